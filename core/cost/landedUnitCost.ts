@@ -1,0 +1,45 @@
+import type { Pack } from '../house/house';
+import { fail, ok, type Outcome, type Where } from '../house/problem';
+
+/** What one unit of a material costs on the shelf, and from what. Minor units of money. */
+export interface LandedUnitCost {
+  readonly perUnit: number;
+  readonly paid: number;
+  readonly usableUnits: number;
+}
+
+/**
+ * Landed unit cost = (pack price x (1 - discount) + freight share + tax not recovered) / (content x
+ * (1 - residual left in the pack)).
+ * @param name of the material, for the message
+ * @returns minor units per ml, g or piece; a problem for a pack with no content, a negative price, or
+ *   a discount above 1 or a residual of 1 or more
+ * @see C1
+ */
+export function landedUnitCost(pack: Pack, name: string, where: Where): Outcome<LandedUnitCost> {
+  const invalid = (field: string, message: string): Outcome<never> =>
+    fail('pack-invalid', message, { ...where, field: `pack.${field}` });
+  if (!(pack.content > 0)) {
+    return invalid('content', `The pack of ${name} must hold more than 0.`);
+  }
+  if (!(pack.containers > 0)) {
+    return invalid('containers', `The pack of ${name} must have at least one container.`);
+  }
+  if (!(pack.residual >= 0 && pack.residual < 1)) {
+    return invalid('residual', `What stays in the pack of ${name} must be less than all of it.`);
+  }
+  if (!(pack.discount >= 0 && pack.discount <= 1)) {
+    return invalid('discount', `The discount on ${name} must be from 0 to 100 %.`);
+  }
+  if (!(pack.priceMinor >= 0 && pack.freightMinor >= 0 && pack.unrecoveredTaxMinor >= 0)) {
+    return invalid('priceMinor', `Price, freight and tax of ${name} cannot be negative.`);
+  }
+  const paid = pack.priceMinor * (1 - pack.discount) + pack.freightMinor + pack.unrecoveredTaxMinor;
+  const usableUnits = packUnits(pack) * (1 - pack.residual);
+  return ok({ perUnit: paid / usableUnits, paid, usableUnits });
+}
+
+/** What one bought pack holds, in the material's unit. */
+export function packUnits(pack: Pick<Pack, 'containers' | 'content'>): number {
+  return pack.containers * pack.content;
+}

@@ -1,0 +1,104 @@
+import type { Draw } from '../dose/drawsOf';
+import type { Material, MaterialKind, Role } from '../house/house';
+import type { MaterialId } from '../house/ids';
+import { fail, failWith, ok, type Outcome, type Problem } from '../house/problem';
+import type { TherapistCharge } from '../house/settings';
+import { addTriples, exactly, scaleTriple, sumTriples, ZERO, type Triple } from '../quantity/triple';
+import type { Schedule } from '../time/schedule';
+
+/** The part of a service's cost that a kind of material falls under. */
+export type MaterialCostPart = 'product' | 'consumables' | 'linen';
+
+export const COST_PART_OF_KIND: Record<MaterialKind, MaterialCostPart> = {
+  'back-bar': 'product',
+  'single-dose': 'product',
+  consumable: 'consumables',
+  linen: 'linen',
+};
+
+/** What one draw costs. */
+export interface CostLine {
+  readonly draw: Draw;
+  readonly part: MaterialCostPart;
+  readonly perUnit: number;
+  readonly cost: Triple;
+}
+
+/** The cost of one visit, minor units; low and high follow the amounts. @see C7 */
+export interface ServiceCost {
+  readonly lines: readonly CostLine[];
+  readonly product: Triple;
+  readonly consumables: Triple;
+  readonly linen: Triple;
+  /** everybody's time */
+  readonly therapist: Triple;
+  readonly room: Triple;
+  /** all but the room */
+  readonly direct: Triple;
+  readonly full: Triple;
+}
+
+/** Minor units per minute. */
+export interface MinuteRates {
+  readonly therapist: number;
+  /** only asked for when an assistant works in the protocol */
+  readonly assistant: number;
+  readonly room: number;
+}
+
+/** Minutes of a person that a service is charged for. @see C3 */
+export function chargedMinutes(schedule: Schedule, charge: TherapistCharge, role: Role): number {
+  return role === 'therapist' && charge === 'slot' ? schedule.slotMinutes : schedule.attended[role];
+}
+
+/**
+ * The cost of a visit: product, consumables and linen from what is drawn, therapist and assistant for
+ * their minutes, the room for its slot. Direct is all but the room, full is all.
+ * @param draws what the visit takes from the shelf
+ * @param unitCosts minor units per unit, by material
+ * @param rates minor units per minute
+ * @returns problems of every material without a unit cost
+ * @see C3 C4 C7
+ */
+export function serviceCost(
+  draws: readonly Draw[],
+  schedule: Schedule,
+  materials: ReadonlyMap<MaterialId, Material>,
+  unitCosts: ReadonlyMap<MaterialId, Outcome<number>>,
+  rates: MinuteRates,
+  charge: TherapistCharge,
+): Outcome<ServiceCost> {
+  const lines: CostLine[] = [];
+  const problems: Problem[] = [];
+  for (const draw of draws) {
+    const material = materials.get(draw.materialId);
+    const perUnit = unitCosts.get(draw.materialId);
+    if (!material || !perUnit) {
+      return fail('material-unknown', 'A material of this service is not on the shelf.', {
+        stepId: draw.stepId,
+        doseId: draw.doseId,
+      });
+    }
+    if (!perUnit.ok) {
+      problems.push(...perUnit.problems);
+      continue;
+    }
+    lines.push({
+      draw,
+      part: COST_PART_OF_KIND[material.kind],
+      perUnit: perUnit.value,
+      cost: scaleTriple(draw.consumed, perUnit.value),
+    });
+  }
+  if (problems.length > 0) return failWith(problems);
+
+  const parts: Record<MaterialCostPart, Triple> = { product: ZERO, consumables: ZERO, linen: ZERO };
+  for (const line of lines) parts[line.part] = addTriples(parts[line.part], line.cost);
+  const therapist = exactly(
+    chargedMinutes(schedule, charge, 'therapist') * rates.therapist +
+      chargedMinutes(schedule, charge, 'assistant') * rates.assistant,
+  );
+  const room = exactly(schedule.slotMinutes * rates.room);
+  const direct = sumTriples([parts.product, parts.consumables, parts.linen, therapist]);
+  return ok({ lines, ...parts, therapist, room, direct, full: addTriples(direct, room) });
+}

@@ -1,0 +1,34 @@
+import type { Person, Role } from '../house/house';
+import { fail, ok, type Outcome, type Where } from '../house/problem';
+import type { HouseSettings } from '../house/settings';
+
+export type PaySettings = Pick<HouseSettings, 'onCost' | 'bookableShare'>;
+
+/**
+ * What a minute of work costs: hourly pay x (1 + on-cost) / 60 / bookable share of paid time.
+ * @param people whose mean pay is charged: those who may perform the service, or the assistants
+ * @returns minor units per minute; a problem when nobody is named or no time can be booked
+ * @see C3
+ */
+export function ratePerMinute(
+  people: readonly Person[],
+  role: Role,
+  settings: PaySettings,
+  where: Where,
+): Outcome<number> {
+  if (people.length === 0) {
+    const message =
+      role === 'therapist'
+        ? 'Name at least one therapist who performs this service, so that the time has a price.'
+        : 'The protocol has work for an assistant, but the house has none.';
+    return fail('pay-missing', message, { ...where, field: 'therapistIds' });
+  }
+  if (!(settings.bookableShare > 0 && settings.bookableShare <= 1)) {
+    return fail('setting-invalid', 'The bookable share of paid time must be above 0 and at most 100 %.', {
+      settings: true,
+      field: 'bookableShare',
+    });
+  }
+  const pay = people.reduce((sum, person) => sum + person.hourlyPayMinor, 0) / people.length;
+  return ok((pay * (1 + settings.onCost)) / 60 / settings.bookableShare);
+}

@@ -1,0 +1,23 @@
+import type { Material } from '../house/house';
+import { ok, type Outcome, type Where } from '../house/problem';
+import { landedUnitCost } from './landedUnitCost';
+import { linenCost } from './linenCost';
+
+/**
+ * What one ml, g or piece of a material costs to use, by its kind.
+ * @returns minor units per unit
+ * @see C1 C6
+ */
+export function unitCost(material: Material): Outcome<number> {
+  const where: Where = { materialId: material.id };
+  switch (material.kind) {
+    case 'linen':
+      return linenCost(material.laundry, material.name, where);
+    case 'back-bar':
+    case 'single-dose':
+    case 'consumable': {
+      const landed = landedUnitCost(material.pack, material.name, where);
+      return landed.ok ? ok(landed.value.perUnit) : landed;
+    }
+  }
+}

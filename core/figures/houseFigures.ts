@@ -1,0 +1,77 @@
+import type { Draw } from '../dose/drawsOf';
+import type { Outcome, Problem } from '../house/problem';
+import type { MaterialId, ServiceId } from '../house/ids';
+import type { MinuteRates, ServiceCost } from '../cost/serviceCost';
+import type { CostPlusPrice } from '../price/priceOf';
+import type { Triple } from '../quantity/triple';
+import type { Cover } from '../stock/cover';
+import type { MaterialDemand } from '../stock/demandRate';
+import type { ReorderPoint } from '../stock/reorderPoint';
+import type { UsesWhileWaiting } from '../stock/usesWhileWaiting';
+import type { Schedule } from '../time/schedule';
+
+/** Everything computed for one service; what cannot be computed says why. */
+export interface ServiceFigures {
+  readonly serviceId: ServiceId;
+  readonly schedule: Outcome<Schedule>;
+  readonly draws: Outcome<readonly Draw[]>;
+  /** consumed in one visit, by material, in the material's unit */
+  readonly consumption: Outcome<ReadonlyMap<MaterialId, Triple>>;
+  readonly rates: Outcome<MinuteRates>;
+  readonly cost: Outcome<ServiceCost>;
+  readonly price: Outcome<CostPlusPrice>;
+}
+
+/** When to order a material, and how long it lasts. */
+export interface Restocking {
+  readonly demand: MaterialDemand;
+  readonly uses: UsesWhileWaiting;
+  readonly reorderPoint: ReorderPoint;
+  readonly cover: Cover;
+}
+
+/** A use of a material by a service. */
+export interface MaterialUse {
+  readonly serviceId: ServiceId;
+  readonly visitsPerWeek: number;
+  /** consumed in one visit, in the material's unit */
+  readonly consumed: Triple;
+}
+
+/** Everything computed for one material. */
+export interface MaterialFigures {
+  readonly materialId: MaterialId;
+  /** minor units per unit */
+  readonly unitCost: Outcome<number>;
+  readonly uses: readonly MaterialUse[];
+  readonly onHand: number;
+  /** nothing for linen, which goes round instead of being used up */
+  readonly restocking: Outcome<Restocking> | null;
+}
+
+/** All figures of a House. */
+export interface HouseFigures {
+  readonly services: ReadonlyMap<ServiceId, ServiceFigures>;
+  readonly materials: ReadonlyMap<MaterialId, MaterialFigures>;
+  readonly roomRate: Outcome<number>;
+}
+
+/** The reasons, each once, why any figure of a House is missing or in conflict. */
+export function problemsOf(figures: HouseFigures): Problem[] {
+  const found = new Map<string, Problem>();
+  const note = (outcome: Outcome<unknown> | null): void => {
+    if (!outcome || outcome.ok) return;
+    for (const problem of outcome.problems) found.set(JSON.stringify(problem), problem);
+  };
+  for (const service of figures.services.values()) {
+    note(service.schedule);
+    note(service.draws);
+    note(service.cost);
+    note(service.price);
+  }
+  for (const material of figures.materials.values()) {
+    note(material.unitCost);
+    note(material.restocking);
+  }
+  return [...found.values()];
+}

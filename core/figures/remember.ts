@@ -1,0 +1,31 @@
+interface Kept<V> {
+  readonly from: readonly unknown[];
+  readonly value: V;
+}
+
+/**
+ * Remembers one value a key for as long as everything it was made from is the same thing (by
+ * identity). Houses are plain values that share what did not change, so this is what makes an edit
+ * cheap; a figure is never kept past a change of its inputs.
+ */
+export class Remembered<K, V> {
+  readonly #kept = new Map<K, Kept<V>>();
+
+  /** The value of `key`, made anew when anything in `from` is another than last time. */
+  get(key: K, from: readonly unknown[], make: () => V): V {
+    const kept = this.#kept.get(key);
+    if (kept && sameThings(kept.from, from)) return kept.value;
+    const value = make();
+    this.#kept.set(key, { from, value });
+    return value;
+  }
+
+  /** Forgets the keys for which `isCurrent` is false. */
+  keepOnly(isCurrent: (key: K) => boolean): void {
+    for (const key of this.#kept.keys()) if (!isCurrent(key)) this.#kept.delete(key);
+  }
+}
+
+function sameThings(a: readonly unknown[], b: readonly unknown[]): boolean {
+  return a.length === b.length && a.every((thing, at) => Object.is(thing, b[at]));
+}

@@ -1,0 +1,55 @@
+import type { Spoons } from '../quantity/unit';
+import type { FacePart } from '../zone/zones';
+
+/** How a therapist's time is charged to a service. */
+export type TherapistCharge = 'attended' | 'slot';
+
+/** How the charged price is taken from the computed one. */
+export interface PriceEndings {
+  /** the endings repeat every so many minor units */
+  readonly everyMinor: number;
+  /** the allowed values within one repeat, each 0 <= e < everyMinor */
+  readonly endingsMinor: readonly number[];
+  readonly rounding: 'up' | 'nearest';
+}
+
+/** What holds for the whole house. Shares are parts of 1, money is in minor units. */
+export interface HouseSettings {
+  readonly name: string;
+  readonly place: string;
+  /** ISO 4217 code */
+  readonly currency: string;
+  readonly spoons: Spoons;
+  readonly referenceClient: { readonly heightCm: number; readonly weightKg: number };
+  /** house estimates of the anterior trunk's parts, as percent of the body surface */
+  readonly trunkPercent: { readonly decollete: number; readonly abdomen: number };
+  /** house estimates of the parts of the face, as shares of the face; they sum to 1 */
+  readonly faceShares: Readonly<Record<FacePart, number>>;
+  /** share of a coat that stays on hands and tools */
+  readonly handlingLoss: number;
+  readonly coatMgPerCm2: {
+    readonly thin: number;
+    readonly standard: number;
+    readonly generous: number;
+  };
+  readonly slotGridMinutes: number;
+  /** the share of visits that must fit in the slot */
+  readonly slotQuantile: number;
+  readonly therapistCharge: TherapistCharge;
+  /** employer's cost on top of pay */
+  readonly onCost: number;
+  /** share of paid time that can be booked */
+  readonly bookableShare: number;
+  readonly roomCost: {
+    readonly fixedPerMonthMinor: number;
+    readonly openDaysPerMonth: number;
+    readonly openHoursPerDay: number;
+    readonly occupancy: number;
+  };
+  readonly vat: number;
+  readonly commission: number;
+  readonly cardFee: number;
+  readonly targetMargin: number;
+  readonly priceEndings: PriceEndings;
+  readonly serviceLevel: number;
+}

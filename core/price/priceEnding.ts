@@ -1,0 +1,33 @@
+import { fail, ok, type Outcome } from '../house/problem';
+import type { PriceEndings } from '../house/settings';
+
+/** Room for rounding in the last digits, so that 85.00 computed as 84.99999 stays 85.00. */
+const TOLERANCE = 1e-6;
+
+/**
+ * The house's charged price for a computed one: the next allowed ending at or above it, or the nearest.
+ * @param grossMinor computed price in minor units, >= 0
+ * @param endings `endingsMinor` within every `everyMinor`: every 10.00 with 0, 5.00 and 9.00, say
+ * @returns minor units; a problem when no ending fits the rule
+ * @see P5
+ */
+export function chargedPrice(grossMinor: number, endings: PriceEndings): Outcome<number> {
+  const { everyMinor, endingsMinor, rounding } = endings;
+  const fits = endingsMinor.every((ending) => ending >= 0 && ending < everyMinor);
+  if (!(everyMinor > 0) || endingsMinor.length === 0 || !fits) {
+    return fail(
+      'ending-impossible',
+      'Price endings must repeat after more than 0, and each must be smaller than that.',
+      { settings: true, field: 'priceEndings' },
+    );
+  }
+  const base = Math.floor(grossMinor / everyMinor) * everyMinor;
+  const candidates = [base - everyMinor, base, base + everyMinor]
+    .flatMap((start) => endingsMinor.map((ending) => start + ending))
+    .filter((price) => price > 0)
+    .sort((a, b) => a - b);
+  const above = candidates.find((price) => price >= grossMinor - TOLERANCE) ?? base + everyMinor;
+  if (rounding === 'up') return ok(above);
+  const below = candidates.findLast((price) => price < above) ?? above;
+  return ok(grossMinor - below < above - grossMinor ? below : above);
+}

@@ -1,0 +1,135 @@
+import type { HouseSettings } from '../house/settings';
+import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { chargedPrice } from './priceEnding';
+
+export type PriceSettings = Pick<
+  HouseSettings,
+  'vat' | 'commission' | 'cardFee' | 'targetMargin' | 'priceEndings'
+>;
+
+/** What a charged price leaves. Minor units. */
+export interface PriceFigures {
+  readonly gross: number;
+  readonly net: number;
+  readonly commission: number;
+  readonly cardFee: number;
+  readonly fees: number;
+  /** net - fees - direct cost: what pays for rooms and profit */
+  readonly contribution: number;
+  /** contribution - room cost */
+  readonly profit: number;
+  /** profit as a share of net */
+  readonly margin: number;
+  readonly perRoomHour: number;
+  /** nothing where the therapist attends no minute */
+  readonly perTherapistHour: number | null;
+  /** visits a month that pay for one room; nothing where a visit contributes none */
+  readonly breakEvenVisits: number | null;
+  /** the gross price below which a visit does not pay its direct cost */
+  readonly floorGross: number;
+}
+
+/** What a price must carry. Minor units and minutes. */
+export interface PriceLoad {
+  readonly directCost: number;
+  readonly roomCost: number;
+  readonly slotMinutes: number;
+  readonly attendedMinutes: number;
+  /** fixed cost of one room a month */
+  readonly roomCostPerMonth: number;
+}
+
+/** A cost-plus price: computed, then charged. */
+export interface CostPlusPrice extends PriceFigures {
+  readonly targetMargin: number;
+  readonly computedNet: number;
+  readonly computedGross: number;
+}
+
+/**
+ * The net price of cost plus: full cost / (1 - margin - commission - card fee x (1 + VAT)).
+ * @param cost full cost, minor units
+ * @param margin wanted share of net, 0 to below 1
+ * @returns minor units; a problem when margin and fees leave nothing of the price
+ * @see P1 P2
+ */
+export function costPlusNet(
+  cost: number,
+  margin: number,
+  { vat, commission, cardFee }: PriceSettings,
+  where: Where,
+): Outcome<number> {
+  const share = 1 - margin - commission - cardFee * (1 + vat);
+  if (!(share > 0)) {
+    return fail(
+      'fees-too-high',
+      'Margin, commission and card fee together take the whole price, so no price can cover the cost. Lower one of them.',
+      { ...where, field: 'targetMargin' },
+    );
+  }
+  return ok(cost / share);
+}
+
+/**
+ * What a charged gross price leaves of itself: fees (commission on net, card fee on gross),
+ * contribution, margin, earnings per hour, break-even and floor.
+ * @param gross minor units, VAT included
+ * @returns a problem when fees alone take the whole price
+ * @see P1 P6
+ */
+export function priceFigures(
+  gross: number,
+  load: PriceLoad,
+  settings: PriceSettings,
+  where: Where,
+): Outcome<PriceFigures> {
+  const { vat, commission: commissionShare, cardFee: cardShare } = settings;
+  const net = gross / (1 + vat);
+  const floorNet = costPlusNet(load.directCost, 0, settings, where);
+  if (!floorNet.ok) return floorNet;
+  const commission = net * commissionShare;
+  const cardFee = gross * cardShare;
+  const fees = commission + cardFee;
+  const contribution = net - fees - load.directCost;
+  const profit = contribution - load.roomCost;
+  return ok({
+    gross,
+    net,
+    commission,
+    cardFee,
+    fees,
+    contribution,
+    profit,
+    margin: profit / net,
+    perRoomHour: perHour(contribution, load.slotMinutes) ?? 0,
+    perTherapistHour: perHour(contribution, load.attendedMinutes),
+    breakEvenVisits: contribution > 0 ? load.roomCostPerMonth / contribution : null,
+    floorGross: floorNet.value * (1 + vat),
+  });
+}
+
+/**
+ * The cost-plus price of a service: computed from full cost and the wanted margin, charged at the
+ * house's next ending, everything then counted from the charged price.
+ * @param targetMargin the service's own, or the house's
+ * @see P2 P5 P6
+ */
+export function costPlusPrice(
+  load: PriceLoad,
+  targetMargin: number,
+  settings: PriceSettings,
+  where: Where,
+): Outcome<CostPlusPrice> {
+  const computed = costPlusNet(load.directCost + load.roomCost, targetMargin, settings, where);
+  if (!computed.ok) return computed;
+  const computedGross = computed.value * (1 + settings.vat);
+  const gross = chargedPrice(computedGross, settings.priceEndings);
+  if (!gross.ok) return gross;
+  const figures = priceFigures(gross.value, load, settings, where);
+  if (!figures.ok) return figures;
+  return ok({ ...figures.value, targetMargin, computedNet: computed.value, computedGross });
+}
+
+function perHour(amount: number, minutes: number): number | null {
+  return minutes > 0 ? (amount * 60) / minutes : null;
+}

@@ -1,0 +1,73 @@
+import { exactly, withSpread, type Triple } from './triple';
+import type { BaseUnit } from './unit';
+
+/** A calibrated figure with its give or take as a share (0.1 is +-10 %). */
+export interface Calibrated {
+  readonly usual: number;
+  readonly spread?: number;
+}
+
+/** An amount the house has given a name to: "coin", "almond". */
+export interface NamedAmount {
+  readonly name: string;
+  readonly usual: number;
+  readonly spread?: number;
+  readonly unit: 'ml' | 'g';
+}
+
+/**
+ * How amounts of one material are stated at the trolley.
+ * @see Q3
+ */
+export interface Measures {
+  /** g per ml */
+  readonly density?: number;
+  readonly mlPerPump?: Calibrated;
+  readonly dropsPerMl?: Calibrated;
+  readonly mlPerDropper?: Calibrated;
+  readonly mlPerSpray?: Calibrated;
+  readonly named?: readonly NamedAmount[];
+  /** share of a coat that stays on hands and tools; the house setting unless given */
+  readonly handlingLoss?: number;
+}
+
+export type CountedMeasure = 'pump' | 'drop' | 'dropper' | 'spray';
+
+/** Drops per ml and ml per dropperful where a material states none. */
+export const DEFAULT_DROPS_PER_ML = 20;
+export const DEFAULT_ML_PER_DROPPER = 1;
+
+/**
+ * The ml that one pump, drop, dropperful or spray of a material gives, or nothing when it must be
+ * calibrated first (a pump and a spray have no sensible default).
+ * @see Q3
+ */
+export function mlPerCount(measures: Measures, measure: CountedMeasure): Triple | undefined {
+  switch (measure) {
+    case 'pump':
+      return measures.mlPerPump && calibrated(measures.mlPerPump);
+    case 'spray':
+      return measures.mlPerSpray && calibrated(measures.mlPerSpray);
+    case 'dropper':
+      return measures.mlPerDropper
+        ? calibrated(measures.mlPerDropper)
+        : exactly(DEFAULT_ML_PER_DROPPER);
+    case 'drop': {
+      const drops = calibrated(measures.dropsPerMl ?? { usual: DEFAULT_DROPS_PER_ML });
+      return { low: 1 / drops.high, usual: 1 / drops.usual, high: 1 / drops.low };
+    }
+  }
+}
+
+/** The named amount of a material, in the unit the house gave it in. */
+export function namedAmount(
+  measures: Measures,
+  name: string,
+): { readonly amount: Triple; readonly unit: BaseUnit } | undefined {
+  const found = measures.named?.find((entry) => entry.name === name);
+  return found && { amount: withSpread(found.usual, found.spread), unit: found.unit };
+}
+
+function calibrated(figure: Calibrated): Triple {
+  return withSpread(figure.usual, figure.spread);
+}

@@ -1,0 +1,58 @@
+/**
+ * An amount as it is known: the likely low, the usual and the likely high. A single figure is all three.
+ * @see Q5
+ */
+export interface Triple {
+  readonly low: number;
+  readonly usual: number;
+  readonly high: number;
+}
+
+export const ZERO: Triple = { low: 0, usual: 0, high: 0 };
+
+/**
+ * A figure without spread.
+ * @see Q5
+ */
+export function exactly(value: number): Triple {
+  return { low: value, usual: value, high: value };
+}
+
+/**
+ * `usual` give or take `spread`, a share of it (0.1 is +-10 %).
+ * @see Q3 for where spreads come from
+ */
+export function withSpread(usual: number, spread = 0): Triple {
+  return { low: usual * (1 - spread), usual, high: usual * (1 + spread) };
+}
+
+/** `make` applied to low, usual and high; `make` must not decrease. */
+export function mapTriple(triple: Triple, make: (value: number) => number): Triple {
+  return { low: make(triple.low), usual: make(triple.usual), high: make(triple.high) };
+}
+
+/** Every bound times `factor` (>= 0). */
+export function scaleTriple(triple: Triple, factor: number): Triple {
+  return { low: triple.low * factor, usual: triple.usual * factor, high: triple.high * factor };
+}
+
+/** Low with low, usual with usual, high with high. */
+export function addTriples(a: Triple, b: Triple): Triple {
+  return { low: a.low + b.low, usual: a.usual + b.usual, high: a.high + b.high };
+}
+
+/** The sum of all, `ZERO` for none. */
+export function sumTriples(triples: readonly Triple[]): Triple {
+  return triples.reduce(addTriples, ZERO);
+}
+
+/** Product of two spreads of non-negative figures: the bounds multiply. */
+export function multiplyTriples(a: Triple, b: Triple): Triple {
+  return { low: a.low * b.low, usual: a.usual * b.usual, high: a.high * b.high };
+}
+
+/** True for finite, non-negative bounds in order. */
+export function isOrdered(triple: Triple): boolean {
+  const { low, usual, high } = triple;
+  return Number.isFinite(low) && Number.isFinite(high) && 0 <= low && low <= usual && usual <= high;
+}

@@ -1,0 +1,118 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { problemOf, valueOf } from '../testing/sample';
+import { cover } from './cover';
+import { materialDemand, type UseRate } from './demandRate';
+import { normalQuantile } from './normalQuantile';
+import { reorderPoint, type ReorderPoint } from './reorderPoint';
+import { usesWhileWaiting, type LeadTime } from './usesWhileWaiting';
+
+const sachets: UseRate[] = [
+  { visitsPerWeek: 9, amount: 1 },
+  { visitsPerWeek: 4, amount: 2 },
+];
+const lead: LeadTime = { leadTimeDays: 6, leadTimeSdDays: 2, reviewDays: 0 };
+
+function point(rates: readonly UseRate[], terms: LeadTime, serviceLevel = 0.95, indivisible?: number): ReorderPoint {
+  const demand = materialDemand(rates);
+  const uses = usesWhileWaiting(demand.usesPerDay, terms);
+  return valueOf(reorderPoint(demand, uses, { indivisible, packUnits: 10, serviceLevel }, {}));
+}
+
+describe('demand (S1, S2)', () => {
+  it('gives the worked mean and variance', () => {
+    const demand = materialDemand(sachets);
+    const uses = usesWhileWaiting(demand.usesPerDay, lead);
+    expect(uses.mean).toBeCloseTo(11.142857, 6);
+    expect(uses.variance).toBeCloseTo(24.938776, 6);
+    expect(uses.law).toBe('negative-binomial');
+    expect(demand.perDay).toBeCloseTo(17 / 7, 12);
+    expect(usesWhileWaiting(demand.usesPerDay, { ...lead, leadTimeSdDays: 0 }).law).toBe('poisson');
+  });
+
+  it('does not count services without visits', () => {
+    expect(materialDemand([...sachets, { visitsPerWeek: 0, amount: 50 }])).toEqual(materialDemand(sachets));
+  });
+});
+
+describe('reorder point (S3)', () => {
+  it('gives the worked sachets, with and without spread of the lead time', () => {
+    const worked = point(sachets, lead, 0.95, 1);
+    expect(worked.amount).toBe(27);
+    expect(worked.served).toBeCloseTo(0.957313, 6);
+    expect(worked.packs).toBe(3);
+    expect(point(sachets, { ...lead, leadTimeSdDays: 0 }, 0.95, 1).amount).toBe(23);
+    expect(worked.meanDemand + normalQuantile(0.95) * worked.sdDemand).toBeCloseTo(25.608, 3);
+  });
+
+  it('does not depend on the size of the unit for hand-dispensed amounts', () => {
+    const one = point([{ visitsPerWeek: 10, amount: 4.8 }], lead);
+    const ten = point([{ visitsPerWeek: 10, amount: 48 }], lead);
+    expect(ten.amount).toBeCloseTo(one.amount * 10, 6);
+    expect(one.cell).toBeCloseTo(0.24, 12);
+  });
+
+  it('keeps the mean of sizes that lie between two cells', () => {
+    const between = point([{ visitsPerWeek: 70, amount: 1 }, { visitsPerWeek: 70, amount: 1.234 }], lead);
+    expect(between.meanDemand).toBeCloseTo((6 * 10 * (1 + 1.234)), 9);
+    expect(between.amount).toBeGreaterThan(between.meanDemand);
+  });
+
+  it('turns to the normal approximation for many uses, close to the recursion at the change', () => {
+    const busy = (visits: number): ReorderPoint => point([{ visitsPerWeek: visits, amount: 1 }], { ...lead, leadTimeSdDays: 0 }, 0.95, 1);
+    const below = busy(233);
+    const above = busy(234);
+    expect([below.method, above.method]).toEqual(['recursion', 'normal']);
+    expect(Math.abs(above.amount - below.amount)).toBeLessThanOrEqual(3);
+  });
+
+  it('is nothing for what is not used', () => {
+    expect(point([], lead)).toMatchObject({ amount: 0, packs: 0, method: 'no-demand' });
+  });
+
+  it('refuses a service level of all or nothing', () => {
+    const demand = materialDemand(sachets);
+    const uses = usesWhileWaiting(demand.usesPerDay, lead);
+    for (const serviceLevel of [0, 1, 1.2]) {
+      const problem = problemOf(reorderPoint(demand, uses, { packUnits: 1, serviceLevel }, {}));
+      expect(problem.where).toMatchObject({ settings: true, field: 'serviceLevel' });
+    }
+  });
+
+  /* Where the spread is as long as the lead time itself, S2's two moments no longer fit a wait that
+     cannot be negative, and a longer lead time can come out a piece lower at 99.5 %. */
+  it('grows with lead time and service level, while the spread is at most half the lead time', () => {
+    const days = fc.integer({ min: 0, max: 20 });
+    const level = fc.double({ min: 0.5, max: 0.99, noNaN: true });
+    const half = fc.double({ min: 0, max: 0.5, noNaN: true });
+    fc.assert(
+      fc.property(days, days, half, level, level, (shorter, more, share, a, b) => {
+        const sd = shorter * share;
+        const at = (leadTimeDays: number, leadTimeSdDays: number, serviceLevel: number): number =>
+          point(sachets, { leadTimeDays, leadTimeSdDays, reviewDays: 0 }, serviceLevel, 1).amount;
+        const [low, high] = [Math.min(a, b), Math.max(a, b)];
+        expect(at(shorter + more, sd, a)).toBeGreaterThanOrEqual(at(shorter, sd, a));
+        expect(at(shorter, sd, high)).toBeGreaterThanOrEqual(at(shorter, sd, low));
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('the normal quantile', () => {
+  it('agrees with tables in the centre and the tails', () => {
+    expect(normalQuantile(0.5)).toBe(0);
+    expect(normalQuantile(0.95)).toBeCloseTo(1.6448536269514722, 13);
+    expect(normalQuantile(0.025)).toBeCloseTo(-1.9599639845400545, 13);
+    expect(normalQuantile(1e-12)).toBeCloseTo(-7.034483825, 8);
+  });
+});
+
+describe('cover (S5, S6)', () => {
+  it('lasts as long as the shelf at the expected rate, and orders at the point', () => {
+    expect(cover(34, 17 / 7, 27).daysOfCover).toBeCloseTo(14, 9);
+    expect(cover(34, 17 / 7, 27).shouldOrder).toBe(false);
+    expect(cover(27, 17 / 7, 27).shouldOrder).toBe(true);
+    expect(cover(0, 0, 0)).toEqual({ daysOfCover: null, shouldOrder: false });
+  });
+});

@@ -1,0 +1,189 @@
+import type {
+  BackBarMaterial,
+  Dose,
+  House,
+  Minutes,
+  Mix,
+  Protocol,
+  Service,
+  SingleDoseMaterial,
+  Step,
+} from '../house/house';
+import { asId, type MaterialId, type ServiceId } from '../house/ids';
+import type { Outcome } from '../house/problem';
+import type { HouseSettings } from '../house/settings';
+import { exactly } from '../quantity/triple';
+
+/** The house settings of the worked figures. */
+export const settings: HouseSettings = {
+  name: 'Casa Cenera',
+  place: 'Isla Cenera',
+  currency: 'EUR',
+  spoons: 'metric',
+  referenceClient: { heightCm: 165, weightKg: 65 },
+  trunkPercent: { decollete: 2.5, abdomen: 5.5 },
+  faceShares: {
+    forehead: 0.22,
+    cheeks: 0.4,
+    nose: 0.07,
+    perioral: 0.08,
+    chin: 0.08,
+    jawline: 0.08,
+    'eye-contour': 0.07,
+  },
+  handlingLoss: 0.05,
+  coatMgPerCm2: { thin: 1, standard: 2, generous: 4 },
+  slotGridMinutes: 5,
+  slotQuantile: 0.9,
+  therapistCharge: 'attended',
+  onCost: 0.24,
+  bookableShare: 0.78,
+  roomCost: { fixedPerMonthMinor: 216000, openDaysPerMonth: 26, openHoursPerDay: 9, occupancy: 0.65 },
+  vat: 0.13,
+  commission: 0.1,
+  cardFee: 0.015,
+  targetMargin: 0.35,
+  priceEndings: { everyMinor: 500, endingsMinor: [0], rounding: 'up' },
+  serviceLevel: 0.95,
+};
+
+const supplierId = asId<BackBarMaterial['supplierId']>('northquay');
+
+/** A bottle of cleanser, 500 ml for 21.00, 3 % left in it. */
+export function cleanser(changes: Partial<BackBarMaterial> = {}): BackBarMaterial {
+  return {
+    id: asId('cleanser'),
+    kind: 'back-bar',
+    name: 'Cleanser',
+    unit: 'ml',
+    supplierId,
+    measures: { mlPerPump: { usual: 1.6 } },
+    pack: pack({ content: 500, priceMinor: 2100, residual: 0.03 }),
+    ...changes,
+  };
+}
+
+/** Enzyme powder in sachets of 6 g. */
+export function sachet(changes: Partial<SingleDoseMaterial> = {}): SingleDoseMaterial {
+  return {
+    id: asId('sachet'),
+    kind: 'single-dose',
+    name: 'Enzyme sachet',
+    unit: 'g',
+    supplierId,
+    measures: {},
+    pack: pack({ content: 6, priceMinor: 180 }),
+    ...changes,
+  };
+}
+
+/** A pack of one container without discount, freight, tax or residual. */
+export function pack(changes: Partial<BackBarMaterial['pack']>): BackBarMaterial['pack'] {
+  return {
+    containers: 1,
+    content: 1,
+    priceMinor: 0,
+    discount: 0,
+    freightMinor: 0,
+    unrecoveredTaxMinor: 0,
+    residual: 0,
+    ...changes,
+  };
+}
+
+export function minutes(least: number, usual = least, most = usual): Minutes {
+  return { least, usual, most };
+}
+
+let made = 0;
+
+/** A hands-on step of the visit. */
+export function step(name: string, time: Minutes, changes: Partial<Step> = {}): Step {
+  made += 1;
+  return {
+    id: asId(`step-${made}`),
+    stretch: 'visit',
+    name,
+    by: 'therapist',
+    hands: 'hands-on',
+    minutes: time,
+    zones: [],
+    doses: [],
+    ...changes,
+  };
+}
+
+/** A dose of a material, freshly opened. */
+export function dose(materialId: MaterialId, amount: Dose['amount'], changes: Partial<Dose> = {}): Dose {
+  made += 1;
+  return {
+    id: asId(`dose-${made}`),
+    source: { kind: 'material', materialId },
+    amount,
+    opening: 'fresh',
+    ...changes,
+  };
+}
+
+export function measured(quantity: number, unit: 'ml' | 'g' | 'piece'): Extract<Dose['amount'], { how: 'measured' }> {
+  return { how: 'measured', quantity: exactly(quantity), unit };
+}
+
+export function protocol(steps: readonly Step[], changes: Partial<Protocol> = {}): Protocol {
+  return { id: asId('protocol'), name: 'Protocol', summary: '', steps, layerGroups: [], ...changes };
+}
+
+export function service(changes: Partial<Service> = {}): Service {
+  return {
+    id: asId<ServiceId>('service'),
+    name: 'Service',
+    protocolId: asId('protocol'),
+    visitKind: 'returning',
+    therapistIds: [asId('ione')],
+    ...changes,
+  };
+}
+
+/** A house of one room, one therapist and one supplier, with what is given. */
+export function house(changes: Partial<House> = {}): House {
+  return {
+    settings,
+    rooms: ['lava', 'duna', 'aljibe'].map((id) => ({ id: asId(id), name: id, kind: 'dry' })),
+    people: [{ id: asId('ione'), name: 'Ione', role: 'therapist', hourlyPayMinor: 1400 }],
+    suppliers: [
+      { id: supplierId, name: 'Northquay', leadTimeDays: 6, leadTimeSdDays: 2, reviewDays: 0 },
+    ],
+    materials: [cleanser(), sachet()],
+    mixes: [],
+    protocols: [],
+    services: [],
+    demand: [],
+    stock: [],
+    ...changes,
+  };
+}
+
+/** The materials and mixes given, by id. */
+export function shelf(
+  materials: readonly House['materials'][number][],
+  mixes: readonly Mix[] = [],
+): { materials: ReadonlyMap<MaterialId, House['materials'][number]>; mixes: ReadonlyMap<Mix['id'], Mix> } {
+  return {
+    materials: new Map(materials.map((material) => [material.id, material])),
+    mixes: new Map(mixes.map((mix) => [mix.id, mix])),
+  };
+}
+
+/** The value of an outcome that must have one. */
+export function valueOf<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new Error(outcome.problems.map((p) => p.message).join(' '));
+  return outcome.value;
+}
+
+/** The first problem of an outcome that must have one. */
+export function problemOf(outcome: Outcome<unknown>): { code: string; message: string; where: object } {
+  if (outcome.ok) throw new Error('There is a value where a problem was expected.');
+  const [first] = outcome.problems;
+  if (!first) throw new Error('There is neither a value nor a problem.');
+  return first;
+}

@@ -1,0 +1,119 @@
+/** Cells of the time grid in one minute: cells are 0.1 minute wide. @see T2 */
+export const CELLS_PER_MINUTE = 10;
+
+/** A length of time as chances on the 0.1-minute grid. @see T2 */
+export interface Distribution {
+  /** the cell of the first chance: `first / 10` minutes */
+  readonly first: number;
+  /** the chance of each cell from there on; they sum to 1 */
+  readonly chances: Float64Array;
+}
+
+/** The chance that a time is certain. */
+export function pointAt(minutes: number): Distribution {
+  return { first: Math.round(minutes * CELLS_PER_MINUTE), chances: Float64Array.of(1) };
+}
+
+/** No time at all: nothing in sequence. */
+export const NO_TIME: Distribution = pointAt(0);
+
+/**
+ * One after the other: the sum of two independent times.
+ * @see T2
+ */
+export function inSequence(a: Distribution, b: Distribution): Distribution {
+  const [long, short] = a.chances.length >= b.chances.length ? [a, b] : [b, a];
+  const first = a.first + b.first;
+  const only = short.chances.length === 1 ? short.chances[0] : undefined;
+  if (only === 1) return { first, chances: long.chances };
+  const chances = new Float64Array(long.chances.length + short.chances.length - 1);
+  const { chances: longer } = long;
+  const { chances: shorter } = short;
+  for (let i = 0; i < shorter.length; i += 1) {
+    const weight = shorter[i] ?? 0;
+    for (let j = 0; j < longer.length; j += 1) {
+      chances[i + j] = (chances[i + j] ?? 0) + weight * (longer[j] ?? 0);
+    }
+  }
+  return { first, chances };
+}
+
+/** All of them one after the other. @see T2 */
+export function allInSequence(parts: readonly Distribution[]): Distribution {
+  return parts.reduce(inSequence, NO_TIME);
+}
+
+/**
+ * Side by side: as long as the longer of two independent times. Its distribution function is the
+ * product of theirs.
+ * @see T2
+ */
+export function sideBySide(a: Distribution, b: Distribution): Distribution {
+  const first = Math.max(a.first, b.first);
+  const last = Math.max(lastCell(a), lastCell(b));
+  const chances = new Float64Array(last - first + 1);
+  let before = 0;
+  let cumulativeA = chanceUpToCell(a, first - 1);
+  let cumulativeB = chanceUpToCell(b, first - 1);
+  for (let cell = first; cell <= last; cell += 1) {
+    cumulativeA += a.chances[cell - a.first] ?? 0;
+    cumulativeB += b.chances[cell - b.first] ?? 0;
+    const product = cumulativeA * cumulativeB;
+    chances[cell - first] = product - before;
+    before = product;
+  }
+  return { first, chances };
+}
+
+/** The expected minutes. */
+export function meanMinutes({ first, chances }: Distribution): number {
+  let sum = 0;
+  chances.forEach((chance, at) => (sum += chance * at));
+  return (first + sum) / CELLS_PER_MINUTE;
+}
+
+/** The standard deviation in minutes; 0 for a certain time. */
+export function sdMinutes({ chances }: Distribution): number {
+  if (chances.length === 1) return 0;
+  let sum = 0;
+  let squares = 0;
+  chances.forEach((chance, at) => {
+    sum += chance * at;
+    squares += chance * at * at;
+  });
+  return Math.sqrt(Math.max(0, squares - sum * sum)) / CELLS_PER_MINUTE;
+}
+
+/**
+ * The first cell by whose end at least a `share` of all visits is over, in cells of 0.1 minute.
+ * @param share from 0 to 1
+ */
+export function quantileCell({ first, chances }: Distribution, share: number): number {
+  let cumulative = 0;
+  for (let at = 0; at < chances.length; at += 1) {
+    cumulative += chances[at] ?? 0;
+    if (cumulative >= share - 1e-12) return first + at;
+  }
+  return first + chances.length - 1;
+}
+
+/** `quantileCell` in minutes. */
+export function quantileMinutes(distribution: Distribution, share: number): number {
+  return quantileCell(distribution, share) / CELLS_PER_MINUTE;
+}
+
+/** The chance of taking longer than `minutes`. */
+export function chanceBeyond(distribution: Distribution, minutes: number): number {
+  const cell = Math.round(minutes * CELLS_PER_MINUTE);
+  return Math.min(1, Math.max(0, 1 - chanceUpToCell(distribution, cell)));
+}
+
+function lastCell({ first, chances }: Distribution): number {
+  return first + chances.length - 1;
+}
+
+function chanceUpToCell({ first, chances }: Distribution, cell: number): number {
+  let sum = 0;
+  for (let at = 0; at <= cell - first && at < chances.length; at += 1) sum += chances[at] ?? 0;
+  return sum;
+}

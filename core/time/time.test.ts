@@ -1,0 +1,199 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { LayerGroup, Minutes, Step } from '../house/house';
+import { asId } from '../house/ids';
+import { minutes, problemOf, protocol, settings, step, valueOf } from '../testing/sample';
+import { chanceBeyond, inSequence, meanMinutes, sideBySide } from './distribution';
+import { incompleteBeta } from './incompleteBeta';
+import { scheduleOf, type Schedule } from './schedule';
+import { stepTime } from './stepTime';
+
+const maskId = asId<Step['id']>('mask');
+const worked = protocol([
+  step('set up', minutes(4, 5, 7), { stretch: 'set-up' }),
+  step('consult', minutes(4, 6, 12)),
+  step('cleanse', minutes(4, 5, 6)),
+  step('enzyme rest', minutes(6), { hands: 'watching' }),
+  step('rinse', minutes(2, 3, 4)),
+  step('mask on', minutes(2, 3, 4)),
+  step('mask', minutes(12), { id: maskId, hands: 'free', capMinutes: 12 }),
+  step('hand massage', minutes(7, 9, 13), { meanwhileOf: maskId }),
+  step('mask off', minutes(3, 4, 6)),
+  step('finish', minutes(3, 4, 5)),
+  step('mirror and home care', minutes(3, 5, 10)),
+  step('reset', minutes(6, 8, 10), { stretch: 'reset' }),
+]);
+
+function clock(steps: readonly Step[], groups: readonly LayerGroup[] = []): Schedule {
+  return valueOf(scheduleOf(protocol(steps, { layerGroups: groups }), 'returning', settings));
+}
+
+const anyMinutes = fc
+  .tuple(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 100 }), fc.integer({ min: 0, max: 100 }))
+  .map(([least, more, most]): Minutes => minutes(least / 10, (least + more) / 10, (least + more + most) / 10));
+
+describe('the incomplete beta function', () => {
+  it('agrees with its closed forms', () => {
+    expect(incompleteBeta(0.3, 1, 1)).toBeCloseTo(0.3, 14);
+    expect(incompleteBeta(0.3, 1, 5)).toBeCloseTo(1 - 0.7 ** 5, 13);
+    expect(incompleteBeta(0.8, 5, 1)).toBeCloseTo(0.8 ** 5, 13);
+    expect(incompleteBeta(0.5, 3, 3)).toBeCloseTo(0.5, 13);
+    expect(incompleteBeta(0.2, 2, 3)).toBeCloseTo(0.1808, 13);
+  });
+});
+
+describe('time of steps (T1, T2)', () => {
+  it('has the mean of beta-PERT and chances that sum to 1', () => {
+    const consult = stepTime(minutes(4, 6, 12));
+    expect(meanMinutes(consult)).toBeCloseTo((4 + 4 * 6 + 12) / 6, 3);
+    expect(consult.chances.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 12);
+  });
+
+  it('lasts the longer of two when something is done meanwhile', () => {
+    const mask = stepTime(minutes(12));
+    const massage = stepTime(minutes(7, 9, 13));
+    const both = sideBySide(mask, massage);
+    expect(chanceBeyond(both, 12)).toBeCloseTo(chanceBeyond(massage, 12), 12);
+    expect(both.first).toBe(120);
+  });
+});
+
+describe('the worked treatment (T2-T6)', () => {
+  const schedule = valueOf(scheduleOf(worked, 'returning', settings));
+
+  it('has the worked room time, slot and visit', () => {
+    expect(schedule.room.mean).toBeCloseTo(62.5018, 4);
+    expect(schedule.room.sd).toBeCloseTo(2.324, 4);
+    expect(schedule.room.p50).toBe(62.4);
+    expect(schedule.room.p90).toBe(65.6);
+    expect(schedule.slotMinutes).toBe(70);
+    expect(schedule.visit.mean).toBeCloseTo(49.3351, 4);
+    expect(schedule.visit.p90).toBe(52.2);
+    expect(schedule.guestMinutes).toBe(55);
+  });
+
+  it('counts the massage, and the mask only outside it', () => {
+    const mask = schedule.rows.find((row) => row.name === 'mask');
+    const massage = schedule.rows.find((row) => row.name === 'hand massage');
+    expect(massage?.handsOn).toBeCloseTo(9.3333, 2);
+    expect(massage?.roomMinutes).toBe(0);
+    expect(mask?.free).toBeCloseTo((mask?.roomMinutes ?? 0) - (massage?.handsOn ?? 0), 9);
+    expect(mask?.contact?.chancePast).toBeGreaterThan(0);
+    expect(schedule.conflicts).toEqual([]);
+  });
+
+  it('calls it a conflict when the work beside the mask passes its cap', () => {
+    const long = worked.steps.map((one) =>
+      one.name === 'hand massage' ? { ...one, minutes: minutes(11, 14, 18) } : one,
+    );
+    const { conflicts } = clock(long);
+    expect(conflicts[0]?.code).toBe('contact-cap-passed');
+    expect(conflicts[0]?.where.stepId).toBe(maskId);
+  });
+});
+
+describe('people (T4)', () => {
+  it('counts the minutes of each, and leaves the therapist free while the assistant works', () => {
+    const { attended, room } = clock([
+      step('set up', minutes(5), { stretch: 'set-up', by: 'assistant' }),
+      step('massage', minutes(20)),
+    ]);
+    expect(attended).toEqual({ therapist: 20, assistant: 5 });
+    expect(room.mean).toBe(25);
+  });
+
+  it('keeps the therapist at the mask while an assistant massages the hands', () => {
+    const [mask, massage] = [step('mask', minutes(12), { hands: 'watching' }), step('hands', minutes(9), { by: 'assistant' })];
+    const { attended } = clock([mask, { ...massage, meanwhileOf: mask.id }]);
+    expect(attended).toEqual({ therapist: 12, assistant: 9 });
+  });
+});
+
+describe('layers (D4, T3)', () => {
+  it('repeats the steps with the wait and the question between them', () => {
+    const group: LayerGroup = {
+      id: asId('g'),
+      name: 'Layers',
+      layers: { first: 1, returning: 3 },
+      between: { wait: minutes(1), question: 'How does it feel, 0 to 10?' },
+    };
+    const { rows, room } = clock([step('acid', minutes(2), { layerGroupId: group.id })], [group]);
+    expect(rows.map((row) => [row.of.kind, row.startsAt])).toEqual([
+      ['step', 0],
+      ['between', 2],
+      ['step', 3],
+      ['between', 5],
+      ['step', 6],
+    ]);
+    expect(room.mean).toBe(8);
+  });
+});
+
+describe('faults of minutes', () => {
+  it('are placed at their step', () => {
+    const faulty = step('rest', { least: 5, usual: 3, most: 6 });
+    const problem = problemOf(scheduleOf(protocol([faulty]), 'first', settings));
+    expect(problem.code).toBe('minutes-invalid');
+    expect(problem.where).toMatchObject({ stepId: faulty.id, field: 'minutes' });
+  });
+
+  it('refuse work beside work that is itself beside something', () => {
+    const outer = step('mask', minutes(10));
+    const inner = step('massage', minutes(5), { meanwhileOf: outer.id });
+    const innermost = step('record', minutes(1), { meanwhileOf: inner.id });
+    const problem = problemOf(scheduleOf(protocol([outer, inner, innermost]), 'first', settings));
+    expect(problem.code).toBe('meanwhile-nested');
+  });
+});
+
+describe('laws of time', () => {
+  const steps = fc.array(anyMinutes, { minLength: 1, maxLength: 6 });
+
+  it('the slot is never below the median, and the visit never above the room', () => {
+    fc.assert(
+      fc.property(steps, (times) => {
+        const { slotMinutes, room, visit } = clock(times.map((time) => step('s', time)));
+        expect(slotMinutes).toBeGreaterThanOrEqual(room.p50);
+        expect(visit.mean).toBeLessThanOrEqual(room.mean + 1e-9);
+      }),
+      { numRuns: 50 },
+    );
+  });
+
+  it('the lines sum to the whole: room minutes, and attended with free of one therapist', () => {
+    fc.assert(
+      fc.property(steps, anyMinutes, (times, beside) => {
+        const written = times.map((time) => step('s', time, { hands: 'watching' }));
+        const meanwhile = step('m', beside, { meanwhileOf: written[0]?.id });
+        const { rows, room, attended } = clock([...written, meanwhile]);
+        const sum = (pick: (row: Schedule['rows'][number]) => number): number =>
+          rows.reduce((total, row) => total + pick(row), 0);
+        expect(sum((row) => row.roomMinutes)).toBeCloseTo(room.mean, 6);
+        expect(attended.therapist + sum((row) => row.free)).toBeCloseTo(room.mean, 6);
+      }),
+      { numRuns: 50 },
+    );
+  });
+
+  it('a protocol of fixed times has a spread of zero', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 300 }), { minLength: 1, maxLength: 8 }), (tenths) => {
+        const { room } = clock(tenths.map((tenth) => step('s', minutes(tenth / 10))));
+        expect(room.sd).toBe(0);
+        expect(room.mean).toBeCloseTo(tenths.reduce((a, b) => a + b, 0) / 10, 9);
+      }),
+    );
+  });
+
+  it('the order of independent times does not matter', () => {
+    fc.assert(
+      fc.property(anyMinutes, anyMinutes, (a, b) => {
+        const forth = inSequence(stepTime(a), stepTime(b));
+        const back = inSequence(stepTime(b), stepTime(a));
+        expect(meanMinutes(forth)).toBeCloseTo(meanMinutes(back), 9);
+        expect(forth.first).toBe(back.first);
+      }),
+      { numRuns: 50 },
+    );
+  });
+});

@@ -1,0 +1,10 @@
+import { defineConfig } from 'vitest/config';
+
+/** The unit tests, which need nothing but Node; the server and browser tests have their own. */
+export default defineConfig({
+  test: {
+    projects: ['core', 'contract', 'web'].map((name) => ({
+      test: { name, include: [`${name}/**/*.test.ts`], environment: 'node' },
+    })),
+  },
+});
