@@ -1,0 +1,61 @@
+import Joi from 'joi';
+
+/** Decimals that a quantity may have; the database keeps exactly as many. */
+export const QUANTITY_DECIMALS = 6;
+const LARGEST_QUANTITY = 100_000;
+const LARGEST_MONEY = 1_000_000_000;
+const MINUTES_IN_A_DAY = 1440;
+
+/** An object without unknown keys, every key needed unless its schema says otherwise. */
+export function shape<T>(keys: { readonly [K in keyof T]-?: Joi.Schema }): Joi.ObjectSchema<T> {
+  return Joi.object<T>(keys).required();
+}
+
+/** A list of at most `most`; an item is needed only in so far as it is there. */
+export function listOf(item: Joi.Schema, most: number): Joi.ArraySchema {
+  return Joi.array().items(item.optional()).max(most).required();
+}
+
+export const id = Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/, 'id').required();
+export const name = Joi.string().max(120).pattern(/\S/, 'name').required();
+export const text = Joi.string().allow('').max(2000).required();
+
+/** A number as far as the database keeps it. */
+export const number = Joi.number().precision(QUANTITY_DECIMALS).required();
+
+/** More than nothing of ml, g or pieces. */
+export const positive = number.greater(0).max(LARGEST_QUANTITY);
+export const atLeastNothing = number.min(0).max(LARGEST_QUANTITY);
+
+/** Money in whole minor units. */
+export const money = Joi.number().integer().min(0).max(LARGEST_MONEY).required();
+
+/** A part of 1, ends included. */
+export const share = number.min(0).max(1);
+/** A part of 1 that cannot be all of it. */
+export const shareBelowOne = number.min(0).less(1);
+/** A part of 1 that cannot be nothing. */
+export const shareAboveNothing = number.greater(0).max(1);
+
+const inOrder = 'low, usual and high';
+
+/** Low, usual and high in order; usual above 0. */
+export const triple = shape<{ low: number; usual: number; high: number }>({
+  low: atLeastNothing,
+  usual: positive.min(Joi.ref('low')).messages({ 'number.min': `Put ${inOrder} in order.` }),
+  high: positive.min(Joi.ref('usual')).messages({ 'number.min': `Put ${inOrder} in order.` }),
+});
+
+const minute = number.min(0).max(MINUTES_IN_A_DAY);
+
+/** Least, usual and most in order. */
+export const minutes = shape<{ least: number; usual: number; most: number }>({
+  least: minute,
+  usual: minute
+    .min(Joi.ref('least'))
+    .messages({ 'number.min': 'Put least, usual and most minutes in order.' }),
+  most: minute
+    .min(Joi.ref('usual'))
+    .messages({ 'number.min': 'Put least, usual and most minutes in order.' }),
+});
+export const capMinutes = minute.greater(0).optional();

@@ -1,0 +1,71 @@
+import Joi from 'joi';
+import type { HouseSettings } from '@bienestar/core/house/settings';
+import { FACE_PARTS, type FacePart } from '@bienestar/core/zone/zones';
+import { listOf, money, name, number, positive, share, shape, shareAboveNothing, shareBelowOne } from './common';
+
+const ANTERIOR_TRUNK_PERCENT = 13;
+const SUMS_TO_ONE = 1e-6;
+
+const faceShares = shape<Record<FacePart, number>>(
+  Object.fromEntries(FACE_PARTS.map((part) => [part, share])) as Record<FacePart, Joi.NumberSchema>,
+).custom((value: Record<FacePart, number>, helpers) => {
+  const sum = FACE_PARTS.reduce((total, part) => total + value[part], 0);
+  return Math.abs(sum - 1) < SUMS_TO_ONE
+    ? value
+    : helpers.message({ custom: 'The parts of the face must add up to 100 %.' });
+});
+
+const trunkPercent = shape<HouseSettings['trunkPercent']>({
+  decollete: number.min(0).max(ANTERIOR_TRUNK_PERCENT),
+  abdomen: number.min(0).max(ANTERIOR_TRUNK_PERCENT),
+}).custom((value: HouseSettings['trunkPercent'], helpers) =>
+  value.decollete + value.abdomen <= ANTERIOR_TRUNK_PERCENT
+    ? value
+    : helpers.message({ custom: `Décolleté and abdomen cannot be more than the ${ANTERIOR_TRUNK_PERCENT} % of the front of the trunk.` }),
+);
+
+const ending = money
+  .less(Joi.ref('...everyMinor'))
+  .messages({ 'number.less': 'An ending must be smaller than what it repeats after.' });
+
+const priceEndings = shape<HouseSettings['priceEndings']>({
+  everyMinor: money.min(1),
+  endingsMinor: listOf(ending, 20).min(1).unique(),
+  rounding: Joi.valid('up', 'nearest').required(),
+});
+
+export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
+  name,
+  place: name,
+  currency: Joi.string().pattern(/^[A-Z]{3}$/, 'currency').required(),
+  spoons: Joi.valid('us', 'metric').required(),
+  referenceClient: shape<HouseSettings['referenceClient']>({
+    heightCm: number.min(50).max(250),
+    weightKg: number.min(20).max(300),
+  }),
+  trunkPercent,
+  faceShares,
+  handlingLoss: shareBelowOne,
+  coatMgPerCm2: shape<HouseSettings['coatMgPerCm2']>({
+    thin: positive,
+    standard: positive,
+    generous: positive,
+  }),
+  slotGridMinutes: number.min(1).max(120),
+  slotQuantile: number.min(0.5).max(0.999),
+  therapistCharge: Joi.valid('attended', 'slot').required(),
+  onCost: number.min(0).max(3),
+  bookableShare: shareAboveNothing,
+  roomCost: shape<HouseSettings['roomCost']>({
+    fixedPerMonthMinor: money,
+    openDaysPerMonth: number.greater(0).max(31),
+    openHoursPerDay: number.greater(0).max(24),
+    occupancy: shareAboveNothing,
+  }),
+  vat: share,
+  commission: shareBelowOne,
+  cardFee: shareBelowOne,
+  targetMargin: shareBelowOne,
+  priceEndings,
+  serviceLevel: number.min(0.5).max(0.999),
+});

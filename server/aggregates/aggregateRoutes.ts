@@ -1,0 +1,81 @@
+import { Router } from 'express';
+import type { Sequelize } from 'sequelize';
+import { AGGREGATES, type AggregateName, type Aggregates } from '@bienestar/contract/api';
+import { idTaken, inUse, invalidInput, notFound, staleWrite } from '../http/problems';
+import { checkedInput, checkReferences, takeVersion, versionFrom } from './checkInput';
+import type { Store } from './store';
+
+/**
+ * The routes of one kind of aggregate. A body is the aggregate as in the house file; answers carry
+ * its `version`.
+ * - `GET /` all of them, in the order of the house.
+ * - `GET /:id` one; 404.
+ * - `POST /` a new one, 201; 400 with faults, 409 when the id is taken.
+ * - `PUT /:id` with the `version` read, the new state; 400, 404, 409 with `current` and `yours`.
+ * - `DELETE /:id?version=` 204; 404, 409 when it was changed or is used, with `usedBy`.
+ */
+export function aggregateRoutes<N extends AggregateName>(
+  name: N,
+  store: Store<Aggregates[N]>,
+  sequelize: Sequelize,
+): Router {
+  type T = Aggregates[N];
+  const { schema, noun, references, faults } = AGGREGATES[name];
+  const router = Router();
+  const check = (input: unknown): T => checkedInput<T>(schema, input, faults);
+
+  router.get('/', async (_request, response) => {
+    response.json(await sequelize.transaction((tx) => store.all(tx)));
+  });
+
+  router.get('/:id', async (request, response) => {
+    const { id } = request.params;
+    const found = await sequelize.transaction((tx) => store.find(id, tx));
+    if (!found) throw notFound(noun, id);
+    response.json(found);
+  });
+
+  router.post('/', async (request, response) => {
+    const value = check(request.body);
+    const made = await sequelize.transaction(async (tx) => {
+      if (await store.find(value.id, tx)) throw idTaken(noun, value.id);
+      await checkReferences(sequelize, references(value), tx);
+      await store.insert([value], 1, tx);
+      return store.find(value.id, tx);
+    });
+    response.status(201).location(`${request.baseUrl}/${value.id}`).json(made);
+  });
+
+  router.put('/:id', async (request, response) => {
+    const { id } = request.params;
+    const { value: input, version } = takeVersion(request.body);
+    const value = check(input);
+    if (value.id !== id) {
+      throw invalidInput([{ pointer: '/id', code: 'id', message: 'The id cannot be changed.' }]);
+    }
+    const saved = await sequelize.transaction(async (tx) => {
+      await checkReferences(sequelize, references(value), tx);
+      if (await store.replace(value, version, tx)) return store.find(id, tx);
+      const current = await store.find(id, tx);
+      if (!current) throw notFound(noun, id);
+      throw staleWrite(noun, current, request.body);
+    });
+    response.json(saved);
+  });
+
+  router.delete('/:id', async (request, response) => {
+    const { id } = request.params;
+    const version = versionFrom(request.query.version);
+    await sequelize.transaction(async (tx) => {
+      const uses = await store.usedBy(id, tx);
+      if (uses.length > 0) throw inUse(noun, uses);
+      if (await store.remove(id, version, tx)) return;
+      const current = await store.find(id, tx);
+      if (!current) throw notFound(noun, id);
+      throw staleWrite(noun, current, null);
+    });
+    response.status(204).end();
+  });
+
+  return router;
+}

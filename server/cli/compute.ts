@@ -1,0 +1,41 @@
+import { readFile } from 'node:fs/promises';
+import { createCalculator } from '@bienestar/core/figures/createCalculator';
+import { houseReport } from '@bienestar/core/figures/houseReport';
+import { LARGEST_HOUSE_FILE, readHouseFile } from '@bienestar/contract/houseFile';
+
+/*
+ * npm run -s compute -- FILE
+ * Prints every figure of a house file as JSON. Problems go to stderr, one a line with its place, and
+ * the exit code is 1.
+ */
+
+function complain(lines: readonly string[]): never {
+  process.stderr.write(`${lines.join('\n')}\n`);
+  process.exit(1);
+}
+
+async function readText(path: string): Promise<string> {
+  try {
+    const bytes = await readFile(path);
+    if (bytes.byteLength > LARGEST_HOUSE_FILE) {
+      complain([`${path}: a house file holds at most 16 MB; this one is larger.`]);
+    }
+    return bytes.toString('utf8');
+  } catch (error) {
+    return complain([`${path}: ${error instanceof Error ? error.message : 'cannot be read.'}`]);
+  }
+}
+
+const [path] = process.argv.slice(2);
+if (path === undefined) complain(['Name a house file: npm run -s compute -- FILE']);
+const house = readHouseFile(await readText(path));
+if (!house.ok) {
+  complain(house.faults.map((fault) => `${fault.pointer || '/'}: ${fault.message}`));
+}
+const report = houseReport(house.value, createCalculator()(house.value));
+if (!report.ok) {
+  complain(
+    report.problems.map((problem) => `${JSON.stringify(problem.where)}: ${problem.message}`),
+  );
+}
+process.stdout.write(`${JSON.stringify(report.value)}\n`);

@@ -1,0 +1,13 @@
+import type { Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import * as house from './migrations/0001-house';
+
+/** The migrations in order, forward and back. A migration that has landed never changes. */
+export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
+  return new Umzug({
+    migrations: [{ name: '0001-house', ...house }],
+    context: sequelize,
+    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+    logger: undefined,
+  });
+}

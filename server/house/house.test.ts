@@ -1,0 +1,112 @@
+import { readFile } from 'node:fs/promises';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { withoutVersions, type Health } from '@bienestar/contract/api';
+import { HOUSE_FILE_FORMAT } from '@bienestar/contract/schemas/houseFile';
+import { createCalculator } from '@bienestar/core/figures/createCalculator';
+import { houseReport } from '@bienestar/core/figures/houseReport';
+import { migrations } from '../db/migrate';
+import { demoHouse, freshDatabase, startApi, type TestApi } from '../testing/api';
+
+let api: TestApi;
+beforeAll(async () => {
+  api = await startApi();
+});
+afterAll(() => api.close());
+
+const file = new URL('../../demo/casa-cenera.house.json', import.meta.url);
+
+describe('the house file', () => {
+  it('comes out as it went in, to the last digit', async () => {
+    const exported = await fetch(`${api.url}/api/house/file`);
+    expect(exported.headers.get('content-disposition')).toContain('casa-cenera.house.json');
+    const text = await exported.text();
+    expect(JSON.parse(text)).toEqual(JSON.parse(await readFile(file, 'utf8')));
+  });
+
+  it('gives the same figures after a round trip', async () => {
+    const before = await demoHouse();
+    const after = withoutVersions(await api.house());
+    expect(houseReport(after, createCalculator()(after))).toEqual(
+      houseReport(before, createCalculator()(before)),
+    );
+  });
+
+  it('changes nothing unless all of it is right', async () => {
+    const before = await api.house();
+    const good = JSON.parse(await readFile(file, 'utf8')) as Record<string, unknown[]>;
+    const [material, ...materials] = good.materials as { supplierId?: string }[];
+    const broken: [unknown, string][] = [
+      ['{"format":', ''],
+      ['[]', '/format'],
+      [{ ...good, format: 'another' }, '/format'],
+      [{ ...good, formatVersion: 99 }, '/formatVersion'],
+      [{ ...good, materials: [{ ...material, supplierId: 'ghost' }, ...materials] }, '/materials/0/supplierId'],
+      [{ ...good, rooms: [...(good.rooms ?? []), good.rooms?.[0]] }, '/rooms/3'],
+      [{ ...good, services: 'none' }, '/services'],
+      [{ ...good, surprise: 1 }, '/surprise'],
+    ];
+    for (const [content, pointer] of broken) {
+      const answer = await api.send('PUT', 'house/file', content);
+      expect([answer.status, answer.body.errors?.[0]?.pointer]).toEqual([400, pointer]);
+    }
+    expect(await api.house()).toEqual(before);
+  });
+
+  it('is refused at 50 MB in a sentence', async () => {
+    const answer = await api.send('PUT', 'house/file', `{"format":"${HOUSE_FILE_FORMAT}","x":"${'x'.repeat(50_000_000)}"}`);
+    expect([answer.status, answer.body.title]).toEqual([413, 'Too large']);
+  });
+
+  it('gives new versions, so that an edit of the old house is stale', async () => {
+    const before = await api.house();
+    await api.send('PUT', 'house/file', await readFile(file, 'utf8'));
+    const stale = await api.send('PUT', 'rooms/lava', before.rooms[0]);
+    expect(stale.status).toBe(409);
+  });
+});
+
+describe('the edges of the API', () => {
+  it('tells the state of the database', async () => {
+    const { body } = await api.send<Health>('GET', 'health');
+    expect(body).toEqual({ status: 'ok', database: 'up' });
+  });
+
+  it('carries a request id and the usual guards', async () => {
+    const { headers } = await api.send('GET', 'rooms');
+    expect(headers.get('x-request-id')).toMatch(/^[0-9a-f-]{36}$/);
+    expect(headers.get('content-security-policy')).toContain("default-src 'self'");
+    expect(headers.get('x-powered-by')).toBeNull();
+  });
+
+  it('refuses writes from pages of another origin', async () => {
+    const foreign = await fetch(`${api.url}/api/rooms/lava?version=1`, {
+      method: 'DELETE',
+      headers: { origin: 'http://elsewhere.example' },
+    });
+    expect(foreign.status).toBe(403);
+  });
+
+  it('answers unknown addresses and bodies that are too large as problems', async () => {
+    expect((await api.send('GET', 'nothing/here')).status).toBe(404);
+    expect((await api.send('GET', 'rooms/%E0%A4%A')).status).toBe(400);
+    const large = await api.send('POST', 'rooms', { name: 'x'.repeat(2_000_000) });
+    expect(large.status).toBe(413);
+  });
+
+  it('treats quotes and SQL in ids as ids', async () => {
+    const answer = await api.send('GET', `rooms/${encodeURIComponent("x' OR '1'='1")}`);
+    expect(answer.status).toBe(404);
+    expect((await api.house()).rooms).toHaveLength(3);
+  });
+});
+
+describe('migrations', () => {
+  it('go forward, back and forward again', async () => {
+    const database = await freshDatabase();
+    const umzug = migrations(database);
+    await umzug.up();
+    await umzug.down({ to: 0 });
+    expect((await umzug.up()).map((migration) => migration.name)).toEqual(['0001-house']);
+    await database.close();
+  });
+});

@@ -1,0 +1,155 @@
+import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
+import {
+  BaseError,
+  ConnectionError,
+  DatabaseError,
+  ForeignKeyConstraintError,
+  UniqueConstraintError,
+} from 'sequelize';
+import { PROBLEM_TYPES, type ProblemDocument, type Use } from '@bienestar/contract/api';
+import type { Fault } from '@bienestar/contract/check';
+
+type Extra = Pick<ProblemDocument, 'errors' | 'current' | 'yours' | 'usedBy'>;
+
+/** A refusal that a handler throws; it is answered as a problem document (RFC 9457). */
+export class Refusal extends Error {
+  readonly status: number;
+  readonly type: string;
+  readonly title: string;
+  readonly extra: Extra;
+
+  constructor(status: number, type: string, title: string, detail: string, extra: Extra = {}) {
+    super(detail);
+    this.status = status;
+    this.type = type;
+    this.title = title;
+    this.extra = extra;
+  }
+}
+
+/** 400: the input has faults, each at its place. */
+export function invalidInput(errors: readonly Fault[]): Refusal {
+  const detail =
+    errors.length === 1 ? (errors[0]?.message ?? '') : `${errors.length} things need another look.`;
+  return new Refusal(400, PROBLEM_TYPES.invalid, 'Something in this does not fit', detail, { errors });
+}
+
+/** 404: nothing of that id. */
+export function notFound(noun: string, id: string): Refusal {
+  return new Refusal(404, PROBLEM_TYPES.notFound, 'Not found', `There is no ${noun} “${id}” in the house.`);
+}
+
+/** 409: somebody else saved in the meantime; both sides are answered. */
+export function staleWrite(noun: string, current: unknown, yours: unknown): Refusal {
+  return new Refusal(
+    409,
+    PROBLEM_TYPES.stale,
+    'Changed by somebody else',
+    `This ${noun} was changed in the meantime. Choose which one to keep.`,
+    { current: current ?? null, yours },
+  );
+}
+
+/** 409: the id is already taken. */
+export function idTaken(noun: string, id: string): Refusal {
+  return new Refusal(409, PROBLEM_TYPES.taken, 'Already there', `There is already a ${noun} “${id}”.`);
+}
+
+/** 409: something else uses it. */
+export function inUse(noun: string, usedBy: readonly Use[]): Refusal {
+  const names = usedBy.map((use) => `${use.name} (${use.kind})`).join(', ');
+  return new Refusal(
+    409,
+    PROBLEM_TYPES.inUse,
+    'Still in use',
+    `This ${noun} is still used by: ${names}. Take it out there first.`,
+    { usedBy },
+  );
+}
+
+/** Answers an address that no route knows. */
+export const unknownAddress: RequestHandler = (request, response) => {
+  answer(response, {
+    type: PROBLEM_TYPES.notFound,
+    title: 'Not found',
+    status: 404,
+    detail: 'There is nothing at this address.',
+    instance: request.originalUrl,
+  });
+};
+
+/** Answers every error as a problem document: the client's mistakes as 4xx, a missing database as 503. */
+export const answerProblems: ErrorRequestHandler = (error: unknown, request, response, next) => {
+  if (response.headersSent) {
+    next(error);
+    return;
+  }
+  const refusal = refusalFor(error);
+  if (refusal.status >= 500) request.log.error({ err: error }, refusal.title);
+  if (refusal.status === 503) response.setHeader('Retry-After', '2');
+  answer(response, {
+    type: refusal.type,
+    title: refusal.title,
+    status: refusal.status,
+    detail: refusal.message,
+    instance: request.originalUrl,
+    ...refusal.extra,
+  });
+};
+
+function answer(response: Response, document: ProblemDocument): void {
+  response.status(document.status).type('application/problem+json').send(JSON.stringify(document));
+}
+
+function refusalFor(error: unknown): Refusal {
+  if (error instanceof Refusal) return error;
+  if (isDatabaseAway(error)) {
+    return new Refusal(
+      503,
+      PROBLEM_TYPES.databaseAway,
+      'The database does not answer',
+      'The database does not answer just now. What you typed is kept, and is saved when it is back.',
+    );
+  }
+  if (error instanceof UniqueConstraintError) return idTaken('thing', String(error.errors[0]?.value ?? ''));
+  if (error instanceof ForeignKeyConstraintError) {
+    return invalidInput([
+      { pointer: '', code: 'reference.unknown', message: 'This points to something that is no longer in the house.' },
+    ]);
+  }
+  const parserType = hasType(error) ? error.type : undefined;
+  switch (parserType) {
+    case 'entity.too.large':
+      return new Refusal(413, PROBLEM_TYPES.tooLarge, 'Too large', 'This is larger than the house can take in at once.');
+    case 'entity.parse.failed':
+      return new Refusal(400, PROBLEM_TYPES.notJson, 'Not JSON', 'What was sent is not valid JSON.');
+    case 'encoding.unsupported':
+    case 'charset.unsupported':
+      return new Refusal(415, PROBLEM_TYPES.notJson, 'Unknown encoding', 'Send JSON in UTF-8.');
+    case 'request.aborted':
+    case 'request.size.invalid':
+      return new Refusal(400, PROBLEM_TYPES.notJson, 'Broken off', 'What was sent is not complete.');
+    case undefined:
+    default:
+  }
+  if (error instanceof URIError) {
+    return new Refusal(400, PROBLEM_TYPES.notFound, 'Not an address', 'This address cannot be read.');
+  }
+  return new Refusal(500, PROBLEM_TYPES.internal, 'A fault of ours', 'Something went wrong here. It is in the log under this request’s id.');
+}
+
+/* Deadlocks and lock waits end by themselves, so a client may try again as with a missing database. */
+const PASSING_CODES = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT', 'ER_SERVER_SHUTDOWN', 'ER_CONNECTION_KILLED']);
+
+function isDatabaseAway(error: unknown): boolean {
+  if (error instanceof ConnectionError) return true;
+  if (!(error instanceof BaseError)) return false;
+  if (error.name === 'SequelizeConnectionAcquireTimeoutError') return true;
+  if (!(error instanceof DatabaseError)) return false;
+  const cause = error.original as Error & { readonly code?: string; readonly fatal?: boolean };
+  return cause.fatal === true || PASSING_CODES.has(cause.code ?? '');
+}
+
+function hasType(error: unknown): error is { readonly type: string } {
+  return typeof error === 'object' && error !== null && 'type' in error && typeof error.type === 'string';
+}

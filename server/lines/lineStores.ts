@@ -1,0 +1,32 @@
+import type { Sequelize } from 'sequelize';
+import type { Demand, StockOnHand } from '@bienestar/core/house/house';
+import { storeOf, type Store } from '../aggregates/store';
+import { table, type Kept } from '../db/tables';
+
+/** The demand plan in the database, one line a service. */
+export function demandStore(sequelize: Sequelize): Store<Demand> {
+  const columns = ({ serviceId, visitsPerWeek }: Demand): Demand => ({ serviceId, visitsPerWeek });
+  return storeOf<Demand, Kept & Demand>({
+    table: table(sequelize, 'demand'),
+    key: 'serviceId',
+    keyOf: (line) => line.serviceId,
+    toRow: columns,
+    fromRow: columns,
+    children: [],
+    usedBy: async () => [],
+  });
+}
+
+/** Stock on hand in the database, one line a material. */
+export function stockStore(sequelize: Sequelize): Store<StockOnHand> {
+  const columns = ({ materialId, onHand }: StockOnHand): StockOnHand => ({ materialId, onHand });
+  return storeOf<StockOnHand, Kept & StockOnHand>({
+    table: table(sequelize, 'stock'),
+    key: 'materialId',
+    keyOf: (line) => line.materialId,
+    toRow: columns,
+    fromRow: columns,
+    children: [],
+    usedBy: async () => [],
+  });
+}

@@ -1,0 +1,57 @@
+import { readFile } from 'node:fs/promises';
+import { createServer } from 'node:http';
+import { fileURLToPath } from 'node:url';
+import pino from 'pino';
+import { readHouseFile } from '@bienestar/contract/houseFile';
+import { createApp } from './app';
+import { connect } from './db/connection';
+import { migrations } from './db/migrate';
+import { storesOf } from './house/stores';
+import { readHouse, replaceHouse } from './house/wholeHouse';
+
+/*
+ * Migrates the database at DATABASE_URL, loads the demo house when it is empty, and serves on
+ * HOST:PORT. Says `{"ready": url}` on stdout when it does; logs go to LOG_FILE or stderr.
+ */
+
+const STOP_WITHIN_MS = 5_000;
+const { DATABASE_URL, HOST = '127.0.0.1', PORT = '4310', LOG_FILE } = process.env;
+if (!DATABASE_URL) throw new Error('DATABASE_URL is not set.');
+
+const log = pino(
+  { level: process.env.LOG_LEVEL ?? 'info' },
+  pino.destination(LOG_FILE ? { dest: LOG_FILE, mkdir: true, sync: false } : 2),
+);
+const sequelize = connect(DATABASE_URL);
+const applied = await migrations(sequelize).up();
+log.info({ migrations: applied.map((migration) => migration.name) }, 'migrated');
+
+const stores = storesOf(sequelize);
+const demo = fileURLToPath(new URL('../demo/casa-cenera.house.json', import.meta.url));
+await sequelize.transaction(async (tx) => {
+  if (await readHouse(stores, tx)) return;
+  const house = readHouseFile(await readFile(demo, 'utf8'));
+  if (!house.ok) throw new Error(`The demo house has faults: ${JSON.stringify(house.faults)}`);
+  await replaceHouse(stores, house.value, tx);
+  log.info('loaded the demo house');
+});
+
+const pages = fileURLToPath(new URL('../web/dist', import.meta.url));
+const server = createServer(createApp({ sequelize, log, pages }));
+server.on('error', (error: NodeJS.ErrnoException) => {
+  process.stdout.write(`${JSON.stringify({ failed: error.code ?? error.message })}\n`);
+  process.exit(1);
+});
+server.listen(Number(PORT), HOST, () => {
+  process.stdout.write(`${JSON.stringify({ ready: `http://${HOST}:${PORT}` })}\n`);
+});
+
+function stop(): void {
+  setTimeout(() => process.exit(1), STOP_WITHIN_MS).unref();
+  server.close(() => {
+    void sequelize.close().finally(() => process.exit(0));
+  });
+  server.closeIdleConnections();
+}
+process.once('SIGTERM', stop);
+process.once('SIGINT', stop);

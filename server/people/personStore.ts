@@ -1,0 +1,29 @@
+import type { Sequelize } from 'sequelize';
+import type { Person } from '@bienestar/core/house/house';
+import { storeOf, type Store } from '../aggregates/store';
+import { usersBy } from '../aggregates/users';
+import { table, type Kept } from '../db/tables';
+
+type PersonRow = Kept & Person;
+
+/** People and their pay in the database. */
+export function personStore(sequelize: Sequelize): Store<Person> {
+  const columns = ({ id, name, role, hourlyPayMinor }: Person): Person => ({
+    id,
+    name,
+    role,
+    hourlyPayMinor,
+  });
+  return storeOf<Person, PersonRow>({
+    table: table(sequelize, 'people'),
+    key: 'id',
+    keyOf: (person) => person.id,
+    toRow: columns,
+    fromRow: columns,
+    children: [],
+    usedBy: usersBy(sequelize, {
+      service:
+        'SELECT s.id, s.name FROM services s JOIN service_therapists t ON t.service_id = s.id WHERE t.person_id = :id ORDER BY s.ordinal',
+    }),
+  });
+}

@@ -1,0 +1,58 @@
+import type { Sequelize } from 'sequelize';
+import type { Service, VisitKind } from '@bienestar/core/house/house';
+import { asId } from '@bienestar/core/house/ids';
+import { childrenIn, storeOf, type Store } from '../aggregates/store';
+import { orNull, present } from '../db/optional';
+import { table, type Kept } from '../db/tables';
+
+interface ServiceRow extends Kept {
+  readonly id: string;
+  readonly name: string;
+  readonly protocolId: string;
+  readonly visitKind: VisitKind;
+  readonly targetMargin: number | null;
+}
+
+interface ServiceTherapistRow {
+  readonly serviceId: string;
+  readonly position: number;
+  readonly personId: string;
+}
+
+/** Services with those who may perform them in the database. */
+export function serviceStore(sequelize: Sequelize): Store<Service> {
+  return storeOf<Service, ServiceRow>({
+    table: table(sequelize, 'services'),
+    key: 'id',
+    keyOf: (service) => service.id,
+    toRow: ({ id, name, protocolId, visitKind, targetMargin }) => ({
+      id,
+      name,
+      protocolId,
+      visitKind,
+      targetMargin: orNull(targetMargin),
+    }),
+    fromRow: ({ id, name, protocolId, visitKind, targetMargin }, [therapists]) => ({
+      id: asId(id),
+      name,
+      protocolId: asId(protocolId),
+      visitKind,
+      therapistIds: ((therapists ?? []) as ServiceTherapistRow[]).map((row) => asId(row.personId)),
+      ...present({ targetMargin }),
+    }),
+    children: [
+      childrenIn<Service, ServiceTherapistRow>(
+        table(sequelize, 'service_therapists'),
+        'serviceId',
+        ['position'],
+        (service) =>
+          service.therapistIds.map((personId, position) => ({
+            serviceId: service.id,
+            position,
+            personId,
+          })),
+      ),
+    ],
+    usedBy: async () => [],
+  });
+}

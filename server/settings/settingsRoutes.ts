@@ -1,0 +1,33 @@
+import { Router } from 'express';
+import type { Sequelize } from 'sequelize';
+import { SCHEMAS } from '@bienestar/contract/api';
+import { checkedInput, takeVersion } from '../aggregates/checkInput';
+import { notFound, staleWrite } from '../http/problems';
+import type { SettingsStore } from './settingsStore';
+
+/**
+ * The routes of the house settings.
+ * - `GET /` the settings with their `version`; 404 before a house is set up.
+ * - `PUT /` with the `version` read, the new settings; 400 with faults, 409 with both sides.
+ */
+export function settingsRoutes(store: SettingsStore, sequelize: Sequelize): Router {
+  const router = Router();
+
+  router.get('/', async (_request, response) => {
+    const found = await sequelize.transaction((tx) => store.find(tx));
+    if (!found) throw notFound('house', 'settings');
+    response.json(found);
+  });
+
+  router.put('/', async (request, response) => {
+    const { value: input, version } = takeVersion(request.body);
+    const value = checkedInput(SCHEMAS.settings, input);
+    const saved = await sequelize.transaction(async (tx) => {
+      if (await store.replace(value, version, tx)) return store.find(tx);
+      throw staleWrite('house', await store.find(tx), request.body);
+    });
+    response.json(saved);
+  });
+
+  return router;
+}

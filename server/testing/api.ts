@@ -1,0 +1,86 @@
+import { randomUUID } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import pino from 'pino';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { inject } from 'vitest';
+import type { HouseSnapshot, ProblemDocument } from '@bienestar/contract/api';
+import { readHouseFile } from '@bienestar/contract/houseFile';
+import type { House } from '@bienestar/core/house/house';
+import { createApp } from '../app';
+import { connect } from '../db/connection';
+import { migrations } from '../db/migrate';
+
+/** The demo house as its file says. */
+export async function demoHouse(): Promise<House> {
+  const file = new URL('../../demo/casa-cenera.house.json', import.meta.url);
+  const house = readHouseFile(await readFile(file, 'utf8'));
+  if (!house.ok) throw new Error(JSON.stringify(house.faults));
+  return house.value;
+}
+
+/** What the server answered. */
+export interface Answer<T> {
+  readonly status: number;
+  readonly headers: Headers;
+  readonly body: T;
+}
+
+/** An API of its own, on a database of its own. */
+export interface TestApi {
+  readonly url: string;
+  readonly sequelize: Sequelize;
+  readonly send: <T = ProblemDocument>(method: string, path: string, body?: unknown) => Promise<Answer<T>>;
+  readonly house: () => Promise<HouseSnapshot>;
+  readonly close: () => Promise<void>;
+}
+
+/** An empty, migrated database of its own. */
+export async function freshDatabase(): Promise<Sequelize> {
+  const server = inject('databaseUrl');
+  const name = `bienestar_${randomUUID().replaceAll('-', '')}`;
+  const maker = connect(server);
+  await maker.query(`CREATE DATABASE ${name}`, { type: QueryTypes.RAW });
+  await maker.close();
+  return connect(server.replace(/[^/]+$/, name));
+}
+
+/** Starts the API on a fresh database with the demo house. */
+export async function startApi(): Promise<TestApi> {
+  const sequelize = await freshDatabase();
+  await migrations(sequelize).up();
+  const log = pino({ level: process.env.LOG_LEVEL ?? 'silent' });
+  const server = createServer(createApp({ sequelize, log }));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+
+  const send: TestApi['send'] = async <T>(method: string, path: string, body?: unknown) => {
+    const response = await fetch(`${url}/api/${path}`, {
+      method,
+      ...(body === undefined
+        ? {}
+        : {
+            body: typeof body === 'string' ? body : JSON.stringify(body),
+            headers: { 'content-type': 'application/json' },
+          }),
+    });
+    const text = await response.text();
+    const answered: unknown = text === '' ? undefined : JSON.parse(text);
+    return { status: response.status, headers: response.headers, body: answered as T };
+  };
+  const file = new URL('../../demo/casa-cenera.house.json', import.meta.url);
+  const loaded = await send('PUT', 'house/file', await readFile(file, 'utf8'));
+  if (loaded.status !== 200) throw new Error(`The demo house does not load: ${loaded.body.detail}`);
+
+  return {
+    url,
+    sequelize,
+    send,
+    house: async () => (await send<HouseSnapshot>('GET', 'house')).body,
+    close: async () => {
+      await new Promise((resolve) => server.close(resolve));
+      await sequelize.close();
+    },
+  };
+}

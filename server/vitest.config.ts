@@ -1,0 +1,13 @@
+import { defineConfig } from 'vitest/config';
+
+/** The server's tests, on a real MariaDB that is thrown away afterwards. */
+export default defineConfig({
+  root: import.meta.dirname,
+  test: {
+    name: 'server',
+    include: ['**/*.test.ts'],
+    globalSetup: ['testing/throwAwayDatabase.ts'],
+    testTimeout: 20_000,
+    hookTimeout: 60_000,
+  },
+});

@@ -1,0 +1,71 @@
+import { createHash } from 'node:crypto';
+import { accessSync, constants, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { OWN, ROOT } from './paths.mjs';
+import { run } from './run.mjs';
+import { Told } from './say.mjs';
+
+const FOLDERS = [...(process.env.PATH ?? '').split(':'), '/usr/sbin', '/usr/local/sbin'];
+
+/** The Debian packages that may be needed, and the programs by which they are known to be there. */
+const PROGRAMS = { 'mariadb-server': ['mariadbd', 'mariadb-install-db'], chromium: ['chromium'] };
+
+/** @typedef {keyof typeof PROGRAMS} DebianPackage */
+
+/**
+ * The path of an installed program, or nothing.
+ * @param {string} program
+ */
+export function programPath(program) {
+  return FOLDERS.map((folder) => `${folder}/${program}`).find((path) => {
+    try {
+      accessSync(path, constants.X_OK);
+      return true;
+    } catch {
+      return false;
+    }
+  });
+}
+
+/**
+ * Installs the Debian packages that are missing; says in a sentence what to do where it may not.
+ * @param {readonly DebianPackage[]} packages
+ * @param {import('./say.mjs').Say} say
+ */
+export async function needDebian(packages, say) {
+  const missing = packages.filter((name) => !PROGRAMS[name].every(programPath));
+  if (missing.length === 0) return;
+  const names = missing.join(' ');
+  if (process.getuid?.() !== 0 || !programPath('apt-get')) {
+    const else_ = missing.includes('mariadb-server')
+      ? ', or set DATABASE_URL to a MariaDB server that is already there'
+      : '';
+    throw new Told(`${names} is missing: run “sudo apt-get install ${names}”${else_}.`);
+  }
+  await say.step(`installing ${names} from Debian`, async () => {
+    const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+    await run('apt-get', ['update'], { env, log: say.log });
+    const args = ['install', '-y', '--no-install-recommends', ...missing];
+    const { code } = await run('apt-get', args, { env, log: say.log });
+    if (code !== 0 || !missing.every((name) => PROGRAMS[name].every(programPath))) {
+      throw new Told(`${names} could not be installed: run “apt-get install ${names}” and see what it says.`);
+    }
+  });
+}
+
+/**
+ * Installs the npm packages of the lock file, when they are not those that are there.
+ * @param {import('./say.mjs').Say} say
+ */
+export async function needNpm(say) {
+  const lock = createHash('sha256').update(readFileSync(`${ROOT}/package-lock.json`)).digest('hex');
+  const mark = `${ROOT}/node_modules/.installed-lock`;
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  await say.step('installing npm packages', async () => {
+    const { code } = await run('npm', ['ci', '--no-audit', '--no-fund'], { log: say.log });
+    if (code !== 0) {
+      throw new Told(`The npm packages could not be installed: run “npm ci”, or see ${say.logFile}.`);
+    }
+    writeFileSync(mark, lock);
+  });
+  mkdirSync(OWN, { recursive: true });
+}
