@@ -1,0 +1,97 @@
+import type { CostPlusPrice } from '../price/priceOf';
+import { explainCost, type ExplainedService } from './explainCost';
+import { explainSlot } from './explainTime';
+import { figure, worked, type Origin, type Working } from './working';
+
+/** The figures of a price that have a working. */
+export type PricePart = 'gross' | 'contribution' | 'margin' | 'perRoomHour';
+
+export const PRICE_PART_TITLES: Record<PricePart, string> = {
+  gross: 'Price',
+  contribution: 'Contribution',
+  margin: 'Margin',
+  perRoomHour: 'Contribution per room hour',
+};
+
+/**
+ * The working of a price, or of what it leaves.
+ * @see P1 P2 P3 P5 P6
+ */
+export function explainPrice(part: PricePart, price: CostPlusPrice, of: ExplainedService): Working {
+  switch (part) {
+    case 'gross':
+      return explainGross(price, of);
+    case 'contribution':
+      return explainContribution(price, of);
+    case 'margin':
+      return {
+        title: PRICE_PART_TITLES.margin,
+        codes: ['P6'],
+        words: 'What is left of the net price after fees and full cost, as a share of the net price.',
+        inputs: [
+          worked(explainContribution(price, of)),
+          worked(explainCost('room', of)),
+          { label: 'Net price', value: figure(price.net, 'money') },
+        ],
+        result: figure(price.margin, 'share'),
+      };
+    case 'perRoomHour':
+      return {
+        title: PRICE_PART_TITLES.perRoomHour,
+        codes: ['P3', 'P6'],
+        words: 'Contribution × 60 ÷ the minutes of the slot.',
+        inputs: [worked(explainContribution(price, of)), worked(explainSlot(of.schedule, of.service, of.house))],
+        result: figure(price.perRoomHour, 'money/h'),
+      };
+  }
+}
+
+function explainGross(price: CostPlusPrice, of: ExplainedService): Working {
+  const { settings } = of.house;
+  const house: Origin = { place: 'house' };
+  const ownMargin = of.service.targetMargin !== undefined;
+  const computed: Working = {
+    title: 'Computed price',
+    codes: ['P2', 'P1'],
+    words: 'Full cost ÷ (1 − margin − commission − card fee × (1 + VAT)) is the net price; × (1 + VAT) the price with tax.',
+    inputs: [
+      worked(explainCost('full', of)),
+      {
+        label: ownMargin ? 'Target margin of this service' : 'Target margin of the house',
+        value: figure(price.targetMargin, 'share'),
+        from: ownMargin ? { place: 'service', serviceId: of.service.id } : house,
+      },
+      { label: 'Commission on net', value: figure(settings.commission, 'share'), from: house },
+      { label: 'Card fee on the price', value: figure(settings.cardFee, 'share'), from: house },
+      { label: 'VAT', value: figure(settings.vat, 'share'), from: house },
+    ],
+    result: figure(price.computedGross, 'money'),
+  };
+  const { everyMinor, endingsMinor, rounding } = settings.priceEndings;
+  return {
+    title: PRICE_PART_TITLES.gross,
+    codes: ['P5'],
+    words: `The ${rounding === 'up' ? 'next allowed price at or above' : 'allowed price nearest to'} the computed one.`,
+    inputs: [
+      worked(computed),
+      { label: 'Endings repeat after', value: figure(everyMinor, 'money'), from: house },
+      ...endingsMinor.map((ending) => ({ label: 'Allowed ending', value: figure(ending, 'money'), from: house })),
+    ],
+    result: figure(price.gross, 'money'),
+  };
+}
+
+function explainContribution(price: CostPlusPrice, of: ExplainedService): Working {
+  return {
+    title: PRICE_PART_TITLES.contribution,
+    codes: ['P1', 'P3', 'P6'],
+    words: 'Net price − fees − direct cost: what a visit brings towards rooms and profit.',
+    inputs: [
+      { label: 'Net price', value: figure(price.net, 'money') },
+      { label: 'Commission', value: figure(price.commission, 'money'), from: { place: 'house' } },
+      { label: 'Card fee', value: figure(price.cardFee, 'money'), from: { place: 'house' } },
+      worked(explainCost('direct', of)),
+    ],
+    result: figure(price.contribution, 'money'),
+  };
+}

@@ -1,0 +1,44 @@
+import { packUnits } from '../cost/landedUnitCost';
+import type { Material } from '../house/house';
+import { figure, type Origin, type Working } from './working';
+
+/**
+ * The working of what one unit of a material costs.
+ * @param perUnit the figure as computed, minor units
+ * @see C1 C6
+ */
+export function explainUnitCost(material: Material, perUnit: number): Working {
+  const from: Origin = { place: 'shelf', materialId: material.id };
+  const result = figure(perUnit, `money/${material.unit}`);
+  const title = `One ${material.unit} of ${material.name}`;
+  if (material.kind === 'linen') {
+    const { washMinor, replacementMinor, washesInLife } = material.laundry;
+    return {
+      title,
+      codes: ['C6'],
+      words: 'One wash, and the price of a new piece spread over the washes it lasts.',
+      inputs: [
+        { label: 'One wash', value: figure(washMinor, 'money'), from },
+        { label: 'A new piece', value: figure(replacementMinor, 'money'), from },
+        { label: 'Washes in its life', value: figure(washesInLife, 'washes'), from },
+      ],
+      result,
+    };
+  }
+  const { pack } = material;
+  return {
+    title,
+    codes: ['C1'],
+    words:
+      'What the pack costs on the shelf (price less discount, plus freight and tax that is not recovered), divided by what can be got out of it.',
+    inputs: [
+      { label: 'Pack price', value: figure(pack.priceMinor, 'money'), from },
+      { label: 'Discount', value: figure(pack.discount, 'share'), from },
+      { label: 'Freight share', value: figure(pack.freightMinor, 'money'), from },
+      { label: 'Tax not recovered', value: figure(pack.unrecoveredTaxMinor, 'money'), from },
+      { label: 'In the pack', value: figure(packUnits(pack), material.unit), from },
+      { label: 'Left in the pack', value: figure(pack.residual, 'share'), from },
+    ],
+    result,
+  };
+}
