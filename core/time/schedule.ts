@@ -33,6 +33,7 @@ export interface ScheduleRow {
   readonly stretch: Stretch;
   readonly layer?: number;
   readonly by: Role;
+  readonly hands: Hands;
   /** minutes after the room is first used */
   readonly startsAt: number;
   /** minutes the room is tied up by this line; 0 for what is done meanwhile */
@@ -197,9 +198,9 @@ function rowOf(
   step: Step,
   layer: number | undefined,
   startsAt: number,
-): Pick<ScheduleRow, 'of' | 'name' | 'stretch' | 'layer' | 'by' | 'startsAt'> {
-  const { stretch, name, by } = step;
-  return { of: { kind: 'step', stepId: step.id }, name, stretch, layer, by, startsAt };
+): Pick<ScheduleRow, 'of' | 'name' | 'stretch' | 'layer' | 'by' | 'hands' | 'startsAt'> {
+  const { stretch, name, by, hands } = step;
+  return { of: { kind: 'step', stepId: step.id }, name, stretch, layer, by, hands, startsAt };
 }
 
 function waitRow(
@@ -215,6 +216,7 @@ function waitRow(
     stretch,
     layer,
     by: 'therapist',
+    hands: 'watching',
     startsAt,
     roomMinutes: minutes,
     ownMinutes: minutes,

@@ -1,0 +1,46 @@
+import { describe, expect, it } from 'vitest';
+import { asId } from '../house/ids';
+import { minutes, protocol, step } from '../testing/sample';
+import { changeStep, insertStep, putBeside, removeStep } from './editSteps';
+import { mergeProtocols } from './mergeProtocols';
+
+const cleanse = step('cleanse', minutes(3), { id: asId('cleanse') });
+const mask = step('mask', minutes(12), { id: asId('mask') });
+const finish = step('finish', minutes(4), { id: asId('finish') });
+const base = protocol([cleanse, mask, finish]);
+
+describe('bringing two edits together', () => {
+  it('keeps both when they touch different things', () => {
+    const mine = { ...changeStep(base, cleanse.id, { minutes: minutes(5) }), summary: 'mine' };
+    const theirs = { ...insertStep(base, step('tone', minutes(1), { id: asId('tone') }), mask.id), name: 'Theirs' };
+    const { protocol: merged, clashes } = mergeProtocols(base, mine, theirs);
+    expect(clashes).toEqual([]);
+    expect(merged).toMatchObject({ name: 'Theirs', summary: 'mine' });
+    expect(merged.steps.map((each) => each.name)).toEqual(['cleanse', 'mask', 'tone', 'finish']);
+    expect(merged.steps[0]?.minutes.usual).toBe(5);
+  });
+
+  it('is the same from both sides when nothing clashes', () => {
+    const mine = changeStep(base, cleanse.id, { note: 'gently' });
+    const theirs = removeStep(base, finish.id);
+    expect(mergeProtocols(base, mine, theirs).protocol).toEqual(mergeProtocols(base, theirs, mine).protocol);
+  });
+
+  it('names what both changed, and keeps mine there', () => {
+    const mine = changeStep(base, mask.id, { minutes: minutes(10) });
+    const theirs = changeStep(base, mask.id, { minutes: minutes(15) });
+    const { protocol: merged, clashes } = mergeProtocols(base, mine, theirs);
+    expect(clashes).toEqual(['mask']);
+    expect(merged.steps[1]?.minutes.usual).toBe(10);
+    expect(mergeProtocols(base, removeStep(base, mask.id), theirs).clashes).toEqual(['mask']);
+  });
+
+  it('leaves no work beside a step that the other took out', () => {
+    const mine = putBeside(base, finish.id, mask.id);
+    const { protocol: merged } = mergeProtocols(base, mine, removeStep(base, mask.id));
+    expect(merged.steps.map((each) => [each.name, each.meanwhileOf])).toEqual([
+      ['cleanse', undefined],
+      ['finish', undefined],
+    ]);
+  });
+});
