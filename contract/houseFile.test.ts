@@ -45,7 +45,9 @@ describe('the demo house', () => {
     const enzyme = service?.doses.find((dose) => dose.materialId === 'fig-enzyme');
     expect(enzyme).toMatchObject({ unit: 'g', usual: 6 });
     const rows = service?.steps ?? [];
-    const attended = rows.filter((row) => row.by === 'therapist').reduce((sum, row) => sum + row.handsOn + row.watching, 0);
+    const attended = rows
+      .filter((row) => row.by === 'therapist')
+      .reduce((sum, row) => sum + row.handsOn + row.watching, 0);
     expect(attended).toBeCloseTo(service?.attendedMinutes ?? 0, 9);
   });
 
@@ -63,15 +65,19 @@ describe('writing and reading', () => {
 
   it('is the identity for any names and stock', () => {
     fc.assert(
-      fc.property(fc.string({ minLength: 1, maxLength: 120 }).filter((s) => /\S/.test(s)), fc.integer({ min: 0, max: 10 ** 9 }), (name, millionths) => {
-        const house = demo();
-        const renamed: House = {
-          ...house,
-          rooms: house.rooms.map((room) => ({ ...room, name })),
-          stock: house.stock.map((line) => ({ ...line, onHand: millionths / 1e6 })),
-        };
-        expect(readHouseFile(writeHouseFile(renamed))).toEqual({ ok: true, value: renamed });
-      }),
+      fc.property(
+        fc.string({ minLength: 1, maxLength: 120 }).filter((s) => /\S/.test(s)),
+        fc.integer({ min: 0, max: 10 ** 9 }),
+        (name, millionths) => {
+          const house = demo();
+          const renamed: House = {
+            ...house,
+            rooms: house.rooms.map((room) => ({ ...room, name })),
+            stock: house.stock.map((line) => ({ ...line, onHand: millionths / 1e6 })),
+          };
+          expect(readHouseFile(writeHouseFile(renamed))).toEqual({ ok: true, value: renamed });
+        },
+      ),
       { numRuns: 25 },
     );
   });
@@ -81,18 +87,58 @@ describe('faults of a house file', () => {
   it.each<[string, readonly (string | number)[], unknown, string]>([
     ['another format', ['format'], 'x', '/format'],
     ['another version', ['formatVersion'], 2, '/formatVersion'],
-    ['an unknown material', ['mixes', 0, 'parts', 0, 'source', 'materialId'], 'ghost', '/mixes/0/parts/0/source/materialId'],
+    [
+      'an unknown material',
+      ['mixes', 0, 'parts', 0, 'source', 'materialId'],
+      'ghost',
+      '/mixes/0/parts/0/source/materialId',
+    ],
     ['an unknown protocol', ['services', 1, 'protocolId'], 'ghost', '/services/1/protocolId'],
-    ['an unknown therapist', ['services', 1, 'therapistIds', 0], 'ghost', '/services/1/therapistIds/0'],
+    [
+      'an unknown therapist',
+      ['services', 1, 'therapistIds', 0],
+      'ghost',
+      '/services/1/therapistIds/0',
+    ],
     ['demand for an unknown service', ['demand', 0, 'serviceId'], 'ghost', '/demand/0/serviceId'],
     ['stock of an unknown material', ['stock', 0, 'materialId'], 'ghost', '/stock/0/materialId'],
-    ['an unknown zone', ['protocols', 0, 'steps', 2, 'zones', 0], 'wing', '/protocols/0/steps/2/zones/0'],
-    ['work beside nothing', ['protocols', 0, 'steps', 4, 'meanwhileOf'], 'ghost', '/protocols/0/steps/4/meanwhileOf'],
-    ['layers of nothing', ['protocols', 1, 'layerGroups', 0, 'layers', 'first'], 0, '/protocols/1/layerGroups/0/layers/first'],
-    ['a negative amount', ['protocols', 0, 'steps', 2, 'doses', 0, 'amount', 'quantity', 'low'], -1, '/protocols/0/steps/2/doses/0/amount/quantity/low'],
-    ['an unknown way of saying amounts', ['protocols', 0, 'steps', 2, 'doses', 0, 'amount', 'how'], 'guess', '/protocols/0/steps/2/doses/0/amount/how'],
+    [
+      'an unknown zone',
+      ['protocols', 0, 'steps', 2, 'zones', 0],
+      'wing',
+      '/protocols/0/steps/2/zones/0',
+    ],
+    [
+      'work beside nothing',
+      ['protocols', 0, 'steps', 4, 'meanwhileOf'],
+      'ghost',
+      '/protocols/0/steps/4/meanwhileOf',
+    ],
+    [
+      'layers of nothing',
+      ['protocols', 1, 'layerGroups', 0, 'layers', 'first'],
+      0,
+      '/protocols/1/layerGroups/0/layers/first',
+    ],
+    [
+      'a negative amount',
+      ['protocols', 0, 'steps', 2, 'doses', 0, 'amount', 'quantity', 'low'],
+      -1,
+      '/protocols/0/steps/2/doses/0/amount/quantity/low',
+    ],
+    [
+      'an unknown way of saying amounts',
+      ['protocols', 0, 'steps', 2, 'doses', 0, 'amount', 'how'],
+      'guess',
+      '/protocols/0/steps/2/doses/0/amount/how',
+    ],
     ['a number in quotes', ['settings', 'vat'], '0.13', '/settings/vat'],
-    ['a spread longer than the lead time', ['suppliers', 0, 'leadTimeSdDays'], 30, '/suppliers/0/leadTimeSdDays'],
+    [
+      'a spread longer than the lead time',
+      ['suppliers', 0, 'leadTimeSdDays'],
+      30,
+      '/suppliers/0/leadTimeSdDays',
+    ],
   ])('%s is refused at its place', (_, path, value, pointer) => {
     const checked = checkHouse(changed(path, value));
     expect(checked.ok ? [] : checked.faults.map((fault) => fault.pointer)).toEqual([pointer]);
@@ -107,7 +153,12 @@ describe('faults of a house file', () => {
 
 describe('the JSON Schema in docs', () => {
   it('is the one that the server checks with', async () => {
-    const written = await readFile(new URL('../docs/house-file.schema.json', import.meta.url), 'utf8');
-    expect(JSON.parse(written), 'run npm run docs:schema').toEqual(JSON.parse(JSON.stringify(houseFileJsonSchema())));
+    const written = await readFile(
+      new URL('../docs/house-file.schema.json', import.meta.url),
+      'utf8',
+    );
+    expect(JSON.parse(written), 'run npm run docs:schema').toEqual(
+      JSON.parse(JSON.stringify(houseFileJsonSchema())),
+    );
   });
 });

@@ -1,7 +1,12 @@
 import type { House } from '@bienestar/core/house/house';
 import { checkAgainst, type Checked, type Fault } from './check';
 import { danglingIn, faultsWithinProtocol } from './references';
-import { HOUSE_FILE_FORMAT, HOUSE_FILE_VERSION, houseFile, type HouseFile } from './schemas/houseFile';
+import {
+  HOUSE_FILE_FORMAT,
+  HOUSE_FILE_VERSION,
+  houseFile,
+  type HouseFile,
+} from './schemas/houseFile';
 
 /** The largest house file that is read, in bytes. */
 export const LARGEST_HOUSE_FILE = 16 * 1024 * 1024;

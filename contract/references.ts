@@ -40,9 +40,11 @@ export function referencesOfProtocol(protocol: Protocol): Reference[] {
 export function referencesOfService(service: Service): Reference[] {
   return [
     { pointer: '/protocolId', kind: 'protocol', id: service.protocolId },
-    ...service.therapistIds.map(
-      (id, at): Reference => ({ pointer: `/therapistIds/${at}`, kind: 'person', id }),
-    ),
+    ...service.therapistIds.map((id, at): Reference => ({
+      pointer: `/therapistIds/${at}`,
+      kind: 'person',
+      id,
+    })),
   ];
 }
 
@@ -56,7 +58,8 @@ export function faultsWithinProtocol(protocol: Protocol): Fault[] {
       faults.push({
         pointer: `/steps/${at}/meanwhileOf`,
         code: 'reference.meanwhile',
-        message: 'Work can only be done beside a step that is there and is not itself done meanwhile.',
+        message:
+          'Work can only be done beside a step that is there and is not itself done meanwhile.',
       });
     }
     if (step.layerGroupId !== undefined && !groups.has(step.layerGroupId)) {
@@ -72,7 +75,11 @@ export function faultsWithinProtocol(protocol: Protocol): Fault[] {
 
 /** The words for a reference to something that is not there. */
 export function danglingFault({ pointer, kind, id }: Reference): Fault {
-  return { pointer, code: 'reference.unknown', message: `There is no ${kind} “${id}” in the house.` };
+  return {
+    pointer,
+    code: 'reference.unknown',
+    message: `There is no ${kind} “${id}” in the house.`,
+  };
 }
 
 /** Every reference of a House that leads nowhere. */
@@ -87,19 +94,26 @@ export function danglingIn(house: House): Fault[] {
   };
   const within = (list: string, of: readonly (readonly Reference[])[]): Reference[] =>
     of.flatMap((references, at) =>
-      references.map((reference) => ({ ...reference, pointer: `/${list}/${at}${reference.pointer}` })),
+      references.map((reference) => ({
+        ...reference,
+        pointer: `/${list}/${at}${reference.pointer}`,
+      })),
     );
   const references: Reference[] = [
     ...within('materials', house.materials.map(referencesOfMaterial)),
     ...within('mixes', house.mixes.map(referencesOfMix)),
     ...within('protocols', house.protocols.map(referencesOfProtocol)),
     ...within('services', house.services.map(referencesOfService)),
-    ...house.demand.map(
-      (line, at): Reference => ({ pointer: `/demand/${at}/serviceId`, kind: 'service', id: line.serviceId }),
-    ),
-    ...house.stock.map(
-      (line, at): Reference => ({ pointer: `/stock/${at}/materialId`, kind: 'material', id: line.materialId }),
-    ),
+    ...house.demand.map((line, at): Reference => ({
+      pointer: `/demand/${at}/serviceId`,
+      kind: 'service',
+      id: line.serviceId,
+    })),
+    ...house.stock.map((line, at): Reference => ({
+      pointer: `/stock/${at}/materialId`,
+      kind: 'material',
+      id: line.materialId,
+    })),
   ];
   return references.filter(({ kind, id }) => !known[kind].has(id)).map(danglingFault);
 }

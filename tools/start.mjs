@@ -35,7 +35,10 @@ process.on('SIGHUP', () => void stop(0));
 try {
   await start();
 } catch (error) {
-  const words = error instanceof Told ? error.message : `This should not happen: ${error instanceof Error ? error.stack : error}`;
+  const words =
+    error instanceof Told
+      ? error.message
+      : `This should not happen: ${error instanceof Error ? error.stack : error}`;
   process.stderr.write(`\n${words}\n`);
   say.log(words);
   await stop(1);
@@ -46,7 +49,9 @@ async function start() {
   const port = portFrom(process.env.PORT ?? '4310');
   refuseSecondRun();
   if (!(await isFree(port))) {
-    throw new Told(`Port ${port} is taken by another program. Stop it, or choose another port: PORT=${port + 10} npm start`);
+    throw new Told(
+      `Port ${port} is taken by another program. Stop it, or choose another port: PORT=${port + 10} npm start`,
+    );
   }
   const given = process.env.DATABASE_URL;
   if (!given) await needDebian(['mariadb-server'], say);
@@ -61,7 +66,9 @@ async function start() {
 }
 
 async function startDatabase() {
-  const database = await say.step('starting the database', () => openDatabase(`${OWN}/database`, say.log));
+  const database = await say.step('starting the database', () =>
+    openDatabase(`${OWN}/database`, say.log),
+  );
   undo.push(async () => {
     await database.stop();
     say.line('  the database is stopped');
@@ -90,7 +97,13 @@ async function keepAlive(database) {
  * @returns {Promise<string>}
  */
 function startServer(url, port) {
-  const env = { ...process.env, NODE_ENV: 'production', DATABASE_URL: url, PORT: String(port), LOG_FILE: `${OWN}/log/server.log` };
+  const env = {
+    ...process.env,
+    NODE_ENV: 'production',
+    DATABASE_URL: url,
+    PORT: String(port),
+    LOG_FILE: `${OWN}/log/server.log`,
+  };
   const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
     cwd: ROOT,
     env,
@@ -111,7 +124,14 @@ function startServer(url, port) {
       say.log(line);
       const { ready, failed } = JSON.parse(line);
       if (ready) resolve(ready);
-      if (failed) reject(new Told(failed === 'EADDRINUSE' ? `Port ${port} was taken in the meantime.` : `The server does not start: ${failed}`));
+      if (failed)
+        reject(
+          new Told(
+            failed === 'EADDRINUSE'
+              ? `Port ${port} was taken in the meantime.`
+              : `The server does not start: ${failed}`,
+          ),
+        );
     });
     server.once('exit', (code) => {
       reject(new Told(`The server does not start (${code}): see ${say.logFile}.`));

@@ -16,7 +16,9 @@ export function listOf(item: Joi.Schema, most: number): Joi.ArraySchema {
   return Joi.array().items(item.optional()).max(most).required();
 }
 
-export const id = Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/, 'id').required();
+export const id = Joi.string()
+  .pattern(/^[A-Za-z0-9_-]{1,64}$/, 'id')
+  .required();
 export const name = Joi.string().max(120).pattern(/\S/, 'name').required();
 export const text = Joi.string().allow('').max(2000).required();
 

@@ -1,7 +1,17 @@
 import Joi from 'joi';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { FACE_PARTS, type FacePart } from '@bienestar/core/zone/zones';
-import { listOf, money, name, number, positive, share, shape, shareAboveNothing, shareBelowOne } from './common';
+import {
+  listOf,
+  money,
+  name,
+  number,
+  positive,
+  share,
+  shape,
+  shareAboveNothing,
+  shareBelowOne,
+} from './common';
 
 const ANTERIOR_TRUNK_PERCENT = 13;
 const SUMS_TO_ONE = 1e-6;
@@ -21,7 +31,9 @@ const trunkPercent = shape<HouseSettings['trunkPercent']>({
 }).custom((value: HouseSettings['trunkPercent'], helpers) =>
   value.decollete + value.abdomen <= ANTERIOR_TRUNK_PERCENT
     ? value
-    : helpers.message({ custom: `Décolleté and abdomen cannot be more than the ${ANTERIOR_TRUNK_PERCENT} % of the front of the trunk.` }),
+    : helpers.message({
+        custom: `Décolleté and abdomen cannot be more than the ${ANTERIOR_TRUNK_PERCENT} % of the front of the trunk.`,
+      }),
 );
 
 const ending = money
@@ -37,7 +49,9 @@ const priceEndings = shape<HouseSettings['priceEndings']>({
 export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   name,
   place: name,
-  currency: Joi.string().pattern(/^[A-Z]{3}$/, 'currency').required(),
+  currency: Joi.string()
+    .pattern(/^[A-Z]{3}$/, 'currency')
+    .required(),
   spoons: Joi.valid('us', 'metric').required(),
   referenceClient: shape<HouseSettings['referenceClient']>({
     heightCm: number.min(50).max(250),

@@ -13,7 +13,19 @@ import type {
   Supplier,
 } from '@bienestar/core/house/house';
 import type { Calibrated, Measures, NamedAmount } from '@bienestar/core/quantity/measures';
-import { atLeastNothing, id, listOf, money, name, number, positive, shape, share, shareBelowOne, triple } from './common';
+import {
+  atLeastNothing,
+  id,
+  listOf,
+  money,
+  name,
+  number,
+  positive,
+  shape,
+  share,
+  shareBelowOne,
+  triple,
+} from './common';
 
 const leadTimeSd = number.max(Joi.ref('leadTimeDays')).min(0).messages({
   'number.max': 'The spread of the lead time cannot be longer than the lead time itself.',
@@ -37,7 +49,10 @@ const pack = shape<Pack>({
   residual: shareBelowOne,
 });
 
-const calibrated = shape<Calibrated>({ usual: positive, spread: shareBelowOne.optional() }).optional();
+const calibrated = shape<Calibrated>({
+  usual: positive,
+  spread: shareBelowOne.optional(),
+}).optional();
 
 const measures = shape<Measures>({
   density: number.greater(0).max(25).optional(),

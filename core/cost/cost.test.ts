@@ -7,7 +7,12 @@ import { linenCost } from './linenCost';
 import { roomRatePerMinute } from './roomRate';
 import { ratePerMinute } from './therapistRate';
 
-const ione = { id: asId<PersonId>('ione'), name: 'Ione', role: 'therapist', hourlyPayMinor: 1400 } as const;
+const ione = {
+  id: asId<PersonId>('ione'),
+  name: 'Ione',
+  role: 'therapist',
+  hourlyPayMinor: 1400,
+} as const;
 
 describe('landed unit cost (C1)', () => {
   const perUnit = (changes: Parameters<typeof pack>[0]): number =>
@@ -17,12 +22,25 @@ describe('landed unit cost (C1)', () => {
     const milk = perUnit({ content: 500, priceMinor: 2100, residual: 0.03 });
     expect(milk).toBeCloseTo(4.329897, 6);
     expect(milk * 3 * 1.6).toBeCloseTo(20.783505, 6);
-    expect(perUnit({ content: 50, priceMinor: 1450, residual: 0.04 }) * 1.599113).toBeCloseTo(48.306526, 4);
-    expect(perUnit({ content: 1000, priceMinor: 3400, residual: 0.02 }) * 31.912725).toBeCloseTo(110.717616, 5);
+    expect(perUnit({ content: 50, priceMinor: 1450, residual: 0.04 }) * 1.599113).toBeCloseTo(
+      48.306526,
+      4,
+    );
+    expect(perUnit({ content: 1000, priceMinor: 3400, residual: 0.02 }) * 31.912725).toBeCloseTo(
+      110.717616,
+      5,
+    );
   });
 
   it('counts discount, freight, tax and every container of a box', () => {
-    const box = { containers: 10, content: 6, priceMinor: 2000, discount: 0.1, freightMinor: 120, unrecoveredTaxMinor: 30 };
+    const box = {
+      containers: 10,
+      content: 6,
+      priceMinor: 2000,
+      discount: 0.1,
+      freightMinor: 120,
+      unrecoveredTaxMinor: 30,
+    };
     expect(perUnit(box)).toBeCloseTo((1800 + 120 + 30) / 60, 12);
   });
 
@@ -33,7 +51,9 @@ describe('landed unit cost (C1)', () => {
     ['a discount above all of it', { discount: 1.1 }],
     ['a negative price', { priceMinor: -1 }],
   ])('refuses a pack with %s, naming the material', (_, changes) => {
-    const problem = problemOf(landedUnitCost(pack(changes), 'Cleanser', { materialId: cleanser().id }));
+    const problem = problemOf(
+      landedUnitCost(pack(changes), 'Cleanser', { materialId: cleanser().id }),
+    );
     expect(problem.code).toBe('pack-invalid');
     expect(problem.message).toContain('Cleanser');
     expect(problem.where).toMatchObject({ materialId: 'cleanser' });
@@ -44,8 +64,12 @@ describe('landed unit cost (C1)', () => {
     fc.assert(
       fc.property(price, price, fc.double({ min: 0, max: 0.9, noNaN: true }), (a, b, residual) => {
         const [low, high] = [Math.min(a, b), Math.max(a, b)];
-        expect(perUnit({ priceMinor: high, residual })).toBeGreaterThanOrEqual(perUnit({ priceMinor: low, residual }));
-        expect(perUnit({ priceMinor: low, residual })).toBeGreaterThanOrEqual(perUnit({ priceMinor: low }));
+        expect(perUnit({ priceMinor: high, residual })).toBeGreaterThanOrEqual(
+          perUnit({ priceMinor: low, residual }),
+        );
+        expect(perUnit({ priceMinor: low, residual })).toBeGreaterThanOrEqual(
+          perUnit({ priceMinor: low }),
+        );
       }),
     );
   });
@@ -66,14 +90,20 @@ describe('minutes and linen (C3, C4, C6)', () => {
   it('counts a towel by its washes', () => {
     const towel = { washMinor: 40, replacementMinor: 900, washesInLife: 120 };
     expect(valueOf(linenCost(towel, 'Towel', {}))).toBeCloseTo(47.5, 12);
-    expect(problemOf(linenCost({ ...towel, washesInLife: 0 }, 'Towel', {})).code).toBe('pack-invalid');
+    expect(problemOf(linenCost({ ...towel, washesInLife: 0 }, 'Towel', {})).code).toBe(
+      'pack-invalid',
+    );
   });
 
   it('says what is missing: people, bookable time, rooms, hours', () => {
     expect(problemOf(ratePerMinute([], 'therapist', settings, {})).code).toBe('pay-missing');
     expect(problemOf(ratePerMinute([], 'assistant', settings, {})).message).toContain('assistant');
-    expect(problemOf(ratePerMinute([ione], 'therapist', { ...settings, bookableShare: 0 }, {})).code).toBe('setting-invalid');
+    expect(
+      problemOf(ratePerMinute([ione], 'therapist', { ...settings, bookableShare: 0 }, {})).code,
+    ).toBe('setting-invalid');
     expect(problemOf(roomRatePerMinute(settings.roomCost, 0)).code).toBe('rooms-missing');
-    expect(problemOf(roomRatePerMinute({ ...settings.roomCost, occupancy: 0 }, 3)).code).toBe('setting-invalid');
+    expect(problemOf(roomRatePerMinute({ ...settings.roomCost, occupancy: 0 }, 3)).code).toBe(
+      'setting-invalid',
+    );
   });
 });

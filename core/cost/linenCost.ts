@@ -12,10 +12,14 @@ export function linenCost(
   where: Where,
 ): Outcome<number> {
   if (!(washesInLife > 0) || !(washMinor >= 0) || !(replacementMinor >= 0)) {
-    return fail('pack-invalid', `${name} needs prices of 0 or more and at least one wash in its life.`, {
-      ...where,
-      field: 'laundry',
-    });
+    return fail(
+      'pack-invalid',
+      `${name} needs prices of 0 or more and at least one wash in its life.`,
+      {
+        ...where,
+        field: 'laundry',
+      },
+    );
   }
   return ok(washMinor + replacementMinor / washesInLife);
 }

@@ -11,10 +11,14 @@ export function roomRatePerMinute(
   rooms: number,
 ): Outcome<number> {
   if (rooms < 1) {
-    return fail('rooms-missing', 'The house has no room yet: add one, so that room time has a price.', {
-      settings: true,
-      field: 'rooms',
-    });
+    return fail(
+      'rooms-missing',
+      'The house has no room yet: add one, so that room time has a price.',
+      {
+        settings: true,
+        field: 'rooms',
+      },
+    );
   }
   const bookedMinutes = rooms * openDaysPerMonth * openHoursPerDay * 60 * occupancy;
   if (!(bookedMinutes > 0)) {

@@ -3,7 +3,14 @@ import type { Material, MaterialKind, Role } from '../house/house';
 import type { MaterialId } from '../house/ids';
 import { fail, failWith, ok, type Outcome, type Problem } from '../house/problem';
 import type { TherapistCharge } from '../house/settings';
-import { addTriples, exactly, scaleTriple, sumTriples, ZERO, type Triple } from '../quantity/triple';
+import {
+  addTriples,
+  exactly,
+  scaleTriple,
+  sumTriples,
+  ZERO,
+  type Triple,
+} from '../quantity/triple';
 import type { Schedule } from '../time/schedule';
 
 /** The part of a service's cost that a kind of material falls under. */

@@ -24,10 +24,14 @@ export function ratePerMinute(
     return fail('pay-missing', message, { ...where, field: 'therapistIds' });
   }
   if (!(settings.bookableShare > 0 && settings.bookableShare <= 1)) {
-    return fail('setting-invalid', 'The bookable share of paid time must be above 0 and at most 100 %.', {
-      settings: true,
-      field: 'bookableShare',
-    });
+    return fail(
+      'setting-invalid',
+      'The bookable share of paid time must be above 0 and at most 100 %.',
+      {
+        settings: true,
+        field: 'bookableShare',
+      },
+    );
   }
   const pay = people.reduce((sum, person) => sum + person.hourlyPayMinor, 0) / people.length;
   return ok((pay * (1 + settings.onCost)) / 60 / settings.bookableShare);

@@ -36,7 +36,9 @@ describe('amounts as they are said (Q1-Q4, D2)', () => {
 
   it('resolves a standard coat of sunscreen on face and neck', () => {
     const sunscreen = cleanser({ name: 'Sunscreen', measures: { density: 1.02 } });
-    const { drawn, coat } = valueOf(resolve({ how: 'coat', coat: 'standard' }, FACE_AND_NECK, sunscreen));
+    const { drawn, coat } = valueOf(
+      resolve({ how: 'coat', coat: 'standard' }, FACE_AND_NECK, sunscreen),
+    );
     expect(coat?.onSkinG.usual).toBeCloseTo(1.553424, 6);
     expect(drawn.usual).toBeCloseTo(1.599113, 6);
   });
@@ -53,20 +55,37 @@ describe('amounts as they are said (Q1-Q4, D2)', () => {
     const cream = cleanser({
       measures: { density: 0.9, named: [{ name: 'coin', usual: 1.8, unit: 'g' }] },
     });
-    expect(valueOf(resolve({ how: 'fingertip', quantity: exactly(2) }, [], cream)).drawn.usual).toBeCloseTo(1 / 0.9, 12);
-    expect(valueOf(resolve({ how: 'measured', quantity: exactly(1), unit: 'tsp' }, [], cream)).drawn.usual).toBe(5);
-    expect(valueOf(resolve({ how: 'named', quantity: exactly(1), name: 'coin' }, [], cream)).drawn.usual).toBeCloseTo(2, 12);
+    expect(
+      valueOf(resolve({ how: 'fingertip', quantity: exactly(2) }, [], cream)).drawn.usual,
+    ).toBeCloseTo(1 / 0.9, 12);
+    expect(
+      valueOf(resolve({ how: 'measured', quantity: exactly(1), unit: 'tsp' }, [], cream)).drawn
+        .usual,
+    ).toBe(5);
+    expect(
+      valueOf(resolve({ how: 'named', quantity: exactly(1), name: 'coin' }, [], cream)).drawn.usual,
+    ).toBeCloseTo(2, 12);
     const half: Amount = { how: 'packs', quantity: exactly(0.5) };
-    expect(valueOf(resolveAmount(half, [], drawableMaterial(sachet()), settings, {})).drawn.usual).toBe(3);
+    expect(
+      valueOf(resolveAmount(half, [], drawableMaterial(sachet()), settings, {})).drawn.usual,
+    ).toBe(3);
   });
 
   it.each<[string, Amount, string]>([
     ['nothing', measured(0, 'ml'), 'amount-invalid'],
     ['less than nothing', measured(-2, 'ml'), 'amount-invalid'],
     ['no number', measured(Number.NaN, 'ml'), 'amount-invalid'],
-    ['bounds out of order', { how: 'measured', quantity: { low: 3, usual: 2, high: 4 }, unit: 'ml' }, 'amount-invalid'],
+    [
+      'bounds out of order',
+      { how: 'measured', quantity: { low: 3, usual: 2, high: 4 }, unit: 'ml' },
+      'amount-invalid',
+    ],
     ['g without density', measured(2, 'g'), 'density-missing'],
-    ['sprays without a measure', { how: 'counted', quantity: exactly(1), measure: 'spray' }, 'measure-missing'],
+    [
+      'sprays without a measure',
+      { how: 'counted', quantity: exactly(1), measure: 'spray' },
+      'measure-missing',
+    ],
     ['an unknown name', { how: 'named', quantity: exactly(1), name: 'walnut' }, 'measure-missing'],
     ['a coat on nowhere', { how: 'coat', coat: 'thin' }, 'zones-missing'],
     ['packs of a bottle', { how: 'packs', quantity: exactly(1) }, 'single-dose-needed'],
@@ -131,18 +150,36 @@ describe('layers (D4)', () => {
 
   it('refuses no layers, parts of layers and layers that are parted', () => {
     for (const layers of [0, 1.5, -1]) {
-      const faulty = { ...layered, layerGroups: [{ ...group, layers: { first: layers, returning: 1 } }] };
-      expect(problemOf(drawsOf(faulty, 'first', shelf([cleanser()]), settings)).code).toBe('layers-invalid');
+      const faulty = {
+        ...layered,
+        layerGroups: [{ ...group, layers: { first: layers, returning: 1 } }],
+      };
+      expect(problemOf(drawsOf(faulty, 'first', shelf([cleanser()]), settings)).code).toBe(
+        'layers-invalid',
+      );
     }
-    const parted = { ...layered, steps: [...layered.steps, step('rinse', minutes(1)), step('again', minutes(1), { layerGroupId: group.id })] };
-    expect(problemOf(drawsOf(parted, 'first', shelf([cleanser()]), settings)).message).toContain('follow one another');
+    const parted = {
+      ...layered,
+      steps: [
+        ...layered.steps,
+        step('rinse', minutes(1)),
+        step('again', minutes(1), { layerGroupId: group.id }),
+      ],
+    };
+    expect(problemOf(drawsOf(parted, 'first', shelf([cleanser()]), settings)).message).toContain(
+      'follow one another',
+    );
   });
 });
 
 describe('places of problems', () => {
   it('names protocol, step, dose and field', () => {
-    const faulty = step('cleanse', minutes(2), { doses: [dose(cleanser().id, measured(-1, 'ml'))] });
-    const { where } = problemOf(drawsOf(protocol([faulty]), 'first', shelf([cleanser()]), settings));
+    const faulty = step('cleanse', minutes(2), {
+      doses: [dose(cleanser().id, measured(-1, 'ml'))],
+    });
+    const { where } = problemOf(
+      drawsOf(protocol([faulty]), 'first', shelf([cleanser()]), settings),
+    );
     expect(where).toEqual({
       protocolId: 'protocol',
       stepId: faulty.id,
@@ -152,8 +189,12 @@ describe('places of problems', () => {
   });
 
   it('says that a protocol without steps is empty, and a material that is gone is gone', () => {
-    expect(problemOf(drawsOf(protocol([]), 'first', shelf([]), settings)).code).toBe('protocol-empty');
-    const orphan = protocol([step('x', minutes(1), { doses: [dose(asId('gone'), measured(1, 'ml'))] })]);
+    expect(problemOf(drawsOf(protocol([]), 'first', shelf([]), settings)).code).toBe(
+      'protocol-empty',
+    );
+    const orphan = protocol([
+      step('x', minutes(1), { doses: [dose(asId('gone'), measured(1, 'ml'))] }),
+    ]);
     expect(problemOf(drawsOf(orphan, 'first', shelf([]), settings)).code).toBe('material-unknown');
   });
 });
@@ -179,7 +220,11 @@ describe('laws of doses', () => {
   it('keeps low, usual and high in order', () => {
     fc.assert(
       fc.property(quantity, fc.double({ min: 0, max: 0.9, noNaN: true }), (usual, spread) => {
-        const amount: Amount = { how: 'counted', quantity: withSpread(usual, spread), measure: 'pump' };
+        const amount: Amount = {
+          how: 'counted',
+          quantity: withSpread(usual, spread),
+          measure: 'pump',
+        };
         const { drawn } = valueOf(resolve(amount));
         expect(drawn.low).toBeLessThanOrEqual(drawn.usual);
         expect(drawn.usual).toBeLessThanOrEqual(drawn.high);

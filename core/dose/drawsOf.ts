@@ -97,9 +97,13 @@ function drawDose(
     case 'material': {
       const material = shelf.materials.get(dose.source.materialId);
       if (!material) {
-        return fail('material-unknown', `“${step.name}” uses a material that is not on the shelf.`, {
-          field: 'source',
-        });
+        return fail(
+          'material-unknown',
+          `“${step.name}” uses a material that is not on the shelf.`,
+          {
+            field: 'source',
+          },
+        );
       }
       const drawable = drawableMaterial(material);
       const resolved = resolveAmount(dose.amount, step.zones, drawable, settings, {});

@@ -4,13 +4,7 @@ import type { HouseSettings } from '../house/settings';
 import { convertUnit } from '../quantity/density';
 import { GRAMS_PER_FINGERTIP_UNIT } from '../quantity/fingertip';
 import { mlPerCount, namedAmount, type Measures } from '../quantity/measures';
-import {
-  exactly,
-  isOrdered,
-  multiplyTriples,
-  scaleTriple,
-  type Triple,
-} from '../quantity/triple';
+import { exactly, isOrdered, multiplyTriples, scaleTriple, type Triple } from '../quantity/triple';
 import { unitFactor, type BaseUnit } from '../quantity/unit';
 import { zoneAreaCm2, type BodySettings } from '../zone/zoneArea';
 import { zoneName, type ZoneId } from '../zone/zones';

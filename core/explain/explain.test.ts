@@ -34,7 +34,13 @@ const sample = house({
   materials: [milk, sachet()],
   people: [
     ...house().people,
-    { ...house().people[0]!, id: 'olaya' as never, name: 'Olaya', role: 'assistant', hourlyPayMinor: 1000 },
+    {
+      ...house().people[0]!,
+      id: 'olaya' as never,
+      name: 'Olaya',
+      role: 'assistant',
+      hourlyPayMinor: 1000,
+    },
   ],
   protocols: [written],
   services: [service()],
@@ -63,26 +69,44 @@ function* nested(working: Working): Generator<Working> {
 }
 
 describe('workings of cost', () => {
-  it.each<[CostPart]>([['direct'], ['full'], ['product'], ['consumables'], ['linen']])('%s is the sum of its inputs', (part) => {
-    const working = explainCost(part, of);
-    const sum = working.inputs.reduce((total, input) => total + input.value.amount, 0);
-    expect(sum).toBeCloseTo(working.result.amount, 9);
-    expect(working.result.amount).toBe(of.cost[part].usual);
-  });
+  it.each<[CostPart]>([['direct'], ['full'], ['product'], ['consumables'], ['linen']])(
+    '%s is the sum of its inputs',
+    (part) => {
+      const working = explainCost(part, of);
+      const sum = working.inputs.reduce((total, input) => total + input.value.amount, 0);
+      expect(sum).toBeCloseTo(working.result.amount, 9);
+      expect(working.result.amount).toBe(of.cost[part].usual);
+    },
+  );
 
   it('a line is what is drawn times its unit cost, down to the pack', () => {
     const [line] = explainCost('product', of).inputs;
     const [drawn, perUnit] = line?.working?.inputs ?? [];
-    expect((drawn?.value.amount ?? 0) * (perUnit?.value.amount ?? 0)).toBeCloseTo(line?.value.amount ?? 0, 9);
+    expect((drawn?.value.amount ?? 0) * (perUnit?.value.amount ?? 0)).toBeCloseTo(
+      line?.value.amount ?? 0,
+      9,
+    );
     const pack = inputs(perUnit!.working!);
-    const landed = (pack['Pack price']! * (1 - pack.Discount!) + pack['Freight share']!) / (pack['In the pack']! * (1 - pack['Left in the pack']!));
+    const landed =
+      (pack['Pack price']! * (1 - pack.Discount!) + pack['Freight share']!) /
+      (pack['In the pack']! * (1 - pack['Left in the pack']!));
     expect(landed).toBeCloseTo(perUnit?.value.amount ?? 0, 12);
   });
 
   it('a coat multiplies out to what is drawn', () => {
-    const working = [...nested(explainCost('product', of))].find((each) => each.codes.includes('D2'))!;
-    const { Area, 'Coat weight': weight, 'Stays on hands and tools': loss, Density } = inputs(working);
-    expect((Area! * weight!) / 1000 * (1 + loss!) / Density!).toBeCloseTo(working.result.amount, 9);
+    const working = [...nested(explainCost('product', of))].find((each) =>
+      each.codes.includes('D2'),
+    )!;
+    const {
+      Area,
+      'Coat weight': weight,
+      'Stays on hands and tools': loss,
+      Density,
+    } = inputs(working);
+    expect((((Area! * weight!) / 1000) * (1 + loss!)) / Density!).toBeCloseTo(
+      working.result.amount,
+      9,
+    );
   });
 
   it('a counted amount shows the count and the measure of the shelf', () => {
@@ -93,9 +117,17 @@ describe('workings of cost', () => {
   });
 
   it('hands are minutes times their rates', () => {
-    const { 'Attended minutes': attended, 'A therapist’s minute': rate, 'Assistant’s minutes': helped, 'An assistant’s minute': helpRate } = inputs(explainCost('therapist', of));
+    const {
+      'Attended minutes': attended,
+      'A therapist’s minute': rate,
+      'Assistant’s minutes': helped,
+      'An assistant’s minute': helpRate,
+    } = inputs(explainCost('therapist', of));
     expect(attended! * rate! + helped! * helpRate!).toBeCloseTo(of.cost.therapist.usual, 9);
-    const bySlot = { ...of, house: { ...sample, settings: { ...sample.settings, therapistCharge: 'slot' as const } } };
+    const bySlot = {
+      ...of,
+      house: { ...sample, settings: { ...sample.settings, therapistCharge: 'slot' as const } },
+    };
     expect(explainCost('therapist', bySlot).inputs[0]?.label).toBe('Slot');
   });
 });
@@ -104,26 +136,39 @@ describe('workings of price', () => {
   const price = valueOf(found.price);
 
   it('contribution is net less fees less direct cost', () => {
-    const { 'Net price': net, Commission, 'Card fee': card, 'Direct cost': direct } = inputs(explainPrice('contribution', price, of));
+    const {
+      'Net price': net,
+      Commission,
+      'Card fee': card,
+      'Direct cost': direct,
+    } = inputs(explainPrice('contribution', price, of));
     expect(net! - Commission! - card! - direct!).toBeCloseTo(price.contribution, 9);
   });
 
-  it.each<[PricePart]>([['gross'], ['contribution'], ['margin'], ['perRoomHour']])('%s has formula codes, words and a place for every input that can be changed', (part) => {
-    for (const working of nested(explainPrice(part, price, of))) {
-      expect(working.codes.length).toBeGreaterThan(0);
-      expect(working.words).not.toBe('');
-      expect(Number.isFinite(working.result.amount)).toBe(true);
-    }
-  });
+  it.each<[PricePart]>([['gross'], ['contribution'], ['margin'], ['perRoomHour']])(
+    '%s has formula codes, words and a place for every input that can be changed',
+    (part) => {
+      for (const working of nested(explainPrice(part, price, of))) {
+        expect(working.codes.length).toBeGreaterThan(0);
+        expect(working.words).not.toBe('');
+        expect(Number.isFinite(working.result.amount)).toBe(true);
+      }
+    },
+  );
 });
 
 describe('workings of reorder points', () => {
   it('lead from the point to visits and lead time', () => {
     const material = figures.materials.get(sachet().id)!;
     const working = explainReorderPoint(sachet(), material, valueOf(material.restocking!), sample);
-    expect(working.result).toEqual({ amount: valueOf(material.restocking!).reorderPoint.amount, unit: 'g' });
+    expect(working.result).toEqual({
+      amount: valueOf(material.restocking!).reorderPoint.amount,
+      unit: 'g',
+    });
     const waiting = working.inputs[0]?.working;
-    expect(inputs(waiting!)['Uses a day']! * inputs(waiting!)['Lead time of Northquay']!).toBeCloseTo(waiting!.result.amount, 9);
+    expect(
+      inputs(waiting!)['Uses a day']! * inputs(waiting!)['Lead time of Northquay']!,
+    ).toBeCloseTo(waiting!.result.amount, 9);
     expect(inputs(waiting!.inputs[0]!.working!)).toMatchObject({ Service: 14, 'each takes': 12 });
   });
 });

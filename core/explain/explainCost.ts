@@ -45,18 +45,23 @@ export function explainCost(part: CostPart, of: ExplainedService): Working {
     case 'room':
       return explainRoom(of);
     case 'direct':
-      return sumOf(part, 'Product, consumables, linen and hands: what a visit costs on the day.', [
-        'product',
-        'consumables',
-        'linen',
-        'therapist',
-      ], of);
+      return sumOf(
+        part,
+        'Product, consumables, linen and hands: what a visit costs on the day.',
+        ['product', 'consumables', 'linen', 'therapist'],
+        of,
+      );
     case 'full':
       return sumOf(part, 'Direct cost and the room for the slot.', ['direct', 'room'], of);
   }
 }
 
-function sumOf(part: CostPart, words: string, parts: readonly CostPart[], of: ExplainedService): Working {
+function sumOf(
+  part: CostPart,
+  words: string,
+  parts: readonly CostPart[],
+  of: ExplainedService,
+): Working {
   return {
     title: COST_PART_TITLES[part],
     codes: ['C7'],
@@ -103,13 +108,19 @@ function explainHands(of: ExplainedService): Working {
   const charge = house.settings.therapistCharge;
   const bySlot = charge === 'slot';
   const inputs: WorkingInput[] = [
-    bySlot ? worked(explainSlot(schedule, of.service, house)) : worked(explainAttended(schedule, of.protocol)),
+    bySlot
+      ? worked(explainSlot(schedule, of.service, house))
+      : worked(explainAttended(schedule, of.protocol)),
     worked(explainPay(of, 'therapist', rates.therapist)),
   ];
   const assistant = chargedMinutes(schedule, charge, 'assistant');
   if (assistant > 0) {
     inputs.push(
-      { label: 'Assistant’s minutes', value: figure(assistant, 'min'), from: { place: 'protocol', protocolId: of.protocol.id } },
+      {
+        label: 'Assistant’s minutes',
+        value: figure(assistant, 'min'),
+        from: { place: 'protocol', protocolId: of.protocol.id },
+      },
       worked(explainPay(of, 'assistant', rates.assistant)),
     );
   }
@@ -134,7 +145,11 @@ function explainPay({ house, service }: ExplainedService, role: Role, rate: numb
     words:
       'Mean hourly pay of those who may do it × (1 + on-cost) ÷ 60 ÷ the share of paid time that can be booked.',
     inputs: [
-      ...people.map((person): WorkingInput => ({ label: `Pay of ${person.name}`, value: figure(person.hourlyPayMinor, 'money/h'), from })),
+      ...people.map((person): WorkingInput => ({
+        label: `Pay of ${person.name}`,
+        value: figure(person.hourlyPayMinor, 'money/h'),
+        from,
+      })),
       { label: 'On-cost', value: figure(house.settings.onCost, 'share'), from },
       { label: 'Bookable share', value: figure(house.settings.bookableShare, 'share'), from },
     ],
@@ -144,7 +159,8 @@ function explainPay({ house, service }: ExplainedService, role: Role, rate: numb
 
 function explainRoom({ house, service, schedule, rates, cost }: ExplainedService): Working {
   const from: Origin = { place: 'house' };
-  const { fixedPerMonthMinor, openDaysPerMonth, openHoursPerDay, occupancy } = house.settings.roomCost;
+  const { fixedPerMonthMinor, openDaysPerMonth, openHoursPerDay, occupancy } =
+    house.settings.roomCost;
   const minute: Working = {
     title: 'A room minute',
     codes: ['C4'],

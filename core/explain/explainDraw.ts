@@ -36,7 +36,11 @@ export function explainDraw(
       inputs: [
         { label: 'Area', value: figure(areaCm2, 'cm2'), from },
         { label: 'Coat weight', value: figure(mgPerCm2.usual, 'mg/cm2'), from },
-        { label: 'Stays on hands and tools', value: figure(handlingLoss, 'share'), from: { place: 'house' } },
+        {
+          label: 'Stays on hands and tools',
+          value: figure(handlingLoss, 'share'),
+          from: { place: 'house' },
+        },
         ...densityInput(material, 'ml'),
       ],
       result,
@@ -47,7 +51,8 @@ export function explainDraw(
     return {
       title,
       codes: ['D3'],
-      words: 'Single doses are opened whole: as many packs as the amount needs, after what is already open where the step says so.',
+      words:
+        'Single doses are opened whole: as many packs as the amount needs, after what is already open where the step says so.',
       inputs: [
         stated,
         {

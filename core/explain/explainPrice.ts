@@ -27,7 +27,8 @@ export function explainPrice(part: PricePart, price: CostPlusPrice, of: Explaine
       return {
         title: PRICE_PART_TITLES.margin,
         codes: ['P6'],
-        words: 'What is left of the net price after fees and full cost, as a share of the net price.',
+        words:
+          'What is left of the net price after fees and full cost, as a share of the net price.',
         inputs: [
           worked(explainContribution(price, of)),
           worked(explainCost('room', of)),
@@ -40,7 +41,10 @@ export function explainPrice(part: PricePart, price: CostPlusPrice, of: Explaine
         title: PRICE_PART_TITLES.perRoomHour,
         codes: ['P3', 'P6'],
         words: 'Contribution × 60 ÷ the minutes of the slot.',
-        inputs: [worked(explainContribution(price, of)), worked(explainSlot(of.schedule, of.service, of.house))],
+        inputs: [
+          worked(explainContribution(price, of)),
+          worked(explainSlot(of.schedule, of.service, of.house)),
+        ],
         result: figure(price.perRoomHour, 'money/h'),
       };
   }
@@ -53,7 +57,8 @@ function explainGross(price: CostPlusPrice, of: ExplainedService): Working {
   const computed: Working = {
     title: 'Computed price',
     codes: ['P2', 'P1'],
-    words: 'Full cost ÷ (1 − margin − commission − card fee × (1 + VAT)) is the net price; × (1 + VAT) the price with tax.',
+    words:
+      'Full cost ÷ (1 − margin − commission − card fee × (1 + VAT)) is the net price; × (1 + VAT) the price with tax.',
     inputs: [
       worked(explainCost('full', of)),
       {
@@ -75,7 +80,11 @@ function explainGross(price: CostPlusPrice, of: ExplainedService): Working {
     inputs: [
       worked(computed),
       { label: 'Endings repeat after', value: figure(everyMinor, 'money'), from: house },
-      ...endingsMinor.map((ending) => ({ label: 'Allowed ending', value: figure(ending, 'money'), from: house })),
+      ...endingsMinor.map((ending) => ({
+        label: 'Allowed ending',
+        value: figure(ending, 'money'),
+        from: house,
+      })),
     ],
     result: figure(price.gross, 'money'),
   };

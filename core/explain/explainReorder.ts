@@ -48,9 +48,21 @@ export function explainReorderPoint(
     words: `Uses a day × (lead time + days between looks at the shelf). Their variance is the mean + (uses a day × spread of the lead time)²: ${uses.law === 'poisson' ? 'equal to the mean, so Poisson' : 'above the mean, so negative binomial'}.`,
     inputs: [
       worked(perDay),
-      { label: `Lead time of ${supplier?.name ?? 'the supplier'}`, value: figure(supplier?.leadTimeDays ?? 0, 'days'), from: ofSupplier },
-      { label: 'Give or take', value: figure(supplier?.leadTimeSdDays ?? 0, 'days'), from: ofSupplier },
-      { label: 'Between looks at the shelf', value: figure(supplier?.reviewDays ?? 0, 'days'), from: ofSupplier },
+      {
+        label: `Lead time of ${supplier?.name ?? 'the supplier'}`,
+        value: figure(supplier?.leadTimeDays ?? 0, 'days'),
+        from: ofSupplier,
+      },
+      {
+        label: 'Give or take',
+        value: figure(supplier?.leadTimeSdDays ?? 0, 'days'),
+        from: ofSupplier,
+      },
+      {
+        label: 'Between looks at the shelf',
+        value: figure(supplier?.reviewDays ?? 0, 'days'),
+        from: ofSupplier,
+      },
       { label: 'Variance', value: figure(uses.variance, 'uses') },
     ],
     result: figure(uses.mean, 'uses'),
@@ -61,11 +73,22 @@ export function explainReorderPoint(
     words: METHOD_WORDS[reorderPoint.method],
     inputs: [
       worked(waiting),
-      { label: 'Expected demand while waiting', value: figure(reorderPoint.meanDemand, material.unit) },
+      {
+        label: 'Expected demand while waiting',
+        value: figure(reorderPoint.meanDemand, material.unit),
+      },
       { label: 'Its spread', value: figure(reorderPoint.sdDemand, material.unit) },
-      { label: 'Service level', value: figure(house.settings.serviceLevel, 'share'), from: { place: 'house' } },
+      {
+        label: 'Service level',
+        value: figure(house.settings.serviceLevel, 'share'),
+        from: { place: 'house' },
+      },
       { label: 'Covered at this point', value: figure(reorderPoint.served, 'share') },
-      { label: 'Sealed packs, rounded up', value: figure(reorderPoint.packs, 'packs'), from: shelf },
+      {
+        label: 'Sealed packs, rounded up',
+        value: figure(reorderPoint.packs, 'packs'),
+        from: shelf,
+      },
     ],
     result: figure(reorderPoint.amount, material.unit),
   };

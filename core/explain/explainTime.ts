@@ -21,7 +21,11 @@ export function explainSlot(schedule: Schedule, service: Service, house: House):
         from: { place: 'protocol', protocolId: service.protocolId },
       },
       { label: 'Give or take', value: figure(schedule.room.sd, 'min') },
-      { label: 'Visits that must fit', value: figure(slotQuantile, 'share'), from: { place: 'house' } },
+      {
+        label: 'Visits that must fit',
+        value: figure(slotQuantile, 'share'),
+        from: { place: 'house' },
+      },
       {
         label: 'Room time that fits them',
         value: figure(quantileMinutes(schedule.roomTime, slotQuantile), 'min'),
@@ -37,7 +41,9 @@ export function explainSlot(schedule: Schedule, service: Service, house: House):
  * @see T4
  */
 export function explainAttended(schedule: Schedule, protocol: Protocol): Working {
-  const rows = schedule.rows.filter((row) => row.by === 'therapist' && row.handsOn + row.watching > 0);
+  const rows = schedule.rows.filter(
+    (row) => row.by === 'therapist' && row.handsOn + row.watching > 0,
+  );
   return {
     title: 'Attended minutes',
     codes: ['T4'],

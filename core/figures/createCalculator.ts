@@ -86,7 +86,15 @@ export function createCalculator(): Calculator {
       );
       const rate = rates.get(
         service.id,
-        [service, protocol, house.people, house.rooms.length, settings.roomCost, settings.onCost, settings.bookableShare],
+        [
+          service,
+          protocol,
+          house.people,
+          house.rooms.length,
+          settings.roomCost,
+          settings.onCost,
+          settings.bookableShare,
+        ],
         () => minuteRates(service, protocol, house, index, roomRate),
       );
       const cost = costs.get(
@@ -108,7 +116,14 @@ export function createCalculator(): Calculator {
       const targetMargin = service.targetMargin ?? settings.targetMargin;
       const price = prices.get(
         service.id,
-        [cost, targetMargin, settings.vat, settings.commission, settings.cardFee, settings.priceEndings],
+        [
+          cost,
+          targetMargin,
+          settings.vat,
+          settings.commission,
+          settings.cardFee,
+          settings.priceEndings,
+        ],
         () => {
           if (!cost.ok || !schedule.ok) return failWith(missing([cost]));
           const load = priceLoad(cost.value, schedule.value, house);
@@ -137,14 +152,25 @@ export function createCalculator(): Calculator {
         const used = uses.get(id, flattenUses(found?.uses ?? []), () => found?.uses ?? []);
         const onHand = index.onHand.get(id) ?? 0;
         const cost = costOf.get(id) ?? fail('pack-missing', 'No price.', { materialId: id });
-        const supplier = material.kind === 'linen' ? undefined : index.suppliers.get(material.supplierId);
+        const supplier =
+          material.kind === 'linen' ? undefined : index.suppliers.get(material.supplierId);
         const faults = found?.problems ?? [];
         const restocking =
           material.kind === 'linen'
             ? null
             : restockings.get(
                 id,
-                [used, onHand, supplier, material.pack.content, material.pack.containers, material.kind, material.unit, settings.serviceLevel, ...faults],
+                [
+                  used,
+                  onHand,
+                  supplier,
+                  material.pack.content,
+                  material.pack.containers,
+                  material.kind,
+                  material.unit,
+                  settings.serviceLevel,
+                  ...faults,
+                ],
                 () =>
                   faults.length > 0
                     ? failWith(faults)
@@ -318,10 +344,14 @@ function restock(
   const where = { materialId: material.id };
   const supplier = index.suppliers.get(material.supplierId);
   if (!supplier) {
-    return fail('supplier-unknown', `Say who supplies ${material.name}, so that its lead time is known.`, {
-      ...where,
-      field: 'supplierId',
-    });
+    return fail(
+      'supplier-unknown',
+      `Say who supplies ${material.name}, so that its lead time is known.`,
+      {
+        ...where,
+        field: 'supplierId',
+      },
+    );
   }
   const demand = materialDemand(
     uses.map((use) => ({ visitsPerWeek: use.visitsPerWeek, amount: use.consumed.usual })),

@@ -34,7 +34,10 @@ const cleanse = step('cleanse', minutes(2, 3, 5), {
 });
 const enzyme = step('enzyme', minutes(6), { doses: [dose(sachet().id, measured(7, 'g'))] });
 
-function sampleHouse(changes: Partial<House> = {}, steps: readonly Step[] = [cleanse, enzyme]): House {
+function sampleHouse(
+  changes: Partial<House> = {},
+  steps: readonly Step[] = [cleanse, enzyme],
+): House {
   return house({
     materials: [cleanser(), sachet(), towel],
     protocols: [protocol(steps)],
@@ -58,7 +61,8 @@ describe('the figures of a house', () => {
   it('sums the parts to direct and full cost, and the lines to the parts (C7)', () => {
     expect(cost.product.usual).toBeCloseTo(4.8 * (2100 / 485) + 12 * 30, 9);
     expect(cost.linen.usual).toBeCloseTo(95, 9);
-    const parts = cost.product.usual + cost.consumables.usual + cost.linen.usual + cost.therapist.usual;
+    const parts =
+      cost.product.usual + cost.consumables.usual + cost.linen.usual + cost.therapist.usual;
     expect(cost.direct.usual).toBeCloseTo(parts, 9);
     expect(cost.full.usual).toBeCloseTo(cost.direct.usual + cost.room.usual, 9);
     const lines = cost.lines.reduce((sum, line) => sum + line.cost.usual, 0);
@@ -86,7 +90,8 @@ describe('the figures of a house', () => {
     );
     const slotCost = valueOf(onlyService(bySlot).cost).therapist.usual;
     expect(slotCost / cost.therapist.usual).toBeCloseTo(
-      valueOf(onlyService(figures).schedule).slotMinutes / valueOf(onlyService(figures).schedule).attended.therapist,
+      valueOf(onlyService(figures).schedule).slotMinutes /
+        valueOf(onlyService(figures).schedule).attended.therapist,
       9,
     );
   });
@@ -119,7 +124,9 @@ describe('remembering', () => {
     const dearer: House = {
       ...base,
       materials: base.materials.map((material) =>
-        material.id === cleanser().id ? { ...cleanser(), pack: pack({ content: 500, priceMinor: 9900 }) } : material,
+        material.id === cleanser().id
+          ? { ...cleanser(), pack: pack({ content: 500, priceMinor: 9900 }) }
+          : material,
       ),
     };
     const after = calculate(dearer);

@@ -23,7 +23,15 @@ interface DoseReport extends Triple {
   readonly unit: BaseUnit;
 }
 
-const COST_PARTS = ['product', 'consumables', 'linen', 'therapist', 'room', 'direct', 'full'] as const;
+const COST_PARTS = [
+  'product',
+  'consumables',
+  'linen',
+  'therapist',
+  'room',
+  'direct',
+  'full',
+] as const;
 type CostPart = (typeof COST_PARTS)[number];
 
 interface ServiceReport {
@@ -148,7 +156,19 @@ function serviceReport(
       })),
       cost: byPart((part) => costs[part].usual),
       costRange: byPart((part) => costs[part]),
-      price: { gross, net, fees, contribution, profit, margin, perRoomHour, perTherapistHour, breakEvenVisits, floorGross, computedGross },
+      price: {
+        gross,
+        net,
+        fees,
+        contribution,
+        profit,
+        margin,
+        perRoomHour,
+        perTherapistHour,
+        breakEvenVisits,
+        floorGross,
+        computedGross,
+      },
     },
   ];
 }

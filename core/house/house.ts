@@ -92,11 +92,7 @@ export interface LinenMaterial extends MaterialBase {
   };
 }
 
-export type Material =
-  | BackBarMaterial
-  | SingleDoseMaterial
-  | ConsumableMaterial
-  | LinenMaterial;
+export type Material = BackBarMaterial | SingleDoseMaterial | ConsumableMaterial | LinenMaterial;
 export type MaterialKind = Material['kind'];
 
 /** What a dose or a part of a mix is drawn from. */

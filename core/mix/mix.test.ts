@@ -3,7 +3,16 @@ import { describe, expect, it } from 'vitest';
 import type { Mix, MixPart } from '../house/house';
 import { asId, type MixId } from '../house/ids';
 import { exactly } from '../quantity/triple';
-import { cleanser, measured, pack, problemOf, sachet, settings, shelf, valueOf } from '../testing/sample';
+import {
+  cleanser,
+  measured,
+  pack,
+  problemOf,
+  sachet,
+  settings,
+  shelf,
+  valueOf,
+} from '../testing/sample';
 import { makeMix } from './makeMix';
 import { resolveMix } from './mixYield';
 import { shareBatch } from './shareBatch';
@@ -75,8 +84,12 @@ describe('mixes within mixes (M4)', () => {
   });
 
   it('names the loop of a mix that contains itself', () => {
-    const a = mix('Paste', [{ source: { kind: 'mix', mixId: id('Base') }, amount: measured(1, 'g') }]);
-    const b = mix('Base', [{ source: { kind: 'mix', mixId: id('Paste') }, amount: measured(1, 'g') }]);
+    const a = mix('Paste', [
+      { source: { kind: 'mix', mixId: id('Base') }, amount: measured(1, 'g') },
+    ]);
+    const b = mix('Base', [
+      { source: { kind: 'mix', mixId: id('Paste') }, amount: measured(1, 'g') },
+    ]);
     const problem = problemOf(makeMix(id('Paste'), exactly(1), shelf([], [a, b]), settings));
     expect(problem.code).toBe('mix-cyclic');
     expect(problem.message).toContain('Paste → Base → Paste');
@@ -119,7 +132,9 @@ describe('laws of mixes', () => {
         less?.draws.forEach((draw, at) => {
           expect(more?.draws[at]?.amount.usual).toBeGreaterThanOrEqual(draw.amount.usual);
         });
-        expect((less?.scale.usual ?? 0) * (less?.batchYield ?? 0)).toBeGreaterThanOrEqual(Math.min(a, b) - 1e-6);
+        expect((less?.scale.usual ?? 0) * (less?.batchYield ?? 0)).toBeGreaterThanOrEqual(
+          Math.min(a, b) - 1e-6,
+        );
       }),
     );
   });

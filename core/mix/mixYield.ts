@@ -79,7 +79,11 @@ function resolvePart(
   const where: Where = { mixId: mix.id };
   const drawable = drawableOf(part, shelf);
   if (!drawable) {
-    return fail('material-unknown', `${mix.name} has a part that is no longer in the house.`, where);
+    return fail(
+      'material-unknown',
+      `${mix.name} has a part that is no longer in the house.`,
+      where,
+    );
   }
   const amount = resolveAmount(part.amount, [], drawable, settings, where);
   return amount.ok ? ok({ part, drawable, amount: amount.value.drawn }) : amount;

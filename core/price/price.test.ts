@@ -25,7 +25,9 @@ describe('cost plus (P1, P2, P5, P6)', () => {
   });
 
   it('counts the room in the margin and not in the contribution', () => {
-    const withRoom = valueOf(costPlusPrice({ ...load, directCost: 3360, roomCost: 500 }, 0.35, settings, {}));
+    const withRoom = valueOf(
+      costPlusPrice({ ...load, directCost: 3360, roomCost: 500 }, 0.35, settings, {}),
+    );
     expect(withRoom.gross).toBe(8500);
     expect(withRoom.margin).toBeCloseTo(0.369897, 6);
     expect(withRoom.contribution).toBeCloseTo(3282.411504, 6);
@@ -48,7 +50,9 @@ describe('cost plus (P1, P2, P5, P6)', () => {
     const problem = problemOf(costPlusPrice(load, 0.9, settings, { serviceId: 's' }));
     expect(problem.code).toBe('fees-too-high');
     expect(problem.message).toContain('commission');
-    expect(problemOf(costPlusPrice(load, 0, { ...settings, commission: 1 }, {})).code).toBe('fees-too-high');
+    expect(problemOf(costPlusPrice(load, 0, { ...settings, commission: 1 }, {})).code).toBe(
+      'fees-too-high',
+    );
   });
 
   it('keeps at least the wanted margin when endings go up, and never sells dearer cost cheaper', () => {
@@ -71,7 +75,9 @@ describe('price endings (P5)', () => {
     expect(valueOf(chargedPrice(8182.7, every10))).toBe(8900);
     expect(valueOf(chargedPrice(8900, every10))).toBe(8900);
     expect(valueOf(chargedPrice(8900.01, every10))).toBe(9000);
-    expect(valueOf(chargedPrice(8500.0000001, { ...every10, everyMinor: 500, endingsMinor: [0] }))).toBe(8500);
+    expect(
+      valueOf(chargedPrice(8500.0000001, { ...every10, everyMinor: 500, endingsMinor: [0] })),
+    ).toBe(8500);
   });
 
   it('takes the nearest when the house says so, the upper of two as near', () => {

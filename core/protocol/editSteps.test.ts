@@ -4,9 +4,21 @@ import type { LayerGroup, Protocol, Step } from '../house/house';
 import { asId, type StepId } from '../house/ids';
 import { minutes, protocol, step } from '../testing/sample';
 import { arrange } from './arrange';
-import { changeStep, insertStep, moveStepTo, nudgeStep, putBeside, putInLayers, removeStep } from './editSteps';
+import {
+  changeStep,
+  insertStep,
+  moveStepTo,
+  nudgeStep,
+  putBeside,
+  putInLayers,
+  removeStep,
+} from './editSteps';
 
-const layers: LayerGroup = { id: asId('layers'), name: 'Layers', layers: { first: 1, returning: 2 } };
+const layers: LayerGroup = {
+  id: asId('layers'),
+  name: 'Layers',
+  layers: { first: 1, returning: 2 },
+};
 
 function named(name: string, changes: Partial<Step> = {}): Step {
   return step(name, minutes(1), { id: asId(name), ...changes });
@@ -26,7 +38,8 @@ const sample = protocol(
 );
 const id = (name: string): StepId => asId(name);
 const names = (of: Protocol): string => of.steps.map((each) => each.name).join(' ');
-const find = (of: Protocol, name: string): Step | undefined => of.steps.find((each) => each.name === name);
+const find = (of: Protocol, name: string): Step | undefined =>
+  of.steps.find((each) => each.name === name);
 
 describe('editing steps', () => {
   it('adds after a step, with all that is beside it', () => {
@@ -38,22 +51,30 @@ describe('editing steps', () => {
     const beside = insertStep(sample, named('new'), id('massage'));
     expect(names(beside)).toBe('set-up cleanse acid mask massage new record reset');
     expect(find(beside, 'new')?.meanwhileOf).toBe('mask');
-    expect(names(insertStep(sample, named('new')))).toBe('set-up cleanse acid mask massage record new reset');
+    expect(names(insertStep(sample, named('new')))).toBe(
+      'set-up cleanse acid mask massage record new reset',
+    );
   });
 
   it('moves a step with what is beside it, over the edges of layers and stretches', () => {
-    expect(names(nudgeStep(sample, id('record'), 'up'))).toBe('set-up cleanse acid mask record massage reset');
+    expect(names(nudgeStep(sample, id('record'), 'up'))).toBe(
+      'set-up cleanse acid mask record massage reset',
+    );
     expect(nudgeStep(sample, id('massage'), 'up').steps).toEqual(sample.steps);
     const joined = nudgeStep(sample, id('mask'), 'up');
     expect(find(joined, 'mask')?.layerGroupId).toBe(layers.id);
-    expect(names(nudgeStep(joined, id('mask'), 'up'))).toBe('set-up cleanse mask massage record acid reset');
+    expect(names(nudgeStep(joined, id('mask'), 'up'))).toBe(
+      'set-up cleanse mask massage record acid reset',
+    );
     const out = nudgeStep(sample, id('cleanse'), 'up');
     expect(find(out, 'cleanse')?.stretch).toBe('set-up');
     expect(nudgeStep(sample, id('set-up'), 'up')).toBe(sample);
   });
 
   it('moves to the place of another step', () => {
-    expect(names(moveStepTo(sample, id('mask'), id('cleanse')))).toBe('set-up mask massage record cleanse acid reset');
+    expect(names(moveStepTo(sample, id('mask'), id('cleanse')))).toBe(
+      'set-up mask massage record cleanse acid reset',
+    );
     const toReset = moveStepTo(sample, id('cleanse'), id('reset'));
     expect(find(toReset, 'cleanse')?.stretch).toBe('reset');
     const beside = moveStepTo(sample, id('massage'), id('cleanse'));
@@ -73,13 +94,17 @@ describe('editing steps', () => {
     const moved = putBeside(sample, id('mask'), id('cleanse'));
     expect(names(moved)).toBe('set-up cleanse mask massage record acid reset');
     expect(find(moved, 'massage')?.meanwhileOf).toBe('cleanse');
-    expect(find(putBeside(sample, id('massage'), undefined), 'massage')?.meanwhileOf).toBeUndefined();
+    expect(
+      find(putBeside(sample, id('massage'), undefined), 'massage')?.meanwhileOf,
+    ).toBeUndefined();
     expect(putBeside(sample, id('mask'), id('mask'))).toBe(sample);
   });
 
   it('brings a step to the layers it joins', () => {
     const more = insertStep(sample, named('rinse'), id('mask'));
-    expect(names(putInLayers(more, id('rinse'), layers.id))).toBe('set-up cleanse acid rinse mask massage record reset');
+    expect(names(putInLayers(more, id('rinse'), layers.id))).toBe(
+      'set-up cleanse acid rinse mask massage record reset',
+    );
     expect(find(putInLayers(sample, id('acid'), undefined), 'acid')?.layerGroupId).toBeUndefined();
   });
 
@@ -92,15 +117,25 @@ describe('editing steps', () => {
 describe('laws of editing', () => {
   const which = fc.constantFrom(...sample.steps.map((each) => each.id));
   const edit = fc.oneof(
-    fc.tuple(which, fc.constantFrom<'up' | 'down'>('up', 'down')).map(([a, d]) => (p: Protocol) => nudgeStep(p, a, d)),
-    fc.tuple(which, which).map(([a, b]) => (p: Protocol) => moveStepTo(p, a, b)),
+    fc.tuple(which, fc.constantFrom<'up' | 'down'>('up', 'down')).map(
+      ([a, d]) =>
+        (p: Protocol) =>
+          nudgeStep(p, a, d),
+    ),
+    fc.tuple(which, which).map(
+      ([a, b]) =>
+        (p: Protocol) =>
+          moveStepTo(p, a, b),
+    ),
   );
 
   it('moving never loses a step, and what can be worked stays workable', () => {
     fc.assert(
       fc.property(fc.array(edit, { maxLength: 12 }), (edits) => {
         const after = edits.reduce((p, make) => make(p), sample);
-        expect(after.steps.map((each) => each.id).sort()).toEqual(sample.steps.map((each) => each.id).sort());
+        expect(after.steps.map((each) => each.id).sort()).toEqual(
+          sample.steps.map((each) => each.id).sort(),
+        );
         const arranged = arrange(after, 'first');
         expect(arranged.ok ? [] : arranged.problems).toEqual([]);
       }),

@@ -71,7 +71,14 @@ export function nudgeStep(protocol: Protocol, id: StepId, direction: 'up' | 'dow
   if (!block) {
     return withBlocks(
       protocol,
-      blocks.map((each) => ({ ...each, beside: swapped(each.beside, each.beside.findIndex((one) => one.id === id), by) })),
+      blocks.map((each) => ({
+        ...each,
+        beside: swapped(
+          each.beside,
+          each.beside.findIndex((one) => one.id === id),
+          by,
+        ),
+      })),
     );
   }
   const neighbour = blocks[at + by];
@@ -82,8 +89,12 @@ export function nudgeStep(protocol: Protocol, id: StepId, direction: 'up' | 'dow
     return withBlocks(protocol, blocks.with(at, { ...block, step: moved }));
   }
   if (neighbour.step.layerGroupId !== block.step.layerGroupId) {
-    const layerGroupId = block.step.layerGroupId === undefined ? neighbour.step.layerGroupId : undefined;
-    return withBlocks(protocol, blocks.with(at, { ...block, step: { ...block.step, layerGroupId } }));
+    const layerGroupId =
+      block.step.layerGroupId === undefined ? neighbour.step.layerGroupId : undefined;
+    return withBlocks(
+      protocol,
+      blocks.with(at, { ...block, step: { ...block.step, layerGroupId } }),
+    );
   }
   return withBlocks(protocol, swapped(blocks, at, by));
 }
@@ -101,7 +112,9 @@ export function moveStepTo(protocol: Protocol, id: StepId, overId: StepId): Prot
     const order = protocol.steps.findIndex((step) => step.id === overId);
     const down = protocol.steps.findIndex((step) => step.id === id) < order;
     const rest = protocol.steps.filter((step) => step.id !== id);
-    const to = rest.findIndex((step) => step.id === overId) + (down || over.meanwhileOf === undefined ? 1 : 0);
+    const to =
+      rest.findIndex((step) => step.id === overId) +
+      (down || over.meanwhileOf === undefined ? 1 : 0);
     return ordered({ ...protocol, steps: rest.toSpliced(to, 0, { ...moving, meanwhileOf: host }) });
   }
   const blocks = blocksOf(protocol);
@@ -120,7 +133,9 @@ export function putBeside(protocol: Protocol, id: StepId, hostId: StepId | undef
   if (hostId === id) return protocol;
   const steps = protocol.steps.map((step) => {
     if (step.id === id) return { ...step, meanwhileOf: hostId };
-    return hostId !== undefined && step.meanwhileOf === id ? { ...step, meanwhileOf: hostId } : step;
+    return hostId !== undefined && step.meanwhileOf === id
+      ? { ...step, meanwhileOf: hostId }
+      : step;
   });
   return ordered({ ...protocol, steps });
 }
@@ -138,7 +153,10 @@ export function putInLayers(
   const last = rest.findLastIndex((each) => each.step.layerGroupId === layerGroupId);
   if (!block || layerGroupId === undefined || last === -1) return withBlocks(changed, blocks);
   const stretch = rest[last]?.step.stretch ?? block.step.stretch;
-  return withBlocks(changed, rest.toSpliced(last + 1, 0, { ...block, step: { ...block.step, stretch } }));
+  return withBlocks(
+    changed,
+    rest.toSpliced(last + 1, 0, { ...block, step: { ...block.step, stretch } }),
+  );
 }
 
 /** The steps in the order in which they are worked: stretch by stretch, each followed by what is done beside it. */
@@ -147,7 +165,9 @@ export function ordered(protocol: Protocol): Protocol {
 }
 
 function blocksOf({ steps }: Protocol): Block[] {
-  const outer = new Set(steps.filter((step) => step.meanwhileOf === undefined).map((step) => step.id));
+  const outer = new Set(
+    steps.filter((step) => step.meanwhileOf === undefined).map((step) => step.id),
+  );
   return steps
     .filter((step) => step.meanwhileOf === undefined || !outer.has(step.meanwhileOf))
     .map((step) => ({ step, beside: steps.filter((one) => one.meanwhileOf === step.id) }));
@@ -168,5 +188,7 @@ function withBlocks(protocol: Protocol, blocks: readonly Block[]): Protocol {
 function swapped<T>(items: readonly T[], at: number, by: -1 | 1): readonly T[] {
   const one = items[at];
   const other = items[at + by];
-  return one === undefined || other === undefined ? items : items.with(at, other).with(at + by, one);
+  return one === undefined || other === undefined
+    ? items
+    : items.with(at, other).with(at + by, one);
 }

@@ -12,7 +12,10 @@ const base = protocol([cleanse, mask, finish]);
 describe('bringing two edits together', () => {
   it('keeps both when they touch different things', () => {
     const mine = { ...changeStep(base, cleanse.id, { minutes: minutes(5) }), summary: 'mine' };
-    const theirs = { ...insertStep(base, step('tone', minutes(1), { id: asId('tone') }), mask.id), name: 'Theirs' };
+    const theirs = {
+      ...insertStep(base, step('tone', minutes(1), { id: asId('tone') }), mask.id),
+      name: 'Theirs',
+    };
     const { protocol: merged, clashes } = mergeProtocols(base, mine, theirs);
     expect(clashes).toEqual([]);
     expect(merged).toMatchObject({ name: 'Theirs', summary: 'mine' });
@@ -23,7 +26,9 @@ describe('bringing two edits together', () => {
   it('is the same from both sides when nothing clashes', () => {
     const mine = changeStep(base, cleanse.id, { note: 'gently' });
     const theirs = removeStep(base, finish.id);
-    expect(mergeProtocols(base, mine, theirs).protocol).toEqual(mergeProtocols(base, theirs, mine).protocol);
+    expect(mergeProtocols(base, mine, theirs).protocol).toEqual(
+      mergeProtocols(base, theirs, mine).protocol,
+    );
   });
 
   it('names what both changed, and keeps mine there', () => {

@@ -47,7 +47,8 @@ function mergeLists<T extends { readonly id: string }>(
   theirs: readonly T[],
   pick: (any: T, was: T | undefined, my: T | undefined, their: T | undefined) => T | undefined,
 ): T[] {
-  const find = (list: readonly T[], id: string): T | undefined => list.find((item) => item.id === id);
+  const find = (list: readonly T[], id: string): T | undefined =>
+    list.find((item) => item.id === id);
   const merged: T[] = [];
   for (const my of mine) {
     const kept = pick(my, find(base, my.id), my, find(theirs, my.id));
@@ -57,7 +58,9 @@ function mergeLists<T extends { readonly id: string }>(
     if (find(mine, their.id)) return;
     const kept = pick(their, find(base, their.id), undefined, their);
     if (!kept) return;
-    const before = theirs.slice(0, at).findLast((item) => merged.some((each) => each.id === item.id));
+    const before = theirs
+      .slice(0, at)
+      .findLast((item) => merged.some((each) => each.id === item.id));
     const place = before ? merged.findIndex((item) => item.id === before.id) + 1 : 0;
     merged.splice(place, 0, kept);
   });
@@ -66,9 +69,13 @@ function mergeLists<T extends { readonly id: string }>(
 
 /** One may have taken out the step beside which the other put work: it then stands by itself. */
 function withoutDeadEnds(steps: readonly Step[]): Step[] {
-  const outer = new Set(steps.filter((step) => step.meanwhileOf === undefined).map((step) => step.id));
+  const outer = new Set(
+    steps.filter((step) => step.meanwhileOf === undefined).map((step) => step.id),
+  );
   return steps.map((step) =>
-    step.meanwhileOf === undefined || outer.has(step.meanwhileOf) ? step : { ...step, meanwhileOf: undefined },
+    step.meanwhileOf === undefined || outer.has(step.meanwhileOf)
+      ? step
+      : { ...step, meanwhileOf: undefined },
   );
 }
 

@@ -28,7 +28,10 @@ describe('density (Q2)', () => {
 
   it('turns ml into g and back', () => {
     expect(valueOf(convertUnit(exactly(10), 'ml', 'g', gel, {})).usual).toBeCloseTo(10.2, 12);
-    expect(valueOf(convertUnit(exactly(1.553424), 'g', 'ml', gel, {})).usual).toBeCloseTo(1.522965, 6);
+    expect(valueOf(convertUnit(exactly(1.553424), 'g', 'ml', gel, {})).usual).toBeCloseTo(
+      1.522965,
+      6,
+    );
   });
 
   it('names the material when the density is needed and missing', () => {

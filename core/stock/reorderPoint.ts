@@ -52,13 +52,20 @@ export function reorderPoint(
   where: Where,
 ): Outcome<ReorderPoint> {
   if (!(terms.serviceLevel > 0 && terms.serviceLevel < 1)) {
-    return fail('setting-invalid', 'The service level must be between 0 and 100 %, without the ends.', {
-      settings: true,
-      field: 'serviceLevel',
-    });
+    return fail(
+      'setting-invalid',
+      'The service level must be between 0 and 100 %, without the ends.',
+      {
+        settings: true,
+        field: 'serviceLevel',
+      },
+    );
   }
   if (!(terms.packUnits > 0)) {
-    return fail('pack-invalid', 'The pack must hold more than 0.', { ...where, field: 'pack.content' });
+    return fail('pack-invalid', 'The pack must hold more than 0.', {
+      ...where,
+      field: 'pack.content',
+    });
   }
   const { meanSize, squareSize } = momentsOf(demand);
   const meanDemand = uses.mean * meanSize;

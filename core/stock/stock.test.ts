@@ -13,7 +13,12 @@ const sachets: UseRate[] = [
 ];
 const lead: LeadTime = { leadTimeDays: 6, leadTimeSdDays: 2, reviewDays: 0 };
 
-function point(rates: readonly UseRate[], terms: LeadTime, serviceLevel = 0.95, indivisible?: number): ReorderPoint {
+function point(
+  rates: readonly UseRate[],
+  terms: LeadTime,
+  serviceLevel = 0.95,
+  indivisible?: number,
+): ReorderPoint {
   const demand = materialDemand(rates);
   const uses = usesWhileWaiting(demand.usesPerDay, terms);
   return valueOf(reorderPoint(demand, uses, { indivisible, packUnits: 10, serviceLevel }, {}));
@@ -31,7 +36,9 @@ describe('demand (S1, S2)', () => {
   });
 
   it('does not count services without visits', () => {
-    expect(materialDemand([...sachets, { visitsPerWeek: 0, amount: 50 }])).toEqual(materialDemand(sachets));
+    expect(materialDemand([...sachets, { visitsPerWeek: 0, amount: 50 }])).toEqual(
+      materialDemand(sachets),
+    );
   });
 });
 
@@ -53,13 +60,20 @@ describe('reorder point (S3)', () => {
   });
 
   it('keeps the mean of sizes that lie between two cells', () => {
-    const between = point([{ visitsPerWeek: 70, amount: 1 }, { visitsPerWeek: 70, amount: 1.234 }], lead);
-    expect(between.meanDemand).toBeCloseTo((6 * 10 * (1 + 1.234)), 9);
+    const between = point(
+      [
+        { visitsPerWeek: 70, amount: 1 },
+        { visitsPerWeek: 70, amount: 1.234 },
+      ],
+      lead,
+    );
+    expect(between.meanDemand).toBeCloseTo(6 * 10 * (1 + 1.234), 9);
     expect(between.amount).toBeGreaterThan(between.meanDemand);
   });
 
   it('turns to the normal approximation for many uses, close to the recursion at the change', () => {
-    const busy = (visits: number): ReorderPoint => point([{ visitsPerWeek: visits, amount: 1 }], { ...lead, leadTimeSdDays: 0 }, 0.95, 1);
+    const busy = (visits: number): ReorderPoint =>
+      point([{ visitsPerWeek: visits, amount: 1 }], { ...lead, leadTimeSdDays: 0 }, 0.95, 1);
     const below = busy(233);
     const above = busy(234);
     expect([below.method, above.method]).toEqual(['recursion', 'normal']);

@@ -38,7 +38,12 @@ export const settings: HouseSettings = {
   therapistCharge: 'attended',
   onCost: 0.24,
   bookableShare: 0.78,
-  roomCost: { fixedPerMonthMinor: 216000, openDaysPerMonth: 26, openHoursPerDay: 9, occupancy: 0.65 },
+  roomCost: {
+    fixedPerMonthMinor: 216000,
+    openDaysPerMonth: 26,
+    openHoursPerDay: 9,
+    occupancy: 0.65,
+  },
   vat: 0.13,
   commission: 0.1,
   cardFee: 0.015,
@@ -114,7 +119,11 @@ export function step(name: string, time: Minutes, changes: Partial<Step> = {}): 
 }
 
 /** A dose of a material, freshly opened. */
-export function dose(materialId: MaterialId, amount: Dose['amount'], changes: Partial<Dose> = {}): Dose {
+export function dose(
+  materialId: MaterialId,
+  amount: Dose['amount'],
+  changes: Partial<Dose> = {},
+): Dose {
   made += 1;
   return {
     id: asId(`dose-${made}`),
@@ -125,12 +134,22 @@ export function dose(materialId: MaterialId, amount: Dose['amount'], changes: Pa
   };
 }
 
-export function measured(quantity: number, unit: 'ml' | 'g' | 'piece'): Extract<Dose['amount'], { how: 'measured' }> {
+export function measured(
+  quantity: number,
+  unit: 'ml' | 'g' | 'piece',
+): Extract<Dose['amount'], { how: 'measured' }> {
   return { how: 'measured', quantity: exactly(quantity), unit };
 }
 
 export function protocol(steps: readonly Step[], changes: Partial<Protocol> = {}): Protocol {
-  return { id: asId('protocol'), name: 'Protocol', summary: '', steps, layerGroups: [], ...changes };
+  return {
+    id: asId('protocol'),
+    name: 'Protocol',
+    summary: '',
+    steps,
+    layerGroups: [],
+    ...changes,
+  };
 }
 
 export function service(changes: Partial<Service> = {}): Service {
@@ -167,7 +186,10 @@ export function house(changes: Partial<House> = {}): House {
 export function shelf(
   materials: readonly House['materials'][number][],
   mixes: readonly Mix[] = [],
-): { materials: ReadonlyMap<MaterialId, House['materials'][number]>; mixes: ReadonlyMap<Mix['id'], Mix> } {
+): {
+  materials: ReadonlyMap<MaterialId, House['materials'][number]>;
+  mixes: ReadonlyMap<Mix['id'], Mix>;
+} {
   return {
     materials: new Map(materials.map((material) => [material.id, material])),
     mixes: new Map(mixes.map((mix) => [mix.id, mix])),
@@ -181,7 +203,11 @@ export function valueOf<T>(outcome: Outcome<T>): T {
 }
 
 /** The first problem of an outcome that must have one. */
-export function problemOf(outcome: Outcome<unknown>): { code: string; message: string; where: object } {
+export function problemOf(outcome: Outcome<unknown>): {
+  code: string;
+  message: string;
+  where: object;
+} {
   if (outcome.ok) throw new Error('There is a value where a problem was expected.');
   const [first] = outcome.problems;
   if (!first) throw new Error('There is neither a value nor a problem.');

@@ -28,7 +28,9 @@ export type TimeSettings = Pick<HouseSettings, 'slotGridMinutes' | 'slotQuantile
 
 /** One line of the day's clock, with expected minutes. @see T4 */
 export interface ScheduleRow {
-  readonly of: { readonly kind: 'step'; readonly stepId: StepId } | { readonly kind: 'between'; readonly layerGroupId: LayerGroupId };
+  readonly of:
+    | { readonly kind: 'step'; readonly stepId: StepId }
+    | { readonly kind: 'between'; readonly layerGroupId: LayerGroupId };
   readonly name: string;
   readonly stretch: Stretch;
   readonly layer?: number;

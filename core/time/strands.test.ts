@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { minutes, protocol, settings, step, valueOf } from '../testing/sample';
+import { chanceBeyond } from './distribution';
 import { scheduleOf } from './schedule';
 import { strandsOf, type Segment } from './strands';
+import { tailOf } from './tail';
 
 const mask = step('mask', minutes(12), { hands: 'free', capMinutes: 10 });
 const strands = strandsOf(
@@ -40,7 +42,11 @@ describe('strands of the ribbon', () => {
   });
 
   it('lay what is done meanwhile beside its step, and the visit on the client', () => {
-    expect(said(strands.client)).toEqual(['5-9 cleanse hands-on', '9-21 mask free', '21-24 finish watching']);
+    expect(said(strands.client)).toEqual([
+      '5-9 cleanse hands-on',
+      '9-21 mask free',
+      '21-24 finish watching',
+    ]);
     expect(said(strands.meanwhile)).toEqual(['9-11 soak hands-on', '11-18 massage hands-on']);
     expect(strands.room).toEqual([
       { stretch: 'set-up', from: 0, to: 5 },
@@ -53,5 +59,22 @@ describe('strands of the ribbon', () => {
     expect(strands.caps).toEqual([
       { stepId: mask.id, at: 19, capMinutes: 10, chancePast: 1, passed: false },
     ]);
+  });
+});
+
+describe('the tail of the ribbon', () => {
+  it('peaks near the median and leaves out less than one visit in a hundred', () => {
+    const schedule = valueOf(
+      scheduleOf(
+        protocol([step('talk', minutes(5, 8, 15)), step('massage', minutes(18, 20, 26))]),
+        'first',
+        settings,
+      ),
+    );
+    const tail = tailOf(schedule.roomTime);
+    const peak = tail.points.find((point) => point.height === 1);
+    expect(Math.abs((peak?.minutes ?? 0) - schedule.room.p50)).toBeLessThan(1);
+    expect(chanceBeyond(schedule.roomTime, tail.to)).toBeLessThan(0.01);
+    expect(tail.points).toHaveLength(Math.round((tail.to - tail.from) * 10) + 1);
   });
 });

@@ -28,7 +28,11 @@ export interface Strands {
   /** what is done beside the step it fits into */
   readonly meanwhile: readonly Segment[];
   readonly hands: Readonly<Record<Role, readonly Segment[]>>;
-  readonly room: readonly { readonly stretch: Stretch; readonly from: number; readonly to: number }[];
+  readonly room: readonly {
+    readonly stretch: Stretch;
+    readonly from: number;
+    readonly to: number;
+  }[];
   readonly caps: readonly CapEdge[];
   readonly end: number;
 }
@@ -43,11 +47,17 @@ export function strandsOf(schedule: Schedule): Strands {
   const beside = schedule.rows.filter((row) => row.meanwhileOf !== undefined);
   const end = outer.reduce((latest, row) => Math.max(latest, endOf(row)), 0);
   return {
-    client: outer.filter((row) => row.stretch === 'visit').map((row) => segment(row, row.startsAt, endOf(row), row.hands)),
-    meanwhile: beside.map((row) => segment(row, row.startsAt, row.startsAt + row.ownMinutes, row.hands)),
+    client: outer
+      .filter((row) => row.stretch === 'visit')
+      .map((row) => segment(row, row.startsAt, endOf(row), row.hands)),
+    meanwhile: beside.map((row) =>
+      segment(row, row.startsAt, row.startsAt + row.ownMinutes, row.hands),
+    ),
     hands: {
       therapist: outer.flatMap((row) => handsDuring(row, beside, 'therapist')),
-      assistant: outer.flatMap((row) => handsDuring(row, beside, 'assistant')).filter((piece) => piece.stepId !== undefined),
+      assistant: outer
+        .flatMap((row) => handsDuring(row, beside, 'assistant'))
+        .filter((piece) => piece.stepId !== undefined),
     },
     room: (['set-up', 'visit', 'reset'] as const).flatMap((stretch) => {
       const rows = outer.filter((row) => row.stretch === stretch);
@@ -74,7 +84,9 @@ function handsDuring(row: ScheduleRow, beside: readonly ScheduleRow[], role: Rol
 }
 
 function rest(row: ScheduleRow, role: Role, from: number, to: number): Segment {
-  return row.by === role ? segment(row, from, to, row.hands) : { from, to, name: 'free', mark: 'free' };
+  return row.by === role
+    ? segment(row, from, to, row.hands)
+    : { from, to, name: 'free', mark: 'free' };
 }
 
 function belongsTo(work: ScheduleRow, row: ScheduleRow): boolean {
@@ -94,5 +106,7 @@ function capOf(row: ScheduleRow): CapEdge[] {
   if (!row.contact || row.of.kind !== 'step') return [];
   const { capMinutes, chancePast, expectedMinutes } = row.contact;
   const at = row.startsAt + capMinutes;
-  return [{ stepId: row.of.stepId, at, capMinutes, chancePast, passed: expectedMinutes > capMinutes }];
+  return [
+    { stepId: row.of.stepId, at, capMinutes, chancePast, passed: expectedMinutes > capMinutes },
+  ];
 }

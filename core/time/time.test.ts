@@ -29,8 +29,14 @@ function clock(steps: readonly Step[], groups: readonly LayerGroup[] = []): Sche
 }
 
 const anyMinutes = fc
-  .tuple(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 100 }), fc.integer({ min: 0, max: 100 }))
-  .map(([least, more, most]): Minutes => minutes(least / 10, (least + more) / 10, (least + more + most) / 10));
+  .tuple(
+    fc.integer({ min: 0, max: 200 }),
+    fc.integer({ min: 0, max: 100 }),
+    fc.integer({ min: 0, max: 100 }),
+  )
+  .map(([least, more, most]): Minutes =>
+    minutes(least / 10, (least + more) / 10, (least + more + most) / 10),
+  );
 
 describe('the incomplete beta function', () => {
   it('agrees with its closed forms', () => {
@@ -103,7 +109,10 @@ describe('people (T4)', () => {
   });
 
   it('keeps the therapist at the mask while an assistant massages the hands', () => {
-    const [mask, massage] = [step('mask', minutes(12), { hands: 'watching' }), step('hands', minutes(9), { by: 'assistant' })];
+    const [mask, massage] = [
+      step('mask', minutes(12), { hands: 'watching' }),
+      step('hands', minutes(9), { by: 'assistant' }),
+    ];
     const { attended } = clock([mask, { ...massage, meanwhileOf: mask.id }]);
     expect(attended).toEqual({ therapist: 12, assistant: 9 });
   });
@@ -177,11 +186,14 @@ describe('laws of time', () => {
 
   it('a protocol of fixed times has a spread of zero', () => {
     fc.assert(
-      fc.property(fc.array(fc.integer({ min: 0, max: 300 }), { minLength: 1, maxLength: 8 }), (tenths) => {
-        const { room } = clock(tenths.map((tenth) => step('s', minutes(tenth / 10))));
-        expect(room.sd).toBe(0);
-        expect(room.mean).toBeCloseTo(tenths.reduce((a, b) => a + b, 0) / 10, 9);
-      }),
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: 300 }), { minLength: 1, maxLength: 8 }),
+        (tenths) => {
+          const { room } = clock(tenths.map((tenth) => step('s', minutes(tenth / 10))));
+          expect(room.sd).toBe(0);
+          expect(room.mean).toBeCloseTo(tenths.reduce((a, b) => a + b, 0) / 10, 9);
+        },
+      ),
     );
   });
 

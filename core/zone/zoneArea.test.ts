@@ -17,8 +17,7 @@ describe('zone areas (D1)', () => {
   });
 
   it('covers the whole body but one percent, never a zone', () => {
-    const percent =
-      zoneAreaCm2(ZONE_IDS, settings) / bodySurfaceM2(settings.referenceClient) / 100;
+    const percent = zoneAreaCm2(ZONE_IDS, settings) / bodySurfaceM2(settings.referenceClient) / 100;
     expect(percent).toBeCloseTo(99, 9);
   });
 
@@ -31,7 +30,9 @@ describe('zone areas (D1)', () => {
   });
 
   it('says zones as a therapist does', () => {
-    const spoken = (['neck-front', 'lower-leg-left', 'eye-contour', 'decollete'] satisfies ZoneId[]).map(zoneName);
+    const spoken = (
+      ['neck-front', 'lower-leg-left', 'eye-contour', 'decollete'] satisfies ZoneId[]
+    ).map(zoneName);
     expect(spoken).toEqual(['neck front', 'left lower leg', 'eye contour', 'décolleté']);
   });
 });

@@ -63,7 +63,10 @@ function leafPercent(leaf: LeafZone, settings: BodySettings): number {
   }
 }
 
-type SidedZone = Exclude<LeafZone, FacePart | 'scalp' | 'neck-front' | 'neck-back' | 'decollete' | 'abdomen' | 'chest' | 'back'>;
+type SidedZone = Exclude<
+  LeafZone,
+  FacePart | 'scalp' | 'neck-front' | 'neck-back' | 'decollete' | 'abdomen' | 'chest' | 'back'
+>;
 type Limb = SidedZone extends `${infer L}-${'left' | 'right'}` ? L : never;
 
 function withoutSide(zone: SidedZone): Limb {

@@ -63,17 +63,23 @@ export const ZONE_IDS: readonly ZoneId[] = [
   'chest',
   'abdomen',
   'back',
-  ...(['buttocks', 'upper-arms', 'forearms', 'hands', 'thighs', 'lower-legs', 'feet'] as const).flatMap(
-    (region) => [region, ...REGION_PARTS[region]],
-  ),
+  ...(
+    ['buttocks', 'upper-arms', 'forearms', 'hands', 'thighs', 'lower-legs', 'feet'] as const
+  ).flatMap((region) => [region, ...REGION_PARTS[region]]),
 ];
 
-const SPOKEN: Partial<Record<ZoneId, string>> = { 'eye-contour': 'eye contour', decollete: 'décolleté' };
+const SPOKEN: Partial<Record<ZoneId, string>> = {
+  'eye-contour': 'eye contour',
+  decollete: 'décolleté',
+};
 
 /** The zone as it is said: "neck front", "left thigh". */
 export function zoneName(zone: ZoneId): string {
   const sided = /^(.*)-(left|right)$/.exec(zone);
-  return SPOKEN[zone] ?? (sided ? `${sided[2]} ${sided[1]?.replaceAll('-', ' ')}` : zone.replaceAll('-', ' '));
+  return (
+    SPOKEN[zone] ??
+    (sided ? `${sided[2]} ${sided[1]?.replaceAll('-', ' ')}` : zone.replaceAll('-', ' '))
+  );
 }
 
 /** The zones without parts that `zone` stands for. */

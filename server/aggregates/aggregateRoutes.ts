@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
-import { AGGREGATES, type AggregateName, type Aggregates } from '@bienestar/contract/api';
+import type { AggregateName, Aggregates } from '@bienestar/contract/api';
+import { AGGREGATES } from '@bienestar/contract/rules';
 import { idTaken, inUse, invalidInput, notFound, staleWrite } from '../http/problems';
 import { checkedInput, checkReferences, takeVersion, versionFrom } from './checkInput';
 import type { Store } from './store';

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { AGGREGATE_NAMES, type Versioned } from '@bienestar/contract/api';
+import type { Versioned } from '@bienestar/contract/api';
+import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
 import type { Material, Protocol } from '@bienestar/core/house/house';
 import { startApi, type TestApi } from '../testing/api';
 
@@ -31,13 +32,18 @@ describe('every kind of aggregate', () => {
     expect(made.status).toBe(201);
     expect(made.headers.get('location')).toBe(`/api/${name}/brand-new`);
     expect((await api.send('POST', name, value)).status).toBe(409);
-    expect((await api.send('DELETE', `${name}/brand-new?version=${made.body.version}`)).status).toBe(204);
+    expect(
+      (await api.send('DELETE', `${name}/brand-new?version=${made.body.version}`)).status,
+    ).toBe(204);
     expect((await api.send('GET', `${name}/brand-new`)).status).toBe(404);
   });
 
   it.each(AGGREGATE_NAMES)('%s: answers bad input with 4xx and the place', async (name) => {
     for (const body of ['{', '[]', 'null', '7', '{}', { version: 1, id: '<b>', name: '' }]) {
-      for (const [method, path] of [['POST', name], ['PUT', `${name}/brand-new`]] as const) {
+      for (const [method, path] of [
+        ['POST', name],
+        ['PUT', `${name}/brand-new`],
+      ] as const) {
         const answer = await api.send(method, path, body);
         expect([method, body, answer.status]).toEqual([method, body, 400]);
         expect(answer.headers.get('content-type')).toContain('application/problem+json');
@@ -68,7 +74,10 @@ describe('two people saving at once', () => {
         api.send('PUT', `protocols/${read.id}`, { ...read, summary: `writer ${at}` }),
       ),
     );
-    expect(answers.map((answer) => answer.status).sort()).toEqual([200, ...Array<number>(7).fill(409)]);
+    expect(answers.map((answer) => answer.status).sort()).toEqual([
+      200,
+      ...Array<number>(7).fill(409),
+    ]);
     const after = await protocol('layered-fruit-acid');
     expect(after.version).toBe(read.version + 1);
     expect(after.steps).toEqual(read.steps);
@@ -129,18 +138,28 @@ describe('faults at their places', () => {
     const [first, ...rest] = read.steps;
     if (!first) throw new Error('a step is needed');
     const ghost = { ...first.doses[0], source: { kind: 'material', materialId: 'ghost' } };
-    const answer = await api.send('PUT', `protocols/${read.id}`, { ...read, steps: [{ ...first, doses: [ghost] }, ...rest] });
+    const answer = await api.send('PUT', `protocols/${read.id}`, {
+      ...read,
+      steps: [{ ...first, doses: [ghost] }, ...rest],
+    });
     expect(answer.body.errors).toEqual([
-      expect.objectContaining({ pointer: '/steps/0/doses/0/source/materialId', message: expect.stringContaining('ghost') as string }),
+      expect.objectContaining({
+        pointer: '/steps/0/doses/0/source/materialId',
+        message: expect.stringContaining('ghost') as string,
+      }),
     ]);
-    const beside = await api.send('PUT', `protocols/${read.id}`, { ...read, steps: [{ ...first, meanwhileOf: 'nowhere' }, ...rest] });
+    const beside = await api.send('PUT', `protocols/${read.id}`, {
+      ...read,
+      steps: [{ ...first, meanwhileOf: 'nowhere' }, ...rest],
+    });
     expect(beside.body.errors?.[0]?.pointer).toBe('/steps/0/meanwhileOf');
   });
 
   it('refuses absurd figures and more decimals than are kept', async () => {
     const milk = (await api.send<Versioned<Material>>('GET', 'materials/prickly-pear-milk')).body;
     if (milk.kind !== 'back-bar') throw new Error('a back-bar product is needed');
-    const put = (changes: object) => api.send('PUT', `materials/${milk.id}`, { ...milk, ...changes });
+    const put = (changes: object) =>
+      api.send('PUT', `materials/${milk.id}`, { ...milk, ...changes });
     const pack = (changes: object) => put({ pack: { ...milk.pack, ...changes } });
     for (const [answer, pointer] of [
       [await pack({ content: 0 }), '/pack/content'],
@@ -158,7 +177,10 @@ describe('faults at their places', () => {
   it('takes HTML in a name as the text that it is', async () => {
     const read = await protocol();
     const name = '<img src=x onerror=alert(1)> & “friends”';
-    const saved = await api.send<Versioned<Protocol>>('PUT', `protocols/${read.id}`, { ...read, name });
+    const saved = await api.send<Versioned<Protocol>>('PUT', `protocols/${read.id}`, {
+      ...read,
+      name,
+    });
     expect(saved.body.name).toBe(name);
   });
 });
@@ -168,11 +190,20 @@ describe('lines beside services and materials', () => {
     const { body: service } = await api.send<{ id: string }[]>('GET', 'services');
     const lines = (await api.send<{ serviceId: string; version: number }[]>('GET', 'demand')).body;
     const line = lines[0];
-    const saved = await api.send<object>('PUT', `demand/${line?.serviceId}`, { ...line, visitsPerWeek: 12.5 });
+    const saved = await api.send<object>('PUT', `demand/${line?.serviceId}`, {
+      ...line,
+      visitsPerWeek: 12.5,
+    });
     expect(saved.body).toMatchObject({ visitsPerWeek: 12.5 });
-    expect((await api.send('PUT', `demand/${line?.serviceId}`, { ...line, visitsPerWeek: 1 })).status).toBe(409);
+    expect(
+      (await api.send('PUT', `demand/${line?.serviceId}`, { ...line, visitsPerWeek: 1 })).status,
+    ).toBe(409);
     await api.send('POST', 'services', { ...service[0], version: undefined, id: 'new-service' });
-    const first = await api.send('PUT', 'demand/new-service', { serviceId: 'new-service', visitsPerWeek: 2, version: 0 });
+    const first = await api.send('PUT', 'demand/new-service', {
+      serviceId: 'new-service',
+      visitsPerWeek: 2,
+      version: 0,
+    });
     expect(first.status).toBe(200);
   });
 
@@ -190,10 +221,17 @@ describe('house settings', () => {
     const { settings } = await api.house();
     const put = (changes: object) => api.send('PUT', 'settings', { ...settings, ...changes });
     expect((await put({ commission: 1 })).body.errors?.[0]?.pointer).toBe('/commission');
-    expect((await put({ priceEndings: { ...settings.priceEndings, endingsMinor: [900] } })).status).toBe(400);
-    expect((await put({ faceShares: { ...settings.faceShares, nose: 0.5 } })).body.errors?.[0]?.message).toContain('100 %');
+    expect(
+      (await put({ priceEndings: { ...settings.priceEndings, endingsMinor: [900] } })).status,
+    ).toBe(400);
+    expect(
+      (await put({ faceShares: { ...settings.faceShares, nose: 0.5 } })).body.errors?.[0]?.message,
+    ).toContain('100 %');
     expect((await put({ targetMargin: 0.4 })).status).toBe(200);
     const stale = await put({ targetMargin: 0.5 });
-    expect([stale.status, stale.body.current]).toEqual([409, expect.objectContaining({ targetMargin: 0.4 })]);
+    expect([stale.status, stale.body.current]).toEqual([
+      409,
+      expect.objectContaining({ targetMargin: 0.4 }),
+    ]);
   });
 });

@@ -50,7 +50,10 @@ export function storeOf<T extends object, Row extends Kept & object>(
     const rows = await rowsOf<Row>(table, ['ordinal' as keyof Row & string], tx, where as never);
     const of = await Promise.all(children.map((child) => child.read(tx, id)));
     return rows.map((row) => ({
-      ...fromRow(row, of.map((byOwner) => byOwner.get(idOf(row)) ?? [])),
+      ...fromRow(
+        row,
+        of.map((byOwner) => byOwner.get(idOf(row)) ?? []),
+      ),
       version: row.version,
     }));
   };

@@ -40,7 +40,10 @@ describe('the house file', () => {
       ['[]', '/format'],
       [{ ...good, format: 'another' }, '/format'],
       [{ ...good, formatVersion: 99 }, '/formatVersion'],
-      [{ ...good, materials: [{ ...material, supplierId: 'ghost' }, ...materials] }, '/materials/0/supplierId'],
+      [
+        { ...good, materials: [{ ...material, supplierId: 'ghost' }, ...materials] },
+        '/materials/0/supplierId',
+      ],
       [{ ...good, rooms: [...(good.rooms ?? []), good.rooms?.[0]] }, '/rooms/3'],
       [{ ...good, services: 'none' }, '/services'],
       [{ ...good, surprise: 1 }, '/surprise'],
@@ -53,7 +56,11 @@ describe('the house file', () => {
   });
 
   it('is refused at 50 MB in a sentence', async () => {
-    const answer = await api.send('PUT', 'house/file', `{"format":"${HOUSE_FILE_FORMAT}","x":"${'x'.repeat(50_000_000)}"}`);
+    const answer = await api.send(
+      'PUT',
+      'house/file',
+      `{"format":"${HOUSE_FILE_FORMAT}","x":"${'x'.repeat(50_000_000)}"}`,
+    );
     expect([answer.status, answer.body.title]).toEqual([413, 'Too large']);
   });
 

@@ -46,6 +46,9 @@ export function houseRoutes(stores: Stores, sequelize: Sequelize): Router {
 }
 
 function fileName(house: string): string {
-  const plain = house.normalize('NFD').toLowerCase().replaceAll(/[^a-z0-9]+/g, '-');
+  const plain = house
+    .normalize('NFD')
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, '-');
   return plain.replaceAll(/^-+|-+$/g, '') || 'house';
 }

@@ -31,12 +31,19 @@ export class Refusal extends Error {
 export function invalidInput(errors: readonly Fault[]): Refusal {
   const detail =
     errors.length === 1 ? (errors[0]?.message ?? '') : `${errors.length} things need another look.`;
-  return new Refusal(400, PROBLEM_TYPES.invalid, 'Something in this does not fit', detail, { errors });
+  return new Refusal(400, PROBLEM_TYPES.invalid, 'Something in this does not fit', detail, {
+    errors,
+  });
 }
 
 /** 404: nothing of that id. */
 export function notFound(noun: string, id: string): Refusal {
-  return new Refusal(404, PROBLEM_TYPES.notFound, 'Not found', `There is no ${noun} “${id}” in the house.`);
+  return new Refusal(
+    404,
+    PROBLEM_TYPES.notFound,
+    'Not found',
+    `There is no ${noun} “${id}” in the house.`,
+  );
 }
 
 /** 409: somebody else saved in the meantime; both sides are answered. */
@@ -52,7 +59,12 @@ export function staleWrite(noun: string, current: unknown, yours: unknown): Refu
 
 /** 409: the id is already taken. */
 export function idTaken(noun: string, id: string): Refusal {
-  return new Refusal(409, PROBLEM_TYPES.taken, 'Already there', `There is already a ${noun} “${id}”.`);
+  return new Refusal(
+    409,
+    PROBLEM_TYPES.taken,
+    'Already there',
+    `There is already a ${noun} “${id}”.`,
+  );
 }
 
 /** 409: something else uses it. */
@@ -111,35 +123,70 @@ function refusalFor(error: unknown): Refusal {
       'The database does not answer just now. What you typed is kept, and is saved when it is back.',
     );
   }
-  if (error instanceof UniqueConstraintError) return idTaken('thing', String(error.errors[0]?.value ?? ''));
+  if (error instanceof UniqueConstraintError)
+    return idTaken('thing', String(error.errors[0]?.value ?? ''));
   if (error instanceof ForeignKeyConstraintError) {
     return invalidInput([
-      { pointer: '', code: 'reference.unknown', message: 'This points to something that is no longer in the house.' },
+      {
+        pointer: '',
+        code: 'reference.unknown',
+        message: 'This points to something that is no longer in the house.',
+      },
     ]);
   }
   const parserType = hasType(error) ? error.type : undefined;
   switch (parserType) {
     case 'entity.too.large':
-      return new Refusal(413, PROBLEM_TYPES.tooLarge, 'Too large', 'This is larger than the house can take in at once.');
+      return new Refusal(
+        413,
+        PROBLEM_TYPES.tooLarge,
+        'Too large',
+        'This is larger than the house can take in at once.',
+      );
     case 'entity.parse.failed':
-      return new Refusal(400, PROBLEM_TYPES.notJson, 'Not JSON', 'What was sent is not valid JSON.');
+      return new Refusal(
+        400,
+        PROBLEM_TYPES.notJson,
+        'Not JSON',
+        'What was sent is not valid JSON.',
+      );
     case 'encoding.unsupported':
     case 'charset.unsupported':
       return new Refusal(415, PROBLEM_TYPES.notJson, 'Unknown encoding', 'Send JSON in UTF-8.');
     case 'request.aborted':
     case 'request.size.invalid':
-      return new Refusal(400, PROBLEM_TYPES.notJson, 'Broken off', 'What was sent is not complete.');
+      return new Refusal(
+        400,
+        PROBLEM_TYPES.notJson,
+        'Broken off',
+        'What was sent is not complete.',
+      );
     case undefined:
     default:
   }
   if (error instanceof URIError) {
-    return new Refusal(400, PROBLEM_TYPES.notFound, 'Not an address', 'This address cannot be read.');
+    return new Refusal(
+      400,
+      PROBLEM_TYPES.notFound,
+      'Not an address',
+      'This address cannot be read.',
+    );
   }
-  return new Refusal(500, PROBLEM_TYPES.internal, 'A fault of ours', 'Something went wrong here. It is in the log under this request’s id.');
+  return new Refusal(
+    500,
+    PROBLEM_TYPES.internal,
+    'A fault of ours',
+    'Something went wrong here. It is in the log under this request’s id.',
+  );
 }
 
 /* Deadlocks and lock waits end by themselves, so a client may try again as with a missing database. */
-const PASSING_CODES = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT', 'ER_SERVER_SHUTDOWN', 'ER_CONNECTION_KILLED']);
+const PASSING_CODES = new Set([
+  'ER_LOCK_DEADLOCK',
+  'ER_LOCK_WAIT_TIMEOUT',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CONNECTION_KILLED',
+]);
 
 function isDatabaseAway(error: unknown): boolean {
   if (error instanceof ConnectionError) return true;
@@ -151,5 +198,7 @@ function isDatabaseAway(error: unknown): boolean {
 }
 
 function hasType(error: unknown): error is { readonly type: string } {
-  return typeof error === 'object' && error !== null && 'type' in error && typeof error.type === 'string';
+  return (
+    typeof error === 'object' && error !== null && 'type' in error && typeof error.type === 'string'
+  );
 }

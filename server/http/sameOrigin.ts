@@ -12,7 +12,12 @@ export const sameOriginWrites: RequestHandler = (request, _response, next) => {
     return;
   }
   next(
-    new Refusal(403, PROBLEM_TYPES.invalid, 'Not from here', 'Changes are only taken from the house’s own pages.'),
+    new Refusal(
+      403,
+      PROBLEM_TYPES.invalid,
+      'Not from here',
+      'Changes are only taken from the house’s own pages.',
+    ),
   );
 };
 

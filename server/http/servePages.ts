@@ -8,7 +8,11 @@ export function servePages(folder: string): Router {
   const router = Router();
   router.use(
     '/assets',
-    express.static(join(folder, 'assets'), { immutable: true, maxAge: A_YEAR_MS, fallthrough: true }),
+    express.static(join(folder, 'assets'), {
+      immutable: true,
+      maxAge: A_YEAR_MS,
+      fallthrough: true,
+    }),
   );
   router.use(express.static(folder, { index: false }));
   router.get(/.*/, (request, response, next) => {

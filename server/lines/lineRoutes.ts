@@ -1,7 +1,8 @@
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
-import { SCHEMAS, type Lines } from '@bienestar/contract/api';
+import type { Lines } from '@bienestar/contract/api';
 import type { ReferredKind } from '@bienestar/contract/references';
+import { SCHEMAS } from '@bienestar/contract/rules';
 import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
 import type { Store } from '../aggregates/store';
 import { invalidInput, staleWrite } from '../http/problems';
@@ -41,7 +42,9 @@ export function lineRoutes<N extends keyof Lines>(
     const { value: input, version } = takeVersion(request.body);
     const value = checkedInput<Lines[N]>(SCHEMAS[name] as never, input);
     if (keyOf(value) !== id) {
-      throw invalidInput([{ pointer: `/${key}`, code: 'id', message: 'The id cannot be changed.' }]);
+      throw invalidInput([
+        { pointer: `/${key}`, code: 'id', message: 'The id cannot be changed.' },
+      ]);
     }
     const saved = await sequelize.transaction(async (tx) => {
       await checkReferences(sequelize, [{ pointer: `/${key}`, kind: of, id }], tx);

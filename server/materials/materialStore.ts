@@ -107,14 +107,12 @@ function materialOf(
   packRow: PackRow | undefined,
   namedOf: readonly NamedAmountRow[],
 ): Material {
-  const named = namedOf.map(
-    ({ name, amount, spread, unit }): NamedAmount => ({
-      name,
-      usual: amount,
-      ...present({ spread }),
-      unit,
-    }),
-  );
+  const named = namedOf.map(({ name, amount, spread, unit }): NamedAmount => ({
+    name,
+    usual: amount,
+    ...present({ spread }),
+    unit,
+  }));
   const measures: Measures = present({
     density: row.density,
     mlPerPump: calibrated(row.mlPerPump, row.mlPerPumpSpread),
@@ -139,7 +137,13 @@ function materialOf(
   }
   if (!packRow) throw new Error(`Material ${row.id} has no pack.`);
   const { materialId: _owner, ...pack } = packRow;
-  return { ...shared, kind: row.kind, unit: row.unit, supplierId: asId(row.supplierId ?? ''), pack };
+  return {
+    ...shared,
+    kind: row.kind,
+    unit: row.unit,
+    supplierId: asId(row.supplierId ?? ''),
+    pack,
+  };
 }
 
 function calibrated(usual: number | null, spread: number | null): Calibrated | null {

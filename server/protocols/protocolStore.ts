@@ -71,12 +71,20 @@ export function protocolStore(sequelize: Sequelize): Store<Protocol> {
       name,
       summary,
       steps: ((steps ?? []) as StepRow[]).map((row) =>
-        stepOf(row, ((doses ?? []) as DoseRow[]).filter((dose) => dose.stepId === row.id)),
+        stepOf(
+          row,
+          ((doses ?? []) as DoseRow[]).filter((dose) => dose.stepId === row.id),
+        ),
       ),
       layerGroups: ((groups ?? []) as LayerGroupRow[]).map(layerGroupOf),
     }),
     children: [
-      childrenIn(table<LayerGroupRow>(sequelize, 'layer_groups'), 'protocolId', ['position'], layerGroupRows),
+      childrenIn(
+        table<LayerGroupRow>(sequelize, 'layer_groups'),
+        'protocolId',
+        ['position'],
+        layerGroupRows,
+      ),
       childrenIn(table<StepRow>(sequelize, 'steps'), 'protocolId', ['position'], stepRows),
       childrenIn(table<DoseRow>(sequelize, 'doses'), 'protocolId', ['position'], doseRows),
     ],

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
-import { SCHEMAS } from '@bienestar/contract/api';
+import { SCHEMAS } from '@bienestar/contract/rules';
 import { checkedInput, takeVersion } from '../aggregates/checkInput';
 import { notFound, staleWrite } from '../http/problems';
 import type { SettingsStore } from './settingsStore';

@@ -31,7 +31,11 @@ export interface Answer<T> {
 export interface TestApi {
   readonly url: string;
   readonly sequelize: Sequelize;
-  readonly send: <T = ProblemDocument>(method: string, path: string, body?: unknown) => Promise<Answer<T>>;
+  readonly send: <T = ProblemDocument>(
+    method: string,
+    path: string,
+    body?: unknown,
+  ) => Promise<Answer<T>>;
   readonly house: () => Promise<HouseSnapshot>;
   readonly close: () => Promise<void>;
 }

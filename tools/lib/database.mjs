@@ -1,6 +1,14 @@
 import { spawn } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { setTimeout as wait } from 'node:timers/promises';
 import { programPath } from './needs.mjs';
@@ -51,10 +59,14 @@ export async function openDatabase(folder, log) {
     const output = openSync(`${folder}/mariadbd.log`, 'a');
     const init = `${folder}/init.sql`;
     writeFileSync(init, initSql(password), { mode: 0o600 });
-    const child = spawn(programPath('mariadbd') ?? 'mariadbd', serverArgs({ folder, data, pidFile, port, init }), {
-      stdio: ['ignore', output, output],
-      detached: true,
-    });
+    const child = spawn(
+      programPath('mariadbd') ?? 'mariadbd',
+      serverArgs({ folder, data, pidFile, port, init }),
+      {
+        stdio: ['ignore', output, output],
+        detached: true,
+      },
+    );
     closeSync(output);
     server = child;
     child.once('exit', () => {
@@ -140,7 +152,12 @@ function secretIn(folder) {
  */
 async function makeData(folder, data, made, log) {
   rmSync(data, { recursive: true, force: true });
-  const args = ['--no-defaults', `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db'];
+  const args = [
+    '--no-defaults',
+    `--datadir=${data}`,
+    '--auth-root-authentication-method=normal',
+    '--skip-test-db',
+  ];
   if (process.getuid?.() === 0) args.push('--user=root');
   const { code } = await run('mariadb-install-db', args, { log });
   if (code !== 0) throw new Told(`MariaDB cannot make its data in ${folder}: see the log.`);

@@ -47,7 +47,9 @@ export async function needDebian(packages, say) {
     const args = ['install', '-y', '--no-install-recommends', ...missing];
     const { code } = await run('apt-get', args, { env, log: say.log });
     if (code !== 0 || !missing.every((name) => PROGRAMS[name].every(programPath))) {
-      throw new Told(`${names} could not be installed: run “apt-get install ${names}” and see what it says.`);
+      throw new Told(
+        `${names} could not be installed: run “apt-get install ${names}” and see what it says.`,
+      );
     }
   });
 }
@@ -57,13 +59,17 @@ export async function needDebian(packages, say) {
  * @param {import('./say.mjs').Say} say
  */
 export async function needNpm(say) {
-  const lock = createHash('sha256').update(readFileSync(`${ROOT}/package-lock.json`)).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(`${ROOT}/package-lock.json`))
+    .digest('hex');
   const mark = `${ROOT}/node_modules/.installed-lock`;
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   await say.step('installing npm packages', async () => {
     const { code } = await run('npm', ['ci', '--no-audit', '--no-fund'], { log: say.log });
     if (code !== 0) {
-      throw new Told(`The npm packages could not be installed: run “npm ci”, or see ${say.logFile}.`);
+      throw new Told(
+        `The npm packages could not be installed: run “npm ci”, or see ${say.logFile}.`,
+      );
     }
     writeFileSync(mark, lock);
   });

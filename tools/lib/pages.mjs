@@ -18,7 +18,9 @@ export async function needPages(say) {
   if (existsSync(mark) && readFileSync(mark, 'utf8') === now) return;
   await say.step('building the web app', async () => {
     rmSync(DIST, { recursive: true, force: true });
-    const { code } = await run(`${ROOT}/node_modules/.bin/vite`, ['build', 'web'], { log: say.log });
+    const { code } = await run(`${ROOT}/node_modules/.bin/vite`, ['build', 'web'], {
+      log: say.log,
+    });
     if (code !== 0) throw new Told(`The web app does not build: see ${say.logFile}.`);
     writeFileSync(mark, now);
   });

@@ -11,7 +11,8 @@ export class Told extends Error {}
 export function createSay(logFile) {
   mkdirSync(dirname(logFile), { recursive: true });
   writeFileSync(logFile, `${new Date().toISOString()}\n`);
-  const log = (/** @type {string} */ text) => appendFileSync(logFile, text.endsWith('\n') ? text : `${text}\n`);
+  const log = (/** @type {string} */ text) =>
+    appendFileSync(logFile, text.endsWith('\n') ? text : `${text}\n`);
   const line = (/** @type {string} */ text) => {
     process.stdout.write(`${text}\n`);
     log(text);

@@ -33,7 +33,10 @@ const TABLES: readonly (readonly [string, string])[] = [
      target_margin ${QUANTITY} NOT NULL, price_every_minor ${MONEY}, price_endings JSON NOT NULL,
      price_rounding ENUM('up','nearest') NOT NULL, service_level ${QUANTITY} NOT NULL`,
   ],
-  ['rooms', `id ${ID} PRIMARY KEY, ${ORDINAL}, ${VERSION}, name ${NAME}, kind ENUM('dry','wet') NOT NULL`],
+  [
+    'rooms',
+    `id ${ID} PRIMARY KEY, ${ORDINAL}, ${VERSION}, name ${NAME}, kind ENUM('dry','wet') NOT NULL`,
+  ],
   [
     'people',
     `id ${ID} PRIMARY KEY, ${ORDINAL}, ${VERSION}, name ${NAME},
@@ -81,7 +84,10 @@ const TABLES: readonly (readonly [string, string])[] = [
      FOREIGN KEY (mix_of_id) REFERENCES mixes (id) ON DELETE CASCADE,
      FOREIGN KEY (material_id) REFERENCES materials (id), FOREIGN KEY (mix_id) REFERENCES mixes (id)`,
   ],
-  ['protocols', `id ${ID} PRIMARY KEY, ${ORDINAL}, ${VERSION}, name ${NAME}, summary TEXT NOT NULL`],
+  [
+    'protocols',
+    `id ${ID} PRIMARY KEY, ${ORDINAL}, ${VERSION}, name ${NAME}, summary TEXT NOT NULL`,
+  ],
   [
     'layer_groups',
     `protocol_id ${ID}, id ${ID}, position SMALLINT UNSIGNED NOT NULL, name ${NAME},

@@ -1,0 +1,44 @@
+import type Joi from 'joi';
+import type { AggregateName, Aggregates } from './api';
+import type { Fault } from './check';
+import {
+  faultsWithinProtocol,
+  referencesOfMaterial,
+  referencesOfMix,
+  referencesOfProtocol,
+  referencesOfService,
+  type Reference,
+} from './references';
+import { settings } from './schemas/settings';
+import { demand, material, mix, stockOnHand, supplier } from './schemas/shelf';
+import { person, protocol, room, service } from './schemas/work';
+
+/** How an aggregate is checked. */
+export interface AggregateRules<T> {
+  readonly schema: Joi.Schema<T>;
+  /** the word for one, in messages */
+  readonly noun: string;
+  readonly references: (value: T) => readonly Reference[];
+  readonly faults?: (value: T) => readonly Fault[];
+}
+
+const none = (): readonly Reference[] => [];
+
+export const AGGREGATES: { readonly [K in AggregateName]: AggregateRules<Aggregates[K]> } = {
+  rooms: { schema: room, noun: 'room', references: none },
+  people: { schema: person, noun: 'person', references: none },
+  suppliers: { schema: supplier, noun: 'supplier', references: none },
+  materials: { schema: material, noun: 'material', references: referencesOfMaterial },
+  mixes: { schema: mix, noun: 'mix', references: referencesOfMix },
+  protocols: {
+    schema: protocol,
+    noun: 'protocol',
+    references: referencesOfProtocol,
+    faults: faultsWithinProtocol,
+  },
+  services: { schema: service, noun: 'service', references: referencesOfService },
+};
+
+export const AGGREGATE_NAMES = Object.keys(AGGREGATES) as readonly AggregateName[];
+
+export const SCHEMAS = { settings, demand, stock: stockOnHand } as const;

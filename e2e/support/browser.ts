@@ -1,0 +1,20 @@
+import puppeteer, { type Browser } from 'puppeteer-core';
+import { programPath } from '../../tools/lib/needs.mjs';
+
+/** Debian's Chromium, without a window and without anything that calls home. */
+export function launchBrowser(): Promise<Browser> {
+  return puppeteer.launch({
+    executablePath: programPath('chromium') ?? 'chromium',
+    headless: true,
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--disable-quic',
+      '--lang=en-GB',
+    ],
+  });
+}

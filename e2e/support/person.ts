@@ -1,0 +1,132 @@
+import { readFile } from 'node:fs/promises';
+import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import { expect, inject } from 'vitest';
+
+const WAIT_MS = 15_000;
+/** What the browser itself logs when a test makes the server refuse or vanish. */
+const EXPECTED_NOISE = /Failed to load resource/;
+
+/** A person at a window of the app, who finds things by their role and label. */
+export interface Person {
+  readonly page: Page;
+  readonly goTo: (path: string) => Promise<void>;
+  readonly find: (role: string, name: string) => Promise<ElementHandle>;
+  readonly click: (role: string, name: string) => Promise<void>;
+  /** puts text in the place of what a field holds */
+  readonly fill: (label: string, text: string) => Promise<void>;
+  readonly valueOf: (label: string) => Promise<string>;
+  readonly choose: (label: string, option: string) => Promise<void>;
+  readonly sees: (text: string | RegExp) => Promise<void>;
+  readonly seesNot: (text: string | RegExp) => Promise<void>;
+  readonly waitFor: (what: () => Promise<boolean>, why: string) => Promise<void>;
+  readonly text: (role: string, name: string) => Promise<string>;
+  /** the name of the control that opens the working of a figure, which ends in the figure */
+  readonly figure: (label: string) => Promise<string>;
+  readonly saved: () => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+
+let connected: Browser | undefined;
+
+async function browser(): Promise<Browser> {
+  connected ??= await puppeteer.connect({ browserWSEndpoint: inject('browserEndpoint') });
+  return connected;
+}
+
+/** Puts the demo house in the place of whatever the last journey left. */
+export async function freshHouse(url = inject('houseUrl')): Promise<void> {
+  const file = new URL('../../demo/casa-cenera.house.json', import.meta.url);
+  const response = await fetch(`${url}/api/house/file`, {
+    method: 'PUT',
+    body: await readFile(file),
+  });
+  expect(response.status).toBe(200);
+}
+
+/** A person with an empty browser at the app. */
+export async function newPerson(url = inject('houseUrl')): Promise<Person> {
+  const context = await (await browser()).createBrowserContext();
+  const page = await context.newPage();
+  await page.setViewport({ width: 1280, height: 800 });
+  page.setDefaultTimeout(WAIT_MS);
+  const complaints: string[] = [];
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !EXPECTED_NOISE.test(message.text()))
+      complaints.push(message.text());
+  });
+  page.on('pageerror', (error) => complaints.push(String(error)));
+
+  const selector = (role: string, name: string): string =>
+    `::-p-aria([name="${name.replaceAll('"', '\\"')}"][role="${role}"])`;
+  const find: Person['find'] = async (role, name) => {
+    const found = await page.waitForSelector(selector(role, name));
+    if (!found) throw new Error(`There is no ${role} “${name}”.`);
+    return found as ElementHandle;
+  };
+  const waitFor: Person['waitFor'] = async (what, why) => {
+    await expect.poll(what, { timeout: WAIT_MS, message: why }).toBe(true);
+  };
+  const body = (): Promise<string> => page.evaluate(() => document.body.innerText);
+  const matches = (shown: string, text: string | RegExp): boolean =>
+    typeof text === 'string' ? shown.includes(text) : text.test(shown);
+
+  const click: Person['click'] = async (role, name) => {
+    await page.locator(selector(role, name)).click();
+  };
+  return {
+    page,
+    find,
+    click,
+    waitFor,
+    goTo: async (path) => {
+      await page.goto(`${url}${path}`, { waitUntil: 'networkidle2' });
+    },
+    fill: async (label, text) => {
+      const field = await find('textbox', label);
+      await field.click({ count: 3 });
+      await page.keyboard.down('Control');
+      await page.keyboard.press('a');
+      await page.keyboard.up('Control');
+      await (text === '' ? page.keyboard.press('Backspace') : page.keyboard.type(text));
+    },
+    valueOf: async (label) => {
+      const field = await find('textbox', label);
+      return field.evaluate((element) => (element as HTMLInputElement).value);
+    },
+    choose: async (label, option) => {
+      await click('combobox', label);
+      await click('option', option);
+    },
+    sees: (text) =>
+      waitFor(async () => matches(await body(), text), `the page shows ${String(text)}`),
+    seesNot: (text) =>
+      waitFor(async () => !matches(await body(), text), `the page does not show ${String(text)}`),
+    text: async (role, name) =>
+      (await find(role, name)).evaluate((element) => (element as HTMLElement).innerText),
+    figure: async (label) => {
+      const found = await page.waitForSelector(`button[aria-label^="${label}: "]`);
+      if (!found) throw new Error(`There is no figure “${label}”.`);
+      return found.evaluate((element) => element.innerText);
+    },
+    saved: () =>
+      waitFor(
+        () =>
+          page.evaluate(() =>
+            [...document.querySelectorAll('[role=status]')].some(
+              (each) => each.textContent === 'saved',
+            ),
+          ),
+        'the protocol is saved',
+      ),
+    close: async () => {
+      expect(complaints, 'nothing in the console').toEqual([]);
+      await context.close();
+    },
+  };
+}
+
+/** Lets the browser go; the last thing a journey's file does. */
+export async function leave(): Promise<void> {
+  await connected?.disconnect();
+  connected = undefined;
+}

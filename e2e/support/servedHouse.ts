@@ -1,0 +1,52 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline';
+import { openDatabase } from '../../tools/lib/database.mjs';
+import { ROOT } from '../../tools/lib/paths.mjs';
+import { freePort } from '../../tools/lib/ports.mjs';
+
+/** The app as `npm start` runs it, on a database that goes again with it. */
+export interface ServedHouse {
+  readonly url: string;
+  readonly stopDatabase: () => Promise<void>;
+  readonly startDatabase: () => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+
+/** Starts a database and the server with the built web app and the demo house. */
+export async function serveHouse(): Promise<ServedHouse> {
+  const folder = await mkdtemp(join(tmpdir(), 'bienestar-e2e-'));
+  const database = await openDatabase(folder, () => undefined);
+  const port = await freePort();
+  const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+    cwd: ROOT,
+    env: { ...process.env, DATABASE_URL: database.url, PORT: String(port), LOG_LEVEL: 'fatal' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const url = await readyUrl(server);
+  return {
+    url,
+    stopDatabase: database.stop,
+    startDatabase: database.start,
+    close: async () => {
+      const ended = new Promise((resolve) => server.once('exit', resolve));
+      server.kill('SIGTERM');
+      await ended;
+      await database.stop();
+      await rm(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+function readyUrl(server: ChildProcess): Promise<string> {
+  return new Promise((resolve, reject) => {
+    server.once('exit', (code) => reject(new Error(`The server ended with ${String(code)}.`)));
+    if (!server.stdout) return;
+    createInterface({ input: server.stdout }).on('line', (line) => {
+      const { ready } = JSON.parse(line) as { ready?: string };
+      if (ready !== undefined) resolve(ready);
+    });
+  });
+}

@@ -1,0 +1,57 @@
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { Loading } from './parts/Loading';
+import { NothingHere } from './parts/NothingHere';
+import { PlaceFault } from './parts/PlaceFault';
+import { Shell } from './parts/Shell';
+
+/* Each place is loaded when it is first gone to; each thing in it has an address of its own. */
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    hydrateFallbackElement: <Loading what="Opening the house" />,
+    errorElement: <PlaceFault />,
+    children: [
+      { index: true, element: <Navigate to="/protocols" replace /> },
+      {
+        path: 'shelf/:materialId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({ Component: (await import('./places/shelf/ShelfPlace')).ShelfPlace }),
+      },
+      {
+        path: 'protocols',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/protocols/ProtocolsPlace')).ProtocolsPlace,
+        }),
+      },
+      {
+        path: 'protocols/:protocolId/:stepId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({ Component: (await import('./places/protocols/Workbench')).Workbench }),
+      },
+      {
+        path: 'menu/:serviceId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({ Component: (await import('./places/menu/MenuPlace')).MenuPlace }),
+      },
+      {
+        path: 'restock',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/restock/RestockPlace')).RestockPlace,
+        }),
+      },
+      {
+        path: 'house',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({ Component: (await import('./places/house/HousePlace')).HousePlace }),
+      },
+      { path: '*', element: <NothingHere what="There is nothing at this address." /> },
+    ],
+  },
+]);
+
+/** The app: its places. */
+export function App() {
+  return <RouterProvider router={router} />;
+}

@@ -1,0 +1,97 @@
+import type { Figure, FigureUnit } from '@bienestar/core/explain/working';
+import type { Triple } from '@bienestar/core/quantity/triple';
+
+const locale = typeof navigator === 'undefined' ? 'en' : navigator.language;
+const made = new Map<string, Intl.NumberFormat>();
+
+function formatter(options: Intl.NumberFormatOptions): Intl.NumberFormat {
+  const key = JSON.stringify(options);
+  const known = made.get(key) ?? new Intl.NumberFormat(locale, options);
+  made.set(key, known);
+  return known;
+}
+
+/** How many minor units make one of a currency. */
+export function minorPerMajor(currency: string): number {
+  const { maximumFractionDigits = 2 } = formatter({
+    style: 'currency',
+    currency,
+  }).resolvedOptions();
+  return 10 ** maximumFractionDigits;
+}
+
+/** Money from minor units: "€80.00". */
+export function money(minor: number, currency: string): string {
+  return formatter({ style: 'currency', currency }).format(minor / minorPerMajor(currency));
+}
+
+/** Money of a unit, with more digits where it is small: "€0.0433". */
+export function unitMoney(minor: number, currency: string): string {
+  const options = { style: 'currency', currency, maximumSignificantDigits: 4 } as const;
+  return formatter(options).format(minor / minorPerMajor(currency));
+}
+
+/** A change of money, with its sign. */
+export function moneyChange(minor: number, currency: string): string {
+  const options = { style: 'currency', currency, signDisplay: 'exceptZero' } as const;
+  return formatter(options).format(minor / minorPerMajor(currency));
+}
+
+/** A number with at most so many decimals, in the reader's way. */
+export function number(value: number, decimals = 2): string {
+  return formatter({ maximumFractionDigits: decimals }).format(value);
+}
+
+/** A number for an input: no grouping, every digit that is kept. */
+export function editable(value: number, decimals = 0): string {
+  const options = { minimumFractionDigits: decimals, maximumFractionDigits: 6, useGrouping: false };
+  return formatter(options).format(value);
+}
+
+/** A share as a percentage. */
+export function percent(share: number, decimals = 1): string {
+  return formatter({ style: 'percent', maximumFractionDigits: decimals }).format(share);
+}
+
+/** An amount with as many decimals as can be measured out. */
+export function amount(value: number, unit: string): string {
+  return `${number(value, measurable(value))} ${unitWord(unit, value)}`;
+}
+
+/** An amount with its low and high where they differ: "4.8 ml (4.4–5.2)". */
+export function amountRange({ low, usual, high }: Triple, unit: string): string {
+  const decimals = measurable(usual);
+  const range = `${number(low, decimals)}–${number(high, decimals)}`;
+  return low === high ? amount(usual, unit) : `${amount(usual, unit)} (${range})`;
+}
+
+/** The word for a unit, in the number it stands in. */
+export function unitWord(unit: string, value: number): string {
+  return unit === 'piece' && value !== 1 ? 'pieces' : unit;
+}
+
+function measurable(value: number): number {
+  if (value === 0 || value >= 100) return 0;
+  return value >= 10 ? 1 : 2;
+}
+
+const PLAIN_UNITS: Partial<Record<FigureUnit, string>> = {
+  cm2: 'cm²',
+  'mg/cm2': 'mg/cm²',
+  'uses/day': 'uses a day',
+  'visits/week': 'visits a week',
+  'visits/month': 'visits a month',
+  times: '×',
+};
+
+/** Any figure of a working with its unit. */
+export function figureText({ amount: value, unit }: Figure, currency: string): string {
+  if (unit === 'money') return money(value, currency);
+  if (unit === 'money/h') return `${money(value, currency)} an hour`;
+  if (unit === 'money/min') return `${unitMoney(value, currency)} a minute`;
+  if (unit.startsWith('money/'))
+    return `${unitMoney(value, currency)} per ${unit.slice('money/'.length)}`;
+  if (unit === 'share') return percent(value, 2);
+  const precise = value !== 0 && Math.abs(value) < 1 ? 4 : 2;
+  return `${number(value, precise)} ${PLAIN_UNITS[unit] ?? unitWord(unit, value)}`;
+}

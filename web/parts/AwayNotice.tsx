@@ -1,0 +1,30 @@
+import { useEffect, useRef } from 'react';
+import { useHealthQuery, useHouseQuery } from '../store/api';
+
+const LOOK_EVERY_MS = 5_000;
+const LOOK_AGAIN_MS = 1_500;
+
+/** Says when the server or its database does not answer, and brings the house back when it does. */
+export function AwayNotice({ houseMissing }: { readonly houseMissing: boolean }) {
+  const health = useHealthQuery(undefined, { pollingInterval: LOOK_EVERY_MS });
+  const away = health.isError || health.data?.database === 'away';
+  useHealthQuery(undefined, { pollingInterval: LOOK_AGAIN_MS, skip: !away });
+  const { refetch } = useHouseQuery();
+  const wasAway = useRef(false);
+
+  useEffect(() => {
+    if (!away && (wasAway.current || houseMissing)) void refetch();
+    wasAway.current = away;
+  }, [away, houseMissing, refetch]);
+
+  return (
+    <div role="status">
+      {away && (
+        <p className="border-b border-clay bg-clay-wash px-6 py-2 text-sm font-semibold">
+          {health.isError ? 'The house does not answer.' : 'The database does not answer.'} What you
+          type is kept on this machine, and is saved when it is back.
+        </p>
+      )}
+    </div>
+  );
+}

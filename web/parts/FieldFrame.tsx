@@ -1,0 +1,64 @@
+import type { ReactNode } from 'react';
+
+interface FieldFrameProps {
+  readonly id: string;
+  readonly label: string;
+  readonly labelHidden?: boolean;
+  readonly hint?: string;
+  readonly error?: string;
+  readonly className?: string;
+  readonly children: ReactNode;
+}
+
+/** A field with its label above, and below it what it asks for or what is wrong. */
+export function FieldFrame({
+  id,
+  label,
+  labelHidden = false,
+  hint,
+  error,
+  className = '',
+  children,
+}: FieldFrameProps) {
+  return (
+    <div className={`flex min-w-0 flex-col gap-1 ${className}`}>
+      <label htmlFor={id} className={labelHidden ? 'sr-only' : LABEL_LOOK}>
+        {label}
+      </label>
+      {children}
+      <FieldNote id={id} hint={hint} error={error} />
+    </div>
+  );
+}
+
+export const LABEL_LOOK = 'text-xs font-semibold text-ink-soft';
+
+/** The look of what is typed into; ruled below like a form on paper. */
+export const INPUT_LOOK =
+  'h-9 w-full min-w-0 rounded-sm border border-line-strong bg-sheet px-2.5 placeholder:text-ink-soft aria-invalid:border-2 aria-invalid:border-clay';
+
+interface FieldNoteProps {
+  readonly id: string;
+  readonly hint?: string;
+  readonly error?: string;
+}
+
+/** What stands below a field; `noteId` is how the field refers to it. */
+export function FieldNote({ id, hint, error }: FieldNoteProps) {
+  if (error === undefined && hint === undefined) return null;
+  return error === undefined ? (
+    <p id={noteId(id)} className="text-xs text-ink-soft">
+      {hint}
+    </p>
+  ) : (
+    <p id={noteId(id)} role="alert" className="text-xs font-semibold text-clay">
+      <span aria-hidden>▲ </span>
+      {error}
+    </p>
+  );
+}
+
+/** The id of the note of a field. */
+export function noteId(id: string): string {
+  return `${id}-note`;
+}

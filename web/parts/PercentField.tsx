@@ -1,0 +1,40 @@
+import { NumberField } from './NumberField';
+
+const KEPT = 1_000_000;
+
+interface PercentFieldProps {
+  readonly label: string;
+  readonly labelHidden?: boolean;
+  /** a share of 1 */
+  readonly value: number | undefined;
+  readonly onCommit: (share: number) => void | Promise<string | undefined>;
+  readonly onClear?: () => void;
+  /** as shares of 1, ends included */
+  readonly from?: number;
+  readonly to?: number;
+  readonly commitOn?: 'typing' | 'leaving';
+  readonly hint?: string;
+  readonly className?: string;
+}
+
+/** A share, typed in percent. */
+export function PercentField({ value, onCommit, from = 0, to = 1, ...rest }: PercentFieldProps) {
+  return (
+    <NumberField
+      {...rest}
+      unit="%"
+      value={value === undefined ? undefined : rounded(value * 100)}
+      check={(percent) =>
+        percent / 100 >= from && percent / 100 <= to
+          ? undefined
+          : `Must be from ${rounded(from * 100)} to ${rounded(to * 100)} %.`
+      }
+      onCommit={(percent) => onCommit(rounded(percent / 100))}
+    />
+  );
+}
+
+/** Without the digits that only the change between percent and share brings in. */
+function rounded(value: number): number {
+  return Math.round(value * KEPT) / KEPT;
+}

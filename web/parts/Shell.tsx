@@ -1,0 +1,81 @@
+import { Moon, Sun } from 'lucide-react';
+import { useEffect } from 'react';
+import { NavLink, Outlet } from 'react-router';
+import { Toaster } from 'sonner';
+import { useHouseQuery } from '../store/api';
+import { applyTheme, themeChosen } from '../store/preferences';
+import { useAppDispatch, useAppSelector } from '../store/store';
+import { AwayNotice } from './AwayNotice';
+import { IconButton } from './Button';
+import { Loading } from './Loading';
+import { StaleWriteDialog } from './StaleWriteDialog';
+import { WorkingProvider } from './working/WorkingProvider';
+
+const PLACES = [
+  ['/shelf', 'Shelf'],
+  ['/protocols', 'Protocols'],
+  ['/menu', 'Menu'],
+  ['/restock', 'Restock'],
+  ['/house', 'House'],
+] as const;
+
+/** The frame of every place: where one is, and whether the house answers. */
+export function Shell() {
+  const { data: house, isError, refetch } = useHouseQuery(undefined, { refetchOnFocus: true });
+  return (
+    <div className="flex h-dvh flex-col">
+      <a
+        href="#place"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:px-3 focus:py-2"
+      >
+        Skip to the place
+      </a>
+      <header className="flex h-13 shrink-0 items-center border-b border-line px-6">
+        <p className="w-56 truncate font-serif text-lg font-bold text-clay">
+          {house?.settings.name ?? 'Bienestar'}
+        </p>
+        <nav aria-label="Places" className="flex h-full items-stretch">
+          {PLACES.map(([to, name]) => (
+            <NavLink
+              key={to}
+              to={to}
+              className="relative flex items-center px-5 font-serif text-lg text-ink-soft hover:text-ink aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-5 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-[3px] aria-[current=page]:after:bg-clay"
+            >
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+        <div className="ml-auto flex items-center gap-3">
+          <ThemeSwitch />
+        </div>
+      </header>
+      <AwayNotice houseMissing={isError && !house} />
+      <main id="place" tabIndex={-1} className="min-h-0 flex-1 focus:outline-none">
+        {house ? (
+          <WorkingProvider>
+            <Outlet />
+          </WorkingProvider>
+        ) : (
+          <Loading what="Opening the house" failed={isError} onRetry={() => void refetch()} />
+        )}
+      </main>
+      <StaleWriteDialog />
+      <Toaster position="bottom-center" toastOptions={{ className: 'bienestar-toast' }} />
+    </div>
+  );
+}
+
+function ThemeSwitch() {
+  const theme = useAppSelector((state) => state.preferences.theme);
+  const dispatch = useAppDispatch();
+  useEffect(() => applyTheme(theme), [theme]);
+  const other = theme === 'light' ? 'dim' : 'light';
+  return (
+    <IconButton
+      label={other === 'dim' ? 'Dim the light' : 'Turn up the light'}
+      onClick={() => dispatch(themeChosen(other))}
+    >
+      {other === 'dim' ? <Moon aria-hidden size={18} /> : <Sun aria-hidden size={18} />}
+    </IconButton>
+  );
+}

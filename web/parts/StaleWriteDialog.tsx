@@ -1,0 +1,83 @@
+import { toast } from 'sonner';
+import { useSave } from '../store/useSave';
+import { staleWriteSettled } from '../store/staleWrites';
+import { useAppDispatch, useAppSelector } from '../store/store';
+import { Button } from './Button';
+import { Sheet } from './Sheet';
+
+/** The choice after two people changed the same thing: theirs is on the screen, mine can be put over it. */
+export function StaleWriteDialog() {
+  const stale = useAppSelector((state) => state.staleWrites.waiting[0]);
+  const dispatch = useAppDispatch();
+  const save = useSave();
+  if (!stale) return null;
+  const { mine, theirs, name } = stale;
+  const settle = (): void => {
+    dispatch(staleWriteSettled());
+  };
+  const keepMine = async (): Promise<void> => {
+    settle();
+    const saved = await save(
+      { ...mine, value: { ...mine.value, version: theirs?.version ?? 0 } },
+      name,
+    );
+    if (saved.ok) toast(`${name}: yours is kept.`);
+    else toast.error(saved.message);
+  };
+  return (
+    <Sheet
+      open
+      onClose={settle}
+      title={`${name} was changed by somebody else`}
+      description="Both versions are here. Choose which one to keep."
+      actions={
+        <>
+          <Button onClick={settle}>Keep theirs</Button>
+          <Button weight="main" onClick={() => void keepMine()}>
+            Keep mine
+          </Button>
+        </>
+      }
+    >
+      <Differences mine={mine.value} theirs={theirs ?? {}} />
+    </Sheet>
+  );
+}
+
+function Differences({ mine, theirs }: { readonly mine: object; readonly theirs: object }) {
+  const [my, their] = [flat(mine), flat(theirs)];
+  const keys = [...new Set([...my.keys(), ...their.keys()])].filter(
+    (key) => key !== 'version' && my.get(key) !== their.get(key),
+  );
+  return (
+    <table className="w-full text-sm">
+      <thead>
+        <tr className="border-b border-line text-left text-xs text-ink-soft">
+          <th className="py-1 pr-4 font-semibold">What</th>
+          <th className="py-1 pr-4 font-semibold">Theirs</th>
+          <th className="py-1 font-semibold">Mine</th>
+        </tr>
+      </thead>
+      <tbody>
+        {keys.map((key) => (
+          <tr key={key} className="border-b border-line align-top">
+            <th className="py-1.5 pr-4 text-left font-normal">{key}</th>
+            <td className="py-1.5 pr-4">{their.get(key) ?? '–'}</td>
+            <td className="py-1.5 font-semibold">{my.get(key) ?? '–'}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function flat(value: object, before = ''): Map<string, string> {
+  const found = new Map<string, string>();
+  for (const [key, held] of Object.entries(value)) {
+    const words = `${before}${key.replaceAll(/([A-Z])/g, ' $1').toLowerCase()}`;
+    if (typeof held === 'object' && held !== null) {
+      for (const [inner, text] of flat(held as object, `${words}, `)) found.set(inner, text);
+    } else if (held !== undefined) found.set(words, String(held));
+  }
+  return found;
+}

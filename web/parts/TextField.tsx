@@ -1,0 +1,90 @@
+import { useId, useState, type Ref } from 'react';
+import { FieldFrame, INPUT_LOOK, noteId } from './FieldFrame';
+
+interface TextFieldProps {
+  readonly label: string;
+  readonly labelHidden?: boolean;
+  readonly value: string;
+  /** takes text over; answers what went wrong with it, if anything */
+  readonly onCommit: (text: string) => void | Promise<string | undefined>;
+  /** while typing, or when the field is left or Enter is pressed */
+  readonly commitOn?: 'typing' | 'leaving';
+  readonly needed?: boolean;
+  readonly hint?: string;
+  readonly lines?: number;
+  readonly longest?: number;
+  readonly className?: string;
+  readonly inputRef?: Ref<HTMLInputElement>;
+}
+
+/** Text; an empty one that is needed is explained and not taken over. */
+export function TextField({
+  label,
+  labelHidden,
+  value,
+  onCommit,
+  commitOn = 'typing',
+  needed = false,
+  hint,
+  lines,
+  longest = 120,
+  className,
+  inputRef,
+}: TextFieldProps) {
+  const id = useId();
+  const [text, setText] = useState(value);
+  const [shown, setShown] = useState(value);
+  const [fault, setFault] = useState<string>();
+  if (shown !== value) {
+    setShown(value);
+    setText(value);
+    setFault(undefined);
+  }
+  const take = async (typed: string): Promise<void> => {
+    if (needed && typed.trim() === '') {
+      setFault('This is needed.');
+      return;
+    }
+    setFault(undefined);
+    if (typed !== value) setFault((await onCommit(typed)) ?? undefined);
+  };
+  const shared = {
+    id,
+    value: text,
+    maxLength: longest,
+    'aria-invalid': fault !== undefined,
+    'aria-describedby': fault !== undefined || hint !== undefined ? noteId(id) : undefined,
+    onChange: (event: { target: { value: string } }) => {
+      setText(event.target.value);
+      if (commitOn === 'typing') void take(event.target.value);
+    },
+    onBlur: () => {
+      if (commitOn === 'leaving') void take(text);
+    },
+  };
+  return (
+    <FieldFrame
+      id={id}
+      label={label}
+      labelHidden={labelHidden}
+      hint={hint}
+      error={fault}
+      className={className}
+    >
+      {lines === undefined ? (
+        <input
+          type="text"
+          autoComplete="off"
+          ref={inputRef}
+          className={INPUT_LOOK}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' && commitOn === 'leaving') void take(text);
+          }}
+          {...shared}
+        />
+      ) : (
+        <textarea rows={lines} className={`${INPUT_LOOK} h-auto py-1.5 leading-snug`} {...shared} />
+      )}
+    </FieldFrame>
+  );
+}

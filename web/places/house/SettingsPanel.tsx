@@ -1,0 +1,194 @@
+import type { HouseSettings } from '@bienestar/core/house/settings';
+import { MoneyField } from '../../parts/MoneyField';
+import { NumberField } from '../../parts/NumberField';
+import { PercentField } from '../../parts/PercentField';
+import { Segments } from '../../parts/Segments';
+import { TextField } from '../../parts/TextField';
+import { useSnapshot } from '../../store/house';
+import { useChangeSettings } from '../../store/useEditPart';
+import { Section } from './Section';
+
+const LEAVING = { commitOn: 'leaving' } as const;
+
+/** Money, hours and measures of the house; every field saves as it is left. */
+export function SettingsPanel() {
+  const { settings } = useSnapshot();
+  const change = useChangeSettings();
+  const { roomCost, referenceClient, coatMgPerCm2 } = settings;
+  const putRoom = (changes: Partial<HouseSettings['roomCost']>) =>
+    change({ roomCost: { ...roomCost, ...changes } });
+  const between = (least: number, most: number) => (value: number) =>
+    value >= least && value <= most ? undefined : `Must be from ${least} to ${most}.`;
+  return (
+    <div className="flex flex-col gap-8">
+      <Section title="The house">
+        <div className="grid grid-cols-2 gap-3">
+          <TextField
+            {...LEAVING}
+            label="Name"
+            needed
+            value={settings.name}
+            onCommit={(name) => change({ name })}
+          />
+          <TextField
+            {...LEAVING}
+            label="Place"
+            needed
+            value={settings.place}
+            onCommit={(place) => change({ place })}
+          />
+          <TextField
+            {...LEAVING}
+            label="Currency"
+            needed
+            longest={3}
+            value={settings.currency}
+            hint="three letters, such as EUR"
+            onCommit={(currency) => change({ currency: currency.toUpperCase() })}
+          />
+          <PercentField
+            {...LEAVING}
+            label="VAT"
+            value={settings.vat}
+            onCommit={(vat) => change({ vat })}
+          />
+        </div>
+      </Section>
+      <Section title="What time costs">
+        <Segments
+          label="A therapist is charged for"
+          value={settings.therapistCharge}
+          options={[
+            { value: 'attended', label: 'attended minutes' },
+            { value: 'slot', label: 'the whole slot' },
+          ]}
+          onChoose={(therapistCharge) => void change({ therapistCharge })}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          <PercentField
+            {...LEAVING}
+            label="On-cost of pay"
+            to={3}
+            value={settings.onCost}
+            onCommit={(onCost) => change({ onCost })}
+          />
+          <PercentField
+            {...LEAVING}
+            label="Bookable share of paid time"
+            from={0.01}
+            value={settings.bookableShare}
+            onCommit={(bookableShare) => change({ bookableShare })}
+          />
+          <MoneyField
+            {...LEAVING}
+            label="Rooms, fixed cost a month"
+            value={roomCost.fixedPerMonthMinor}
+            onCommit={(fixedPerMonthMinor) => putRoom({ fixedPerMonthMinor })}
+          />
+          <PercentField
+            {...LEAVING}
+            label="Planned occupancy"
+            from={0.01}
+            value={roomCost.occupancy}
+            onCommit={(occupancy) => putRoom({ occupancy })}
+          />
+          <NumberField
+            {...LEAVING}
+            label="Open days a month"
+            value={roomCost.openDaysPerMonth}
+            check={between(0.5, 31)}
+            onCommit={(openDaysPerMonth) => putRoom({ openDaysPerMonth })}
+          />
+          <NumberField
+            {...LEAVING}
+            label="Open hours a day"
+            value={roomCost.openHoursPerDay}
+            check={between(0.5, 24)}
+            onCommit={(openHoursPerDay) => putRoom({ openHoursPerDay })}
+          />
+          <NumberField
+            {...LEAVING}
+            label="Slots on a grid of"
+            unit="min"
+            value={settings.slotGridMinutes}
+            check={between(1, 120)}
+            onCommit={(slotGridMinutes) => change({ slotGridMinutes })}
+          />
+          <PercentField
+            {...LEAVING}
+            label="Visits that fit in the slot"
+            from={0.5}
+            to={0.999}
+            value={settings.slotQuantile}
+            onCommit={(slotQuantile) => change({ slotQuantile })}
+          />
+        </div>
+      </Section>
+      <Section title="Fees">
+        <div className="grid grid-cols-2 gap-3">
+          <PercentField
+            {...LEAVING}
+            label="Commission on net"
+            to={0.99}
+            value={settings.commission}
+            onCommit={(commission) => change({ commission })}
+          />
+          <PercentField
+            {...LEAVING}
+            label="Card fee on the price"
+            to={0.99}
+            value={settings.cardFee}
+            onCommit={(cardFee) => change({ cardFee })}
+          />
+        </div>
+      </Section>
+      <Section title="Measures">
+        <Segments
+          label="Spoons in the drawer"
+          value={settings.spoons}
+          options={[
+            { value: 'metric', label: 'metric (5 and 15 ml)' },
+            { value: 'us', label: 'US' },
+          ]}
+          onChoose={(spoons) => void change({ spoons })}
+        />
+        <div className="grid grid-cols-2 gap-3">
+          <NumberField
+            {...LEAVING}
+            label="Reference client, height"
+            unit="cm"
+            value={referenceClient.heightCm}
+            check={between(50, 250)}
+            onCommit={(heightCm) => change({ referenceClient: { ...referenceClient, heightCm } })}
+          />
+          <NumberField
+            {...LEAVING}
+            label="Reference client, weight"
+            unit="kg"
+            value={referenceClient.weightKg}
+            check={between(20, 300)}
+            onCommit={(weightKg) => change({ referenceClient: { ...referenceClient, weightKg } })}
+          />
+          {(['thin', 'standard', 'generous'] as const).map((coat) => (
+            <NumberField
+              {...LEAVING}
+              key={coat}
+              label={`A ${coat} coat`}
+              unit="mg/cm²"
+              value={coatMgPerCm2[coat]}
+              check={between(0.01, 1000)}
+              onCommit={(weight) => change({ coatMgPerCm2: { ...coatMgPerCm2, [coat]: weight } })}
+            />
+          ))}
+          <PercentField
+            {...LEAVING}
+            label="Stays on hands and tools"
+            to={0.99}
+            value={settings.handlingLoss}
+            onCommit={(handlingLoss) => change({ handlingLoss })}
+          />
+        </div>
+      </Section>
+    </div>
+  );
+}

@@ -1,0 +1,165 @@
+import { Link, useParams } from 'react-router';
+import { COST_PART_TITLES } from '@bienestar/core/explain/explainCost';
+import type { Service } from '@bienestar/core/house/house';
+import { money, number, percent } from '../../format/figures';
+import { EmptyPlace } from '../../parts/EmptyPlace';
+import { CELL_LOOK, HEAD_LOOK } from '../../parts/tableLook';
+import { WorkedFigure } from '../../parts/working/WorkedFigure';
+import { useFigures, useHouse } from '../../store/house';
+import { PriceRule } from './PriceRule';
+import { ServicePanel } from './ServicePanel';
+import { workingsOf } from './workings';
+
+/** What is sold: minutes, cost, price, and what each service earns by the room hour. */
+export function MenuPlace() {
+  const house = useHouse();
+  const { serviceId } = useParams();
+  const chosen = house.services.find((service) => service.id === serviceId);
+  return (
+    <div className="grid h-full grid-cols-[1fr_21rem]">
+      <section aria-labelledby="menu-title" className="flex min-h-0 flex-col">
+        <h1 id="menu-title" className="px-6 pt-6 pb-4 text-3xl">
+          Menu
+        </h1>
+        {house.services.length === 0 ? (
+          <div className="px-6">
+            <EmptyPlace
+              title="Nothing on the menu yet"
+              action={
+                <Link to="/protocols" className="text-palm underline underline-offset-4">
+                  To the protocols
+                </Link>
+              }
+            >
+              Open a protocol and put it on the menu: its price is computed from what it takes.
+            </EmptyPlace>
+          </div>
+        ) : (
+          <div
+            className="min-h-0 flex-1 overflow-y-auto border-t border-line"
+            tabIndex={0}
+            role="group"
+            aria-label="Services"
+          >
+            <table className="w-full text-sm">
+              <thead className="sticky top-0 z-10 bg-paper">
+                <tr className="border-b border-line-strong text-right">
+                  <th className={`${HEAD_LOOK} text-left`}>Service</th>
+                  <th className={HEAD_LOOK}>Slot</th>
+                  <th className={HEAD_LOOK}>Guest is told</th>
+                  <th className={HEAD_LOOK}>{COST_PART_TITLES.direct}</th>
+                  <th className={HEAD_LOOK}>{COST_PART_TITLES.full}</th>
+                  <th className={HEAD_LOOK}>Price</th>
+                  <th className={HEAD_LOOK}>Margin</th>
+                  <th className={HEAD_LOOK}>Per room hour</th>
+                </tr>
+              </thead>
+              <tbody>
+                {house.services.map((service) => (
+                  <ServiceRow
+                    key={service.id}
+                    service={service}
+                    chosen={service.id === serviceId}
+                  />
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+        <PriceRule />
+      </section>
+      <aside aria-label="In hand" className="min-h-0 overflow-y-auto border-l border-line bg-sheet">
+        {chosen ? (
+          <ServicePanel key={chosen.id} id={chosen.id} />
+        ) : (
+          <p className="px-6 py-8 font-serif text-lg text-ink-soft">
+            Choose a service to see who performs it, its own margin and its planned visits.
+          </p>
+        )}
+      </aside>
+    </div>
+  );
+}
+
+function ServiceRow({ service, chosen }: { readonly service: Service; readonly chosen: boolean }) {
+  const house = useHouse();
+  const figures = useFigures().services.get(service.id);
+  const { currency } = house.settings;
+  const protocol = house.protocols.find((each) => each.id === service.protocolId);
+  const workings = figures && workingsOf(house, service, figures);
+  const fault = [figures?.price, figures?.schedule].find((outcome) => outcome && !outcome.ok);
+  return (
+    <tr
+      className={`border-b border-line text-right ${chosen ? 'bg-sheet shadow-[inset_3px_0_0_var(--color-clay)]' : 'hover:bg-sunk/60'}`}
+    >
+      <td className={`${CELL_LOOK} text-left`}>
+        <Link
+          to={`/menu/${service.id}`}
+          aria-current={chosen ? 'true' : undefined}
+          className="font-serif text-lg leading-tight break-words hover:text-clay hover:underline"
+        >
+          {service.name}
+        </Link>
+        <Link
+          to={`/protocols/${service.protocolId}`}
+          className="block text-ink-soft hover:text-clay hover:underline"
+        >
+          {protocol?.name ?? 'no protocol'}
+          {service.visitKind === 'first' ? ', first visit' : ''}
+        </Link>
+      </td>
+      {workings ? (
+        <>
+          <td className={CELL_LOOK}>
+            <WorkedFigure
+              label="Slot"
+              text={number(workings.schedule.slotMinutes)}
+              working={workings.slot}
+            />
+          </td>
+          <td className={CELL_LOOK}>{number(workings.schedule.guestMinutes)} min</td>
+          <td className={CELL_LOOK}>
+            <WorkedFigure
+              label={COST_PART_TITLES.direct}
+              text={money(workings.shown.direct, currency)}
+              working={workings.direct}
+            />
+          </td>
+          <td className={CELL_LOOK}>
+            <WorkedFigure
+              label={COST_PART_TITLES.full}
+              text={money(workings.shown.full, currency)}
+              working={workings.full}
+            />
+          </td>
+          <td className={CELL_LOOK}>
+            <WorkedFigure
+              label="Price"
+              text={money(workings.price.gross, currency)}
+              working={workings.gross}
+              className="font-serif text-lg"
+            />
+          </td>
+          <td className={CELL_LOOK}>
+            <WorkedFigure
+              label="Margin"
+              text={percent(workings.price.margin)}
+              working={workings.margin}
+            />
+          </td>
+          <td className={CELL_LOOK}>
+            <WorkedFigure
+              label="Contribution per room hour"
+              text={money(workings.price.perRoomHour, currency)}
+              working={workings.perRoomHour}
+            />
+          </td>
+        </>
+      ) : (
+        <td colSpan={7} className={`${CELL_LOOK} text-left text-clay`}>
+          ▲ {fault && !fault.ok ? fault.problems[0]?.message : 'cannot be counted yet'}
+        </td>
+      )}
+    </tr>
+  );
+}

@@ -1,0 +1,133 @@
+import { Check, Trash2 } from 'lucide-react';
+import { Checkbox } from 'radix-ui';
+import { useNavigate } from 'react-router';
+import { asId } from '@bienestar/core/house/ids';
+import { money, number } from '../../format/figures';
+import { Button } from '../../parts/Button';
+import { Choice } from '../../parts/Choice';
+import { LABEL_LOOK } from '../../parts/FieldFrame';
+import { NumberField } from '../../parts/NumberField';
+import { PercentField } from '../../parts/PercentField';
+import { Problems } from '../../parts/Problems';
+import { Segments } from '../../parts/Segments';
+import { TextField } from '../../parts/TextField';
+import { useFigures, useHouse, useSnapshot } from '../../store/house';
+import { useAddAndRemove, useChange } from '../../store/useEditPart';
+import { useSave } from '../../store/useSave';
+
+const MOST_VISITS = 2000;
+
+/** One service in hand: what it is made of, who performs it, its own margin, its demand. */
+export function ServicePanel({ id }: { readonly id: string }) {
+  const house = useHouse();
+  const snapshot = useSnapshot();
+  const navigate = useNavigate();
+  const service = snapshot.services.find((each) => each.id === id);
+  const line = snapshot.demand.find((each) => each.serviceId === id);
+  const figures = useFigures().services.get(asId(id));
+  const change = useChange('services', service);
+  const { remove, busy } = useAddAndRemove('services');
+  const save = useSave();
+  if (!service) return null;
+
+  const putDemand = async (visitsPerWeek: number): Promise<string | undefined> => {
+    const value = { serviceId: service.id, visitsPerWeek, version: line?.version ?? 0 };
+    const saved = await save({ part: 'demand', value }, `The plan for ${service.name}`);
+    return saved.ok ? undefined : saved.message;
+  };
+  const price = figures?.price.ok ? figures.price.value : undefined;
+  return (
+    <section aria-label={service.name} className="flex flex-col gap-3 px-5 py-6">
+      <h2 className="text-xl break-words">{service.name}</h2>
+      {price && (
+        <p className="text-sm text-ink-soft">
+          A visit below {money(price.floorGross, house.settings.currency)} loses money.{' '}
+          {price.breakEvenVisits === null
+            ? 'At this price no number of visits pays for a room.'
+            : `${number(Math.ceil(price.breakEvenVisits), 0)} visits a month pay for one room.`}
+        </p>
+      )}
+      {figures && !figures.price.ok && <Problems problems={figures.price.problems} />}
+      <TextField
+        label="Name"
+        needed
+        commitOn="leaving"
+        value={service.name}
+        onCommit={(name) => change({ name })}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <NumberField
+          label="Planned visits"
+          unit="a week"
+          commitOn="leaving"
+          value={line?.visitsPerWeek ?? 0}
+          check={(visits) =>
+            visits >= 0 && visits <= MOST_VISITS ? undefined : `Must be from 0 to ${MOST_VISITS}.`
+          }
+          onCommit={putDemand}
+        />
+        <PercentField
+          label="Its own target margin"
+          to={0.99}
+          commitOn="leaving"
+          value={service.targetMargin}
+          hint="empty: the house’s"
+          onCommit={(targetMargin) => change({ targetMargin })}
+          onClear={() => void change({ targetMargin: undefined })}
+        />
+      </div>
+      <Choice
+        label="Protocol"
+        value={service.protocolId as string}
+        options={house.protocols.map((protocol) => ({
+          value: protocol.id as string,
+          label: protocol.name,
+        }))}
+        onChoose={(protocolId) => void change({ protocolId: asId(protocolId) })}
+      />
+      <Segments
+        label="Counted for"
+        value={service.visitKind}
+        options={[
+          { value: 'first', label: 'a first visit' },
+          { value: 'returning', label: 'later visits' },
+        ]}
+        onChoose={(visitKind) => void change({ visitKind })}
+      />
+      <fieldset className="flex flex-col gap-1">
+        <legend className={`${LABEL_LOOK} mb-1`}>Performed by</legend>
+        {house.people
+          .filter((person) => person.role === 'therapist')
+          .map((person) => (
+            <label key={person.id} className="flex h-7 items-center gap-2 text-sm">
+              <Checkbox.Root
+                checked={service.therapistIds.includes(person.id)}
+                onCheckedChange={(checked) =>
+                  void change({
+                    therapistIds:
+                      checked === true
+                        ? [...service.therapistIds, person.id]
+                        : service.therapistIds.filter((each) => each !== person.id),
+                  })
+                }
+                className="flex size-4 items-center justify-center border border-line-strong bg-sheet data-[state=checked]:bg-palm"
+              >
+                <Checkbox.Indicator>
+                  <Check aria-hidden size={12} className="text-on-fill" />
+                </Checkbox.Indicator>
+              </Checkbox.Root>
+              {person.name}
+            </label>
+          ))}
+      </fieldset>
+      <Button
+        weight="remove"
+        className="self-start"
+        disabled={busy}
+        onClick={() => void remove(service).then((gone) => gone && navigate('/menu'))}
+      >
+        <Trash2 aria-hidden size={16} /> Take it off the menu
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,54 @@
+import { shownCost, type ShownCost } from '@bienestar/core/cost/shownCost';
+import { explainCost, type ExplainedService } from '@bienestar/core/explain/explainCost';
+import { explainPrice } from '@bienestar/core/explain/explainPrice';
+import { explainSlot } from '@bienestar/core/explain/explainTime';
+import type { Working } from '@bienestar/core/explain/working';
+import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
+import type { House, Service } from '@bienestar/core/house/house';
+import type { CostPlusPrice } from '@bienestar/core/price/priceOf';
+import type { Schedule } from '@bienestar/core/time/schedule';
+
+type Make = () => Working;
+
+/** The figures of a service in a row of the menu, each with its working. */
+export interface MenuWorkings {
+  readonly schedule: Schedule;
+  readonly shown: ShownCost;
+  readonly price: CostPlusPrice;
+  readonly slot: Make;
+  readonly direct: Make;
+  readonly full: Make;
+  readonly gross: Make;
+  readonly margin: Make;
+  readonly perRoomHour: Make;
+}
+
+/** The workings of a service; nothing when one of its figures cannot be had. */
+export function workingsOf(
+  house: House,
+  service: Service,
+  figures: ServiceFigures,
+): MenuWorkings | undefined {
+  const protocol = house.protocols.find((each) => each.id === service.protocolId);
+  const { schedule, rates, cost, price } = figures;
+  if (!protocol || !schedule.ok || !rates.ok || !cost.ok || !price.ok) return undefined;
+  const of: ExplainedService = {
+    house,
+    service,
+    protocol,
+    schedule: schedule.value,
+    rates: rates.value,
+    cost: cost.value,
+  };
+  return {
+    schedule: schedule.value,
+    shown: shownCost(cost.value),
+    price: price.value,
+    slot: () => explainSlot(schedule.value, service, house),
+    direct: () => explainCost('direct', of),
+    full: () => explainCost('full', of),
+    gross: () => explainPrice('gross', price.value, of),
+    margin: () => explainPrice('margin', price.value, of),
+    perRoomHour: () => explainPrice('perRoomHour', price.value, of),
+  };
+}

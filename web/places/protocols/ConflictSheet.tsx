@@ -1,0 +1,134 @@
+import { toast } from 'sonner';
+import type { Protocol } from '@bienestar/core/house/house';
+import { mergeProtocols } from '@bienestar/core/protocol/mergeProtocols';
+import { Button } from '../../parts/Button';
+import { Sheet } from '../../parts/Sheet';
+import { refusedBy, useAddMutation } from '../../store/api';
+import { closed, settled, withoutVersion, type ProtocolDraft } from '../../store/protocolDrafts';
+import { useAppDispatch } from '../../store/store';
+import { forgetUnsaved } from '../../store/unsavedDrafts';
+
+/** The choice after somebody else saved the same protocol: both, mine or theirs. Whatever is chosen can be undone. */
+export function ConflictSheet({ draft }: { readonly draft: ProtocolDraft }) {
+  const dispatch = useAppDispatch();
+  if (draft.saving.state !== 'conflict') return null;
+  const { theirs } = draft.saving;
+  if (!theirs) return <GoneSheet draft={draft} />;
+
+  const { protocol: both, clashes } = mergeProtocols(
+    withoutVersion(draft.base),
+    draft.present,
+    theirs,
+  );
+  const settle = (present: Protocol): void => {
+    dispatch(settled({ base: theirs, present }));
+  };
+  const keepTheirs = (): void => settle(withoutVersion(theirs));
+  return (
+    <Sheet
+      open
+      onClose={() => settle(clashes.length === 0 ? both : draft.present)}
+      title="Somebody else changed this protocol meanwhile"
+      description="Nothing is lost: choose how to go on. You can undo the choice."
+      actions={
+        <>
+          <Button onClick={keepTheirs}>Take theirs</Button>
+          <Button onClick={() => settle(draft.present)}>Keep only mine</Button>
+          <Button weight="main" onClick={() => settle(both)}>
+            Keep both
+          </Button>
+        </>
+      }
+    >
+      <div className="grid grid-cols-2 gap-6 text-sm">
+        <Changes title="You changed" from={draft.base} to={draft.present} />
+        <Changes title="They changed" from={draft.base} to={theirs} />
+      </div>
+      <p className="mt-4 text-sm text-ink-soft">
+        {clashes.length === 0
+          ? 'The changes touch different things, so both can be kept.'
+          : `Both of you changed ${clashes.join(', ')}: keeping both takes yours there.`}
+      </p>
+    </Sheet>
+  );
+}
+
+function Changes({
+  title,
+  from,
+  to,
+}: {
+  readonly title: string;
+  readonly from: Protocol;
+  readonly to: Protocol;
+}) {
+  const lines = changedThings(from, to);
+  return (
+    <div>
+      <h3 className="mb-1 font-sans text-sm font-semibold">{title}</h3>
+      <ul className="list-disc pl-4">
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+        {lines.length === 0 && <li>nothing that can be seen</li>}
+      </ul>
+    </div>
+  );
+}
+
+function changedThings(from: Protocol, to: Protocol): string[] {
+  const lines: string[] = [];
+  if (from.name !== to.name) lines.push(`the name: “${to.name}”`);
+  if (from.summary !== to.summary) lines.push('the summary');
+  for (const step of to.steps) {
+    const before = from.steps.find((each) => each.id === step.id);
+    if (!before) lines.push(`new step “${step.name}”`);
+    else if (JSON.stringify(before) !== JSON.stringify(step)) lines.push(`step “${step.name}”`);
+  }
+  for (const step of from.steps) {
+    if (!to.steps.some((each) => each.id === step.id)) lines.push(`took out “${step.name}”`);
+  }
+  if (JSON.stringify(from.layerGroups) !== JSON.stringify(to.layerGroups)) lines.push('layers');
+  const order = (protocol: Protocol): string => protocol.steps.map((step) => step.id).join();
+  if (lines.length === 0 && order(from) !== order(to)) lines.push('the order of steps');
+  return lines;
+}
+
+/** Somebody took the protocol away while it was being edited: it can be put back as it stands here. */
+function GoneSheet({ draft }: { readonly draft: ProtocolDraft }) {
+  const dispatch = useAppDispatch();
+  const [add] = useAddMutation();
+  const { id, name } = draft.present;
+  const giveUp = (): void => {
+    forgetUnsaved(id);
+    dispatch(closed(id));
+  };
+  const putBack = async (): Promise<void> => {
+    const made = await add({ part: 'protocols', value: draft.present });
+    if (!made.error) {
+      giveUp();
+      return;
+    }
+    const refused = refusedBy(made.error);
+    toast.error(refused.kind === 'away' ? refused.message : refused.document.detail);
+  };
+  return (
+    <Sheet
+      open
+      onClose={() => void putBack()}
+      title={`${name} was taken out of the house`}
+      actions={
+        <>
+          <Button onClick={giveUp}>Let it go</Button>
+          <Button weight="main" onClick={() => void putBack()}>
+            Put it back as it is here
+          </Button>
+        </>
+      }
+    >
+      <p>
+        Somebody else deleted this protocol while you were writing. What you have here is complete.
+      </p>
+    </Sheet>
+  );
+}

@@ -1,0 +1,59 @@
+import { Link } from 'react-router';
+import { explainReorderPoint } from '@bienestar/core/explain/explainReorder';
+import type { House } from '@bienestar/core/house/house';
+import type { MaterialId } from '@bienestar/core/house/ids';
+import type { Triple } from '@bienestar/core/quantity/triple';
+import { amount, amountRange } from '../../format/figures';
+import { WorkedFigure } from '../../parts/working/WorkedFigure';
+import { useFigures } from '../../store/house';
+
+interface DrawnAmountsProps {
+  readonly house: House;
+  readonly consumption: ReadonlyMap<MaterialId, Triple>;
+}
+
+/** What one visit takes from the shelf, and at which stock each is ordered. */
+export function DrawnAmounts({ house, consumption }: DrawnAmountsProps) {
+  const figures = useFigures();
+  return (
+    <table className="w-full text-sm">
+      <thead>
+        <tr className="border-b border-line text-xs text-ink-soft">
+          <th className="py-1 text-left font-semibold">Drawn in a visit</th>
+          <th className="py-1 text-right font-semibold">reorder at</th>
+        </tr>
+      </thead>
+      <tbody>
+        {[...consumption].map(([id, consumed]) => {
+          const material = house.materials.find((each) => each.id === id);
+          if (!material) return null;
+          const ofMaterial = figures.materials.get(id);
+          const restocking = ofMaterial?.restocking;
+          return (
+            <tr key={id} className="border-b border-line align-top">
+              <th scope="row" className="py-1 pr-2 text-left font-normal">
+                <Link to={`/shelf/${id}`} className="hover:text-clay hover:underline">
+                  {material.name}
+                </Link>
+                <span className="block text-ink-soft">{amountRange(consumed, material.unit)}</span>
+              </th>
+              <td className="py-1 text-right whitespace-nowrap">
+                {ofMaterial && restocking?.ok && material.kind !== 'linen' ? (
+                  <WorkedFigure
+                    label={`Reorder point of ${material.name}`}
+                    text={amount(restocking.value.reorderPoint.amount, material.unit)}
+                    working={() =>
+                      explainReorderPoint(material, ofMaterial, restocking.value, house)
+                    }
+                  />
+                ) : (
+                  <span className="text-ink-soft">–</span>
+                )}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

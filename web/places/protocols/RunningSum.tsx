@@ -1,0 +1,112 @@
+import { ListPlus } from 'lucide-react';
+import { nanoid } from '@reduxjs/toolkit';
+import { toast } from 'sonner';
+import { explainCost, type ExplainedService } from '@bienestar/core/explain/explainCost';
+import { explainPrice } from '@bienestar/core/explain/explainPrice';
+import type { Protocol } from '@bienestar/core/house/house';
+import { Button } from '../../parts/Button';
+import { Problems } from '../../parts/Problems';
+import { Segments } from '../../parts/Segments';
+import { refusedBy, useAddMutation } from '../../store/api';
+import { CostSum } from './CostSum';
+import { DrawnAmounts } from './DrawnAmounts';
+import { PriceSum } from './PriceSum';
+import { TimeSum } from './TimeSum';
+import type { ShownService } from './useShownService';
+
+interface RunningSumProps {
+  readonly shown: ShownService;
+  readonly protocol: Protocol;
+}
+
+/** The sum that the protocol makes: minutes, cost, price, what is drawn; and what changed since it was opened. */
+export function RunningSum({ shown, protocol }: RunningSumProps) {
+  const { house, service, services, figures, opened, problems, onMenu } = shown;
+  const explained = explainedService(shown, protocol);
+  const price = figures?.price;
+  return (
+    <section
+      aria-label="Running sum"
+      className="flex min-h-0 flex-col gap-4 overflow-y-auto px-5 py-4"
+    >
+      {services.length > 1 && (
+        <Segments
+          label="Counted for"
+          value={service.id as string}
+          options={services.map((each) => ({
+            value: each.id as string,
+            label: each.visitKind === 'first' ? 'first visit' : 'later visits',
+          }))}
+          onChoose={shown.choose}
+        />
+      )}
+      {!onMenu && <PutOnMenu shown={shown} />}
+      <Problems problems={problems} />
+      {figures?.schedule.ok && (
+        <TimeSum
+          schedule={figures.schedule.value}
+          service={service}
+          protocol={protocol}
+          house={house}
+        />
+      )}
+      {explained && (
+        <CostSum
+          cost={explained.cost}
+          opened={opened?.cost.ok ? opened.cost.value : undefined}
+          currency={house.settings.currency}
+          charge={house.settings.therapistCharge}
+          working={(part) => explainCost(part, explained)}
+        />
+      )}
+      {explained && price?.ok && (
+        <PriceSum
+          price={price.value}
+          openedGross={opened?.price.ok ? opened.price.value.gross : undefined}
+          currency={house.settings.currency}
+          working={(part) => explainPrice(part, price.value, explained)}
+        />
+      )}
+      {figures?.consumption.ok && (
+        <DrawnAmounts house={house} consumption={figures.consumption.value} />
+      )}
+    </section>
+  );
+}
+
+function explainedService(
+  { house, service, figures }: ShownService,
+  protocol: Protocol,
+): ExplainedService | undefined {
+  if (!figures?.schedule.ok || !figures.rates.ok || !figures.cost.ok) return undefined;
+  return {
+    house,
+    service,
+    protocol,
+    schedule: figures.schedule.value,
+    rates: figures.rates.value,
+    cost: figures.cost.value,
+  };
+}
+
+function PutOnMenu({ shown: { service, house } }: { readonly shown: ShownService }) {
+  const [add, { isLoading }] = useAddMutation();
+  const put = async (): Promise<void> => {
+    const made = await add({ part: 'services', value: { ...service, id: nanoid(12) } });
+    if (!made.error) {
+      toast(`${service.name} is on the menu.`);
+      return;
+    }
+    const refused = refusedBy(made.error);
+    toast.error(refused.kind === 'away' ? refused.message : refused.document.detail);
+  };
+  return (
+    <div className="flex flex-col items-start gap-2 border-l-2 border-line-strong pl-3 text-sm text-ink-soft">
+      Not on the menu yet: counted as if any of{' '}
+      {house.people.filter((each) => each.role === 'therapist').length} therapists performed it.
+      <Button disabled={isLoading} onClick={() => void put()}>
+        <ListPlus aria-hidden size={16} /> Put it on the menu
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+import { nanoid } from '@reduxjs/toolkit';
+import type { Dose, LayerGroup, Material, Protocol, Step } from '@bienestar/core/house/house';
+import { asId } from '@bienestar/core/house/ids';
+import { exactly } from '@bienestar/core/quantity/triple';
+
+/** A step to be written. */
+export function newStep(): Step {
+  return {
+    id: asId(nanoid(12)),
+    stretch: 'visit',
+    name: 'New step',
+    by: 'therapist',
+    hands: 'hands-on',
+    minutes: { least: 2, usual: 3, most: 4 },
+    zones: [],
+    doses: [],
+  };
+}
+
+/** A dose of a material in the way it is most likely said. */
+export function newDose(material: Material): Dose {
+  const quantity = exactly(1);
+  const amount: Dose['amount'] =
+    material.kind === 'single-dose'
+      ? { how: 'packs', quantity }
+      : material.measures.mlPerPump
+        ? { how: 'counted', quantity, measure: 'pump' }
+        : { how: 'measured', quantity, unit: material.unit };
+  return {
+    id: asId(nanoid(12)),
+    source: { kind: 'material', materialId: material.id },
+    amount,
+    opening: 'fresh',
+  };
+}
+
+/** Layers to put steps into. */
+export function newLayers(): LayerGroup {
+  return {
+    id: asId(nanoid(12)),
+    name: 'Layers',
+    layers: { first: 1, returning: 2 },
+    between: { wait: { least: 1, usual: 1, most: 2 }, question: 'How does it feel, from 0 to 10?' },
+  };
+}
+
+/** A protocol to be written. */
+export function newProtocol(): Protocol {
+  return { id: asId(nanoid(12)), name: 'New protocol', summary: '', steps: [], layerGroups: [] };
+}

@@ -1,0 +1,189 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { Material, MaterialKind } from '@bienestar/core/house/house';
+import { asId } from '@bienestar/core/house/ids';
+import type { BaseUnit } from '@bienestar/core/quantity/unit';
+import { Button } from '../../parts/Button';
+import { Choice } from '../../parts/Choice';
+import { MoneyField } from '../../parts/MoneyField';
+import { NumberField } from '../../parts/NumberField';
+import { Segments } from '../../parts/Segments';
+import { Sheet } from '../../parts/Sheet';
+import { TextField } from '../../parts/TextField';
+import { useHouse } from '../../store/house';
+import { useAddAndRemove } from '../../store/useEditPart';
+import { KIND_WORDS, KINDS } from './materialWords';
+
+interface NewMaterial {
+  readonly kind: MaterialKind;
+  readonly name: string;
+  readonly unit: BaseUnit;
+  readonly supplierId: string;
+  readonly content: number | undefined;
+  readonly priceMinor: number | undefined;
+}
+
+/** A new material, asked only for what every figure needs; the rest is said in its panel. */
+export function AddMaterial({
+  open,
+  onClose,
+}: {
+  readonly open: boolean;
+  readonly onClose: () => void;
+}) {
+  const house = useHouse();
+  const navigate = useNavigate();
+  const { add, busy } = useAddAndRemove('materials');
+  const [tried, setTried] = useState(false);
+  const begin: NewMaterial = {
+    kind: 'back-bar',
+    name: '',
+    unit: 'ml',
+    supplierId: house.suppliers[0]?.id ?? '',
+    content: undefined,
+    priceMinor: undefined,
+  };
+  const [made, setMade] = useState(begin);
+  const change = (changes: Partial<NewMaterial>): void => setMade({ ...made, ...changes });
+  const linen = made.kind === 'linen';
+  const missing = [
+    made.name.trim() === '' && 'a name',
+    !linen && made.content === undefined && 'what a pack holds',
+    made.priceMinor === undefined && 'a price',
+    !linen && made.supplierId === '' && 'a supplier (add one in House)',
+  ].filter(Boolean);
+
+  const addIt = async (): Promise<void> => {
+    setTried(true);
+    if (missing.length > 0) return;
+    const material = materialFrom(made);
+    if (!(await add(material))) return;
+    setMade(begin);
+    setTried(false);
+    onClose();
+    void navigate(`/shelf/${material.id}`);
+  };
+
+  return (
+    <Sheet
+      open={open}
+      onClose={onClose}
+      title="Add a material"
+      description="What every figure needs. Measures and discounts follow in its panel."
+      actions={
+        <Button weight="main" disabled={busy} onClick={() => void addIt()}>
+          Add to the shelf
+        </Button>
+      }
+    >
+      <div className="flex flex-col gap-4">
+        <Segments
+          label="Kind"
+          value={made.kind}
+          options={KINDS.map((kind) => ({ value: kind, label: KIND_WORDS[kind].one }))}
+          onChoose={(kind) => change({ kind, unit: unitsOf(kind)[0] ?? 'piece' })}
+        />
+        <p className="text-sm text-ink-soft">{KIND_WORDS[made.kind].what}</p>
+        <TextField label="Name" needed value={made.name} onCommit={(name) => change({ name })} />
+        <div className="grid grid-cols-2 gap-4">
+          {unitsOf(made.kind).length > 1 && (
+            <Choice
+              label="Kept in"
+              value={made.unit}
+              options={unitsOf(made.kind).map((unit) => ({
+                value: unit,
+                label: unit === 'piece' ? 'pieces' : unit,
+              }))}
+              onChoose={(unit) => change({ unit })}
+            />
+          )}
+          {!linen && (
+            <NumberField
+              label={made.kind === 'single-dose' ? 'In one dose' : 'In the pack'}
+              unit={made.unit}
+              value={made.content}
+              check={(content) =>
+                content > 0 && content <= 100_000 ? undefined : 'Must be more than 0.'
+              }
+              onCommit={(content) => change({ content })}
+            />
+          )}
+          <MoneyField
+            label={
+              linen
+                ? 'Price of a new piece'
+                : made.kind === 'single-dose'
+                  ? 'Price of one dose'
+                  : 'Price of the pack'
+            }
+            value={made.priceMinor}
+            onCommit={(priceMinor) => change({ priceMinor })}
+          />
+          {!linen && house.suppliers.length > 0 && (
+            <Choice
+              label="Supplier"
+              value={made.supplierId}
+              options={house.suppliers.map((supplier) => ({
+                value: supplier.id as string,
+                label: supplier.name,
+              }))}
+              onChoose={(supplierId) => change({ supplierId })}
+            />
+          )}
+        </div>
+        {tried && missing.length > 0 && (
+          <p role="alert" className="text-sm font-semibold text-clay">
+            ▲ Still needed: {missing.join(', ')}.
+          </p>
+        )}
+      </div>
+    </Sheet>
+  );
+}
+
+/** The units in which a kind may be kept. */
+export function unitsOf(kind: MaterialKind): readonly BaseUnit[] {
+  switch (kind) {
+    case 'back-bar':
+      return ['ml', 'g'];
+    case 'single-dose':
+      return ['ml', 'g', 'piece'];
+    case 'consumable':
+      return ['piece', 'ml', 'g'];
+    case 'linen':
+      return ['piece'];
+  }
+}
+
+function materialFrom({
+  kind,
+  name,
+  unit,
+  supplierId,
+  content = 1,
+  priceMinor = 0,
+}: NewMaterial): Material {
+  const shared = { id: asId<Material['id']>(nanoid(12)), name: name.trim(), unit, measures: {} };
+  if (kind === 'linen') {
+    return {
+      ...shared,
+      kind,
+      laundry: { washMinor: 0, replacementMinor: priceMinor, washesInLife: 100 },
+    };
+  }
+  return {
+    ...shared,
+    kind,
+    supplierId: asId(supplierId),
+    pack: {
+      containers: 1,
+      content,
+      priceMinor,
+      discount: 0,
+      freightMinor: 0,
+      unrecoveredTaxMinor: 0,
+      residual: 0,
+    },
+  };
+}

@@ -1,0 +1,207 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Versioned } from '@bienestar/contract/api';
+import type { Fault } from '@bienestar/contract/check';
+import type { Protocol } from '@bienestar/core/house/house';
+
+const MOST_STEPS_BACK = 200;
+/** Changes of one field that follow within this time are undone as one. */
+const ONE_CHANGE_MS = 1_500;
+
+/** How the saving of a draft stands. */
+export type Saving =
+  | { readonly state: 'saved' }
+  | { readonly state: 'waiting' }
+  | { readonly state: 'saving' }
+  | { readonly state: 'away'; readonly message: string }
+  | { readonly state: 'refused'; readonly message: string; readonly faults: readonly Fault[] }
+  /** `theirs` is what somebody else saved meanwhile; nothing when they took it away */
+  | { readonly state: 'conflict'; readonly theirs: Versioned<Protocol> | null };
+
+/** A protocol that is being edited. */
+export interface ProtocolDraft {
+  /** what the server last confirmed */
+  readonly base: Versioned<Protocol>;
+  readonly present: Protocol;
+  readonly past: readonly Protocol[];
+  readonly future: readonly Protocol[];
+  /** as it was when it was opened, for what changed since */
+  readonly opened: Protocol;
+  readonly saving: Saving;
+  readonly lastChange?: { readonly field: string; readonly at: number };
+}
+
+export interface ProtocolDraftsState {
+  readonly byId: Readonly<Record<string, ProtocolDraft>>;
+}
+
+const initialState: ProtocolDraftsState = { byId: {} };
+
+interface Edit {
+  readonly id: string;
+  readonly protocol: Protocol;
+  /** edits of the same field in quick succession are one step of undo */
+  readonly field: string;
+  readonly at: number;
+}
+
+const slice = createSlice({
+  name: 'protocolDrafts',
+  initialState: initialState as ProtocolDraftsState,
+  reducers: {
+    opened(
+      state,
+      {
+        payload,
+      }: PayloadAction<{ readonly base: Versioned<Protocol>; readonly unsaved?: Protocol }>,
+    ) {
+      const { base, unsaved } = payload;
+      const plain = withoutVersion(base);
+      return withDraft(state, base.id, {
+        base,
+        present: unsaved ?? plain,
+        past: unsaved ? [plain] : [],
+        future: [],
+        opened: plain,
+        saving: unsaved ? { state: 'waiting' } : { state: 'saved' },
+      });
+    },
+    edited(state, { payload }: PayloadAction<Edit>) {
+      return change(state, payload.id, (draft) => {
+        const { lastChange } = draft;
+        const goesOn =
+          lastChange?.field === payload.field &&
+          payload.at - lastChange.at < ONE_CHANGE_MS &&
+          draft.future.length === 0;
+        return {
+          ...draft,
+          present: payload.protocol,
+          past: goesOn ? draft.past : [...draft.past, draft.present].slice(-MOST_STEPS_BACK),
+          future: [],
+          lastChange: { field: payload.field, at: payload.at },
+          saving: stillOpen(draft.saving),
+        };
+      });
+    },
+    undone(state, { payload: id }: PayloadAction<string>) {
+      return change(state, id, (draft) => {
+        const before = draft.past.at(-1);
+        if (!before) return draft;
+        return {
+          ...draft,
+          present: before,
+          past: draft.past.slice(0, -1),
+          future: [draft.present, ...draft.future],
+          lastChange: undefined,
+          saving: stillOpen(draft.saving),
+        };
+      });
+    },
+    redone(state, { payload: id }: PayloadAction<string>) {
+      return change(state, id, (draft) => {
+        const [next, ...rest] = draft.future;
+        if (!next) return draft;
+        return {
+          ...draft,
+          present: next,
+          past: [...draft.past, draft.present],
+          future: rest,
+          lastChange: undefined,
+          saving: stillOpen(draft.saving),
+        };
+      });
+    },
+    savingChanged(
+      state,
+      { payload }: PayloadAction<{ readonly id: string; readonly saving: Saving }>,
+    ) {
+      return change(state, payload.id, (draft) => ({ ...draft, saving: payload.saving }));
+    },
+    confirmed(
+      state,
+      { payload }: PayloadAction<{ readonly base: Versioned<Protocol>; readonly sent: Protocol }>,
+    ) {
+      return change(state, payload.base.id, (draft) => ({
+        ...draft,
+        base: payload.base,
+        saving: draft.present === payload.sent ? { state: 'saved' } : { state: 'waiting' },
+      }));
+    },
+    /** somebody else saved while nothing was being edited here */
+    refreshed(state, { payload: base }: PayloadAction<Versioned<Protocol>>) {
+      return change(state, base.id, (draft) => ({
+        ...draft,
+        base,
+        present: withoutVersion(base),
+        past: [...draft.past, draft.present],
+        future: [],
+        lastChange: undefined,
+      }));
+    },
+    /** a conflict is settled: `present` goes on from what the server has */
+    settled(
+      state,
+      {
+        payload,
+      }: PayloadAction<{ readonly base: Versioned<Protocol>; readonly present: Protocol }>,
+    ) {
+      return change(state, payload.base.id, (draft) => ({
+        ...draft,
+        base: payload.base,
+        present: payload.present,
+        past: [...draft.past, draft.present],
+        future: [],
+        lastChange: undefined,
+        saving: { state: 'waiting' },
+      }));
+    },
+    /** a refused draft is to be sent once more */
+    retried(state, { payload: id }: PayloadAction<string>) {
+      return change(state, id, (draft) => ({ ...draft, saving: { state: 'waiting' } }));
+    },
+    closed(state, { payload: id }: PayloadAction<string>) {
+      const { [id]: _closed, ...byId } = state.byId;
+      return { byId };
+    },
+  },
+});
+
+export const {
+  opened,
+  edited,
+  undone,
+  redone,
+  savingChanged,
+  confirmed,
+  refreshed,
+  settled,
+  retried,
+  closed,
+} = slice.actions;
+export const protocolDrafts = slice.reducer;
+
+/** A protocol as it is edited, without its version. */
+export function withoutVersion({ version: _version, ...protocol }: Versioned<Protocol>): Protocol {
+  return protocol;
+}
+
+function change(
+  state: ProtocolDraftsState,
+  id: string,
+  make: (draft: ProtocolDraft) => ProtocolDraft,
+): ProtocolDraftsState {
+  const draft = state.byId[id];
+  return draft ? withDraft(state, id, make(draft)) : state;
+}
+
+function withDraft(
+  state: ProtocolDraftsState,
+  id: string,
+  draft: ProtocolDraft,
+): ProtocolDraftsState {
+  return { byId: { ...state.byId, [id]: draft } };
+}
+
+/** An edit waits to be saved, but a conflict stays one until it is settled. */
+function stillOpen(saving: Saving): Saving {
+  return saving.state === 'conflict' ? saving : { state: 'waiting' };
+}

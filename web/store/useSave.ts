@@ -1,0 +1,42 @@
+import { useCallback } from 'react';
+import { PROBLEM_TYPES } from '@bienestar/contract/api';
+import type { Fault } from '@bienestar/contract/check';
+import { keepInHouse, refusedBy, useSaveMutation, type Part, type Write } from './api';
+import { staleWriteMet } from './staleWrites';
+import { useAppDispatch } from './store';
+
+/** How a write ended. */
+export type Saved =
+  | { readonly ok: true }
+  | { readonly ok: false; readonly message: string; readonly faults: readonly Fault[] };
+
+/**
+ * Saves one part of the House. A stale write is offered as a choice; anything else that goes wrong is
+ * answered in words for the field.
+ */
+export function useSave(): <P extends Part>(write: Write<P>, name: string) => Promise<Saved> {
+  const [save] = useSaveMutation();
+  const dispatch = useAppDispatch();
+  return useCallback(
+    async (write, name) => {
+      const result = await save(write as unknown as Write);
+      if (!result.error) return { ok: true };
+      const refused = refusedBy(result.error);
+      if (refused.kind === 'away')
+        return { ok: false, message: `Not saved yet. ${refused.message}`, faults: [] };
+      const { document } = refused;
+      if (document.type === PROBLEM_TYPES.stale) {
+        const theirs = document.current as { readonly version: number } | null;
+        if (theirs) dispatch(keepInHouse(write.part, theirs));
+        dispatch(staleWriteMet({ mine: write as unknown as Write, theirs, name }));
+        return {
+          ok: false,
+          message: 'Somebody else changed this meanwhile: choose which to keep.',
+          faults: [],
+        };
+      }
+      return { ok: false, message: document.detail, faults: document.errors ?? [] };
+    },
+    [dispatch, save],
+  );
+}
