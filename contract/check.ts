@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import type Joi from 'joi';
 
 /** One fault of an input, at a JSON pointer (RFC 6901) into it. */
 export interface Fault {
@@ -46,13 +46,14 @@ const MESSAGES = {
  * @returns the value, or its faults (at most 50) with their places
  */
 export function checkAgainst<T>(schema: Joi.Schema<T>, input: unknown): Checked<T> {
-  const { error, value } = schema.validate(input, {
+  const result = schema.validate(input, {
     abortEarly: false,
     convert: false,
     errors: { label: false, wrap: { label: false, array: false, string: false } },
     messages: MESSAGES,
   });
-  if (!error) return { ok: true, value: value as T };
+  const { error } = result;
+  if (!error) return { ok: true, value: result.value };
   return {
     ok: false,
     faults: error.details.slice(0, MOST_FAULTS).map((detail) => ({

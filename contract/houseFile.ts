@@ -77,7 +77,7 @@ function checkHead(parsed: unknown): Fault | undefined {
     return {
       pointer: '/formatVersion',
       code: 'file.version',
-      message: `This house file has version ${JSON.stringify(version) ?? 'none'}; version ${HOUSE_FILE_VERSION} is read here.`,
+      message: `This house file has version ${version === undefined ? 'none' : JSON.stringify(version)}; version ${HOUSE_FILE_VERSION} is read here.`,
     };
   }
   return undefined;

@@ -8,7 +8,7 @@ export default defineConfig({
     include: ['*.test.ts'],
     globalSetup: ['support/globalSetup.ts'],
     fileParallelism: false,
-    testTimeout: 40_000,
+    testTimeout: 90_000,
     hookTimeout: 60_000,
   },
 });

@@ -27,5 +27,7 @@ export class Remembered<K, V> {
 }
 
 function sameThings(a: readonly unknown[], b: readonly unknown[]): boolean {
-  return a.length === b.length && a.every((thing, at) => Object.is(thing, b[at]));
+  if (a.length !== b.length) return false;
+  for (let at = 0; at < a.length; at += 1) if (!Object.is(a[at], b[at])) return false;
+  return true;
 }

@@ -17,7 +17,9 @@ export interface HouseIndex extends ShelfIndex {
   readonly onHand: ReadonlyMap<MaterialId, number>;
 }
 
-/** Indexes a House by id, for the calculations that follow references. */
+const known = new WeakMap<readonly unknown[], ReadonlyMap<unknown, unknown>>();
+
+/** Indexes a House by id, for the calculations that follow references. A list is indexed once. */
 export function indexHouse(house: House): HouseIndex {
   return {
     materials: byId(house.materials),
@@ -26,11 +28,22 @@ export function indexHouse(house: House): HouseIndex {
     services: byId(house.services),
     people: byId(house.people),
     suppliers: byId(house.suppliers),
-    visitsPerWeek: new Map(house.demand.map((line) => [line.serviceId, line.visitsPerWeek])),
-    onHand: new Map(house.stock.map((line) => [line.materialId, line.onHand])),
+    visitsPerWeek: indexOnce(house.demand, (line) => [line.serviceId, line.visitsPerWeek]),
+    onHand: indexOnce(house.stock, (line) => [line.materialId, line.onHand]),
   };
 }
 
-function byId<I, T extends { readonly id: I }>(things: readonly T[]): Map<I, T> {
-  return new Map(things.map((thing) => [thing.id, thing]));
+function byId<I, T extends { readonly id: I }>(things: readonly T[]): ReadonlyMap<I, T> {
+  return indexOnce(things, (thing) => [thing.id, thing]);
+}
+
+function indexOnce<T, K, V>(
+  items: readonly T[],
+  entryOf: (item: T) => readonly [K, V],
+): ReadonlyMap<K, V> {
+  const before = known.get(items);
+  if (before) return before as ReadonlyMap<K, V>;
+  const made = new Map(items.map(entryOf));
+  known.set(items, made);
+  return made;
 }

@@ -10,6 +10,8 @@ const MOST_USES_BY_RECURSION = 200;
 const CELLS_PER_SMALLEST_DOSE = 20;
 /** Room for rounding in a sum of chances. */
 const SERVED_TOLERANCE = 1e-12;
+/** Room for the chances of one recursion, used again by the next: a cell is written before it is read. */
+let scratch = new Float64Array(16_384);
 /** Amounts this close to a cell, in cells, lie on it. */
 const ON_CELL = 1e-9;
 
@@ -141,20 +143,42 @@ function panjer(
     law === 'poisson'
       ? Math.exp(-mean * (1 - ofNothing))
       : (1 + overdispersion * (1 - ofNothing)) ** (-mean / overdispersion);
-  const positive = sizes.filter(({ cells }) => cells > 0);
+  const positive = sizes.filter(({ cells }) => cells > 0).sort((one, two) => one.cells - two.cells);
+  const lengths = Int32Array.from(positive, ({ cells }) => cells);
+  const flat = Float64Array.from(positive, ({ share }) => (a * share) / (1 - a * ofNothing));
+  const falling = Float64Array.from(
+    positive,
+    ({ share, cells }) => (b * cells * share) / (1 - a * ofNothing),
+  );
 
-  const chances = [start];
+  /* The innermost loop of the whole house: indexes are in range, so their values are there. */
+  let chances = scratch;
+  chances[0] = start;
   let served = start;
-  for (let x = 1; served < serviceLevel - SERVED_TOLERANCE; x += 1) {
-    let chance = 0;
-    for (const { cells, share } of positive) {
-      if (cells <= x) chance += (a + (b * cells) / x) * share * (chances[x - cells] ?? 0);
+  let within = 0;
+  let x = 1;
+  for (; served < serviceLevel - SERVED_TOLERANCE; x += 1) {
+    while (within < lengths.length && (lengths[within] as number) <= x) within += 1;
+    let byFlat = 0;
+    let byFalling = 0;
+    for (let at = 0; at < within; at += 1) {
+      const before = chances[x - (lengths[at] as number)] as number;
+      byFlat += (flat[at] as number) * before;
+      byFalling += (falling[at] as number) * before;
     }
-    chance /= 1 - a * ofNothing;
-    chances.push(chance);
+    const chance = byFlat + byFalling / x;
+    if (x === chances.length) chances = grown(chances);
+    chances[x] = chance;
     served += chance;
   }
-  return { cells: chances.length - 1, served };
+  return { cells: x - 1, served };
+}
+
+function grown(chances: Float64Array<ArrayBuffer>): Float64Array<ArrayBuffer> {
+  const larger = new Float64Array(chances.length * 2);
+  larger.set(chances);
+  scratch = larger;
+  return larger;
 }
 
 function momentsOf(demand: MaterialDemand): { meanSize: number; squareSize: number } {

@@ -30,9 +30,10 @@ export function inSequence(a: Distribution, b: Distribution): Distribution {
   const { chances: longer } = long;
   const { chances: shorter } = short;
   for (let i = 0; i < shorter.length; i += 1) {
-    const weight = shorter[i] ?? 0;
+    /* The innermost loop of every clock: indexes are in range, so their values are there. */
+    const weight = shorter[i] as number;
     for (let j = 0; j < longer.length; j += 1) {
-      chances[i + j] = (chances[i + j] ?? 0) + weight * (longer[j] ?? 0);
+      chances[i + j] = (chances[i + j] as number) + weight * (longer[j] as number);
     }
   }
   return { first, chances };

@@ -10,32 +10,31 @@ export const FACE_PARTS = [
 ] as const;
 export type FacePart = (typeof FACE_PARTS)[number];
 
-const BODY_PARTS = [
-  'scalp',
-  'neck-front',
-  'neck-back',
-  'decollete',
-  'chest',
-  'abdomen',
-  'back',
-  'buttock-left',
-  'buttock-right',
-  'upper-arm-left',
-  'upper-arm-right',
-  'forearm-left',
-  'forearm-right',
-  'hand-left',
-  'hand-right',
-  'thigh-left',
-  'thigh-right',
-  'lower-leg-left',
-  'lower-leg-right',
-  'foot-left',
-  'foot-right',
-] as const;
+type BodyPart =
+  | 'scalp'
+  | 'neck-front'
+  | 'neck-back'
+  | 'decollete'
+  | 'chest'
+  | 'abdomen'
+  | 'back'
+  | 'buttock-left'
+  | 'buttock-right'
+  | 'upper-arm-left'
+  | 'upper-arm-right'
+  | 'forearm-left'
+  | 'forearm-right'
+  | 'hand-left'
+  | 'hand-right'
+  | 'thigh-left'
+  | 'thigh-right'
+  | 'lower-leg-left'
+  | 'lower-leg-right'
+  | 'foot-left'
+  | 'foot-right';
 
 /** A zone that is not made of others. */
-export type LeafZone = FacePart | (typeof BODY_PARTS)[number];
+export type LeafZone = FacePart | BodyPart;
 
 const REGION_PARTS = {
   face: FACE_PARTS,

@@ -61,7 +61,7 @@ export async function newPerson(url = inject('houseUrl')): Promise<Person> {
   const find: Person['find'] = async (role, name) => {
     const found = await page.waitForSelector(selector(role, name));
     if (!found) throw new Error(`There is no ${role} “${name}”.`);
-    return found as ElementHandle;
+    return found;
   };
   const waitFor: Person['waitFor'] = async (what, why) => {
     await expect.poll(what, { timeout: WAIT_MS, message: why }).toBe(true);

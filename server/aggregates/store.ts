@@ -47,7 +47,7 @@ export function storeOf<T extends object, Row extends Kept & object>(
 
   const read = async (tx: Transaction, id?: string): Promise<Versioned<T>[]> => {
     const where = id === undefined ? {} : { [key]: id };
-    const rows = await rowsOf<Row>(table, ['ordinal' as keyof Row & string], tx, where as never);
+    const rows = await rowsOf<Row>(table, ['ordinal'], tx, where as never);
     const of = await Promise.all(children.map((child) => child.read(tx, id)));
     return rows.map((row) => ({
       ...fromRow(
@@ -68,7 +68,7 @@ export function storeOf<T extends object, Row extends Kept & object>(
     },
     replace: async (value, version, tx) => {
       const row = { ...toRow(value), version: version + 1 } as unknown as Row;
-      const [touched] = await table.update(row as never, {
+      const [touched] = await table.update(row, {
         where: at(keyOf(value), version),
         transaction: tx,
       });

@@ -29,3 +29,6 @@ export function drawnBy(sequelize: Sequelize, column: 'material_id' | 'mix_id'):
     mix: `SELECT DISTINCT m.id, m.name FROM mixes m JOIN mix_parts q ON q.mix_of_id = m.id WHERE q.${column} = :id ORDER BY m.ordinal`,
   });
 }
+
+/** For what nothing can point to, so that it may always be removed. */
+export const usedByNothing: UsedBy = () => Promise.resolve([]);

@@ -1,11 +1,11 @@
 import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
-import * as house from './migrations/0001-house';
+import { house } from './migrations/0001-house';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
   return new Umzug({
-    migrations: [{ name: '0001-house', ...house }],
+    migrations: [house],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

@@ -184,7 +184,7 @@ export type TableName = keyof typeof COLUMNS;
 /** The table of that name, its rows plain values of `Row`. */
 export function table<Row extends object>(sequelize: Sequelize, name: TableName): Table<Row> {
   const known = sequelize.models[name];
-  if (known) return known as Table<Row>;
+  if (known) return known;
   return sequelize.define<Model<Row, Row>>(
     name,
     COLUMNS[name] as unknown as ModelAttributes<Model<Row, Row>, Row>,

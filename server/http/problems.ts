@@ -123,8 +123,7 @@ function refusalFor(error: unknown): Refusal {
       'The database does not answer just now. What you typed is kept, and is saved when it is back.',
     );
   }
-  if (error instanceof UniqueConstraintError)
-    return idTaken('thing', String(error.errors[0]?.value ?? ''));
+  if (error instanceof UniqueConstraintError) return idTaken('thing', error.errors[0]?.value ?? '');
   if (error instanceof ForeignKeyConstraintError) {
     return invalidInput([
       {

@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import type { Demand, StockOnHand } from '@bienestar/core/house/house';
 import { storeOf, type Store } from '../aggregates/store';
+import { usedByNothing } from '../aggregates/users';
 import { table, type Kept } from '../db/tables';
 
 /** The demand plan in the database, one line a service. */
@@ -13,7 +14,7 @@ export function demandStore(sequelize: Sequelize): Store<Demand> {
     toRow: columns,
     fromRow: columns,
     children: [],
-    usedBy: async () => [],
+    usedBy: usedByNothing,
   });
 }
 
@@ -27,6 +28,6 @@ export function stockStore(sequelize: Sequelize): Store<StockOnHand> {
     toRow: columns,
     fromRow: columns,
     children: [],
-    usedBy: async () => [],
+    usedBy: usedByNothing,
   });
 }

@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import type { Room } from '@bienestar/core/house/house';
 import { storeOf, type Store } from '../aggregates/store';
+import { usedByNothing } from '../aggregates/users';
 import { table, type Kept } from '../db/tables';
 
 type RoomRow = Kept & Room;
@@ -14,6 +15,6 @@ export function roomStore(sequelize: Sequelize): Store<Room> {
     toRow: ({ id, name, kind }) => ({ id, name, kind }),
     fromRow: ({ id, name, kind }) => ({ id, name, kind }),
     children: [],
-    usedBy: async () => [],
+    usedBy: usedByNothing,
   });
 }

@@ -2,6 +2,7 @@ import type { Sequelize } from 'sequelize';
 import type { Service, VisitKind } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { childrenIn, storeOf, type Store } from '../aggregates/store';
+import { usedByNothing } from '../aggregates/users';
 import { orNull, present } from '../db/optional';
 import { table, type Kept } from '../db/tables';
 
@@ -53,6 +54,6 @@ export function serviceStore(sequelize: Sequelize): Store<Service> {
           })),
       ),
     ],
-    usedBy: async () => [],
+    usedBy: usedByNothing,
   });
 }

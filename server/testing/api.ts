@@ -21,7 +21,7 @@ export async function demoHouse(): Promise<House> {
 }
 
 /** What the server answered. */
-export interface Answer<T> {
+interface Answer<T> {
   readonly status: number;
   readonly headers: Headers;
   readonly body: T;

@@ -66,7 +66,7 @@ export function amountRange({ low, usual, high }: Triple, unit: string): string 
 }
 
 /** The word for a unit, in the number it stands in. */
-export function unitWord(unit: string, value: number): string {
+function unitWord(unit: string, value: number): string {
   return unit === 'piece' && value !== 1 ? 'pieces' : unit;
 }
 

@@ -28,7 +28,8 @@ interface NumberFieldProps {
 
 const LOOK = {
   boxed: INPUT_LOOK,
-  ruled: `${INPUT_LOOK} h-7 border-x-transparent border-t-transparent bg-transparent hover:border-line-strong hover:bg-sheet focus:border-line-strong focus:bg-sheet`,
+  ruled:
+    'h-7 w-full min-w-0 rounded-sm border border-transparent border-b-line-strong bg-transparent px-2.5 hover:border-line-strong hover:bg-sheet focus:border-line-strong focus:bg-sheet aria-invalid:border-clay',
 } as const;
 
 /** A number with its unit; decimal comma or point. What is typed stays, also when it does not fit. */

@@ -37,7 +37,7 @@ const anyEdit = isAnyOf(opened, edited, undone, redone, settled, retried);
 autosave.startListening({
   matcher: anyEdit,
   effect: async (action, listener) => {
-    const id = idOf(action as { payload: unknown });
+    const id = idOf(action);
     const read = (): ProtocolDraft | undefined =>
       (listener.getState() as Kept).protocolDrafts.byId[id];
     const saving = (state: Saving): void => {

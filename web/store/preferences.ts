@@ -5,9 +5,9 @@ export type Theme = 'light' | 'dim';
 const KEY = 'bienestar.theme';
 
 function keptTheme(): Theme {
-  const kept = globalThis.localStorage?.getItem(KEY);
+  const kept = localStorage.getItem(KEY);
   if (kept === 'light' || kept === 'dim') return kept;
-  return globalThis.matchMedia?.('(prefers-color-scheme: dark)').matches ? 'dim' : 'light';
+  return matchMedia('(prefers-color-scheme: dark)').matches ? 'dim' : 'light';
 }
 
 const slice = createSlice({

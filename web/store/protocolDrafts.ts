@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Fault } from '@bienestar/contract/check';
 import type { Protocol } from '@bienestar/core/house/house';
@@ -46,7 +46,7 @@ interface Edit {
 
 const slice = createSlice({
   name: 'protocolDrafts',
-  initialState: initialState as ProtocolDraftsState,
+  initialState: initialState,
   reducers: {
     opened(
       state,
@@ -159,7 +159,7 @@ const slice = createSlice({
       return change(state, id, (draft) => ({ ...draft, saving: { state: 'waiting' } }));
     },
     closed(state, { payload: id }: PayloadAction<string>) {
-      const { [id]: _closed, ...byId } = state.byId;
+      const { [id]: _closed, ...byId } = plain(state).byId;
       return { byId };
     },
   },
@@ -184,12 +184,17 @@ export function withoutVersion({ version: _version, ...protocol }: Versioned<Pro
   return protocol;
 }
 
+/** The plain values, not Immer's stand-ins for them: drafts are told apart by identity. */
+function plain(state: ProtocolDraftsState): ProtocolDraftsState {
+  return original(state as object) as ProtocolDraftsState;
+}
+
 function change(
   state: ProtocolDraftsState,
   id: string,
   make: (draft: ProtocolDraft) => ProtocolDraft,
 ): ProtocolDraftsState {
-  const draft = state.byId[id];
+  const draft = plain(state).byId[id];
   return draft ? withDraft(state, id, make(draft)) : state;
 }
 
@@ -198,7 +203,7 @@ function withDraft(
   id: string,
   draft: ProtocolDraft,
 ): ProtocolDraftsState {
-  return { byId: { ...state.byId, [id]: draft } };
+  return { byId: { ...plain(state).byId, [id]: draft } };
 }
 
 /** An edit waits to be saved, but a conflict stays one until it is settled. */

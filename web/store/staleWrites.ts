@@ -2,7 +2,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Write } from './api';
 
 /** A write that met a newer version: what was meant, and what is there now. */
-export interface StaleWrite {
+interface StaleWrite {
   readonly mine: Write;
   readonly theirs: { readonly version: number } | null;
   /** what the thing is called */

@@ -2,7 +2,7 @@ import { useCallback } from 'react';
 import type { AggregateName, Aggregates, Versioned } from '@bienestar/contract/api';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { toast } from 'sonner';
-import { refusedBy, useAddMutation, useRemoveMutation } from './api';
+import { refusedBy, useAddMutation, useRemoveMutation, type Write } from './api';
 import { useSnapshot } from './house';
 import { useSave } from './useSave';
 
@@ -18,7 +18,8 @@ export function useChange<N extends AggregateName>(
   return useCallback(
     async (changes) => {
       if (!value) return undefined;
-      const saved = await save({ part, value: { ...value, ...changes } } as never, value.name);
+      const write = { part, value: { ...value, ...changes } } as unknown as Write<N>;
+      const saved = await save(write, value.name);
       return saved.ok ? undefined : (saved.faults[0]?.message ?? saved.message);
     },
     [part, save, value],

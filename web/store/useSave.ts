@@ -19,7 +19,7 @@ export function useSave(): <P extends Part>(write: Write<P>, name: string) => Pr
   const dispatch = useAppDispatch();
   return useCallback(
     async (write, name) => {
-      const result = await save(write as unknown as Write);
+      const result = await save(write);
       if (!result.error) return { ok: true };
       const refused = refusedBy(result.error);
       if (refused.kind === 'away')
@@ -28,7 +28,7 @@ export function useSave(): <P extends Part>(write: Write<P>, name: string) => Pr
       if (document.type === PROBLEM_TYPES.stale) {
         const theirs = document.current as { readonly version: number } | null;
         if (theirs) dispatch(keepInHouse(write.part, theirs));
-        dispatch(staleWriteMet({ mine: write as unknown as Write, theirs, name }));
+        dispatch(staleWriteMet({ mine: write, theirs, name }));
         return {
           ok: false,
           message: 'Somebody else changed this meanwhile: choose which to keep.',

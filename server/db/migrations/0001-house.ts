@@ -141,7 +141,7 @@ const TABLES: readonly (readonly [string, string])[] = [
 ];
 
 /** Creates the tables of a House. */
-export async function up({ context }: { context: Sequelize }): Promise<void> {
+async function up({ context }: { context: Sequelize }): Promise<void> {
   for (const [table, columns] of TABLES) {
     await context.query(
       `CREATE TABLE ${table} (${columns}) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_520_ci`,
@@ -151,8 +151,11 @@ export async function up({ context }: { context: Sequelize }): Promise<void> {
 }
 
 /** Removes them. */
-export async function down({ context }: { context: Sequelize }): Promise<void> {
+async function down({ context }: { context: Sequelize }): Promise<void> {
   for (const [table] of TABLES.toReversed()) {
     await context.query(`DROP TABLE ${table}`, { type: QueryTypes.RAW });
   }
 }
+
+/** The first migration: a House. */
+export const house = { name: '0001-house', up, down };

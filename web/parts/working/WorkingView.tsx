@@ -71,12 +71,12 @@ function Input({ input, currency, onLeave }: InputProps) {
     );
   }
   return (
-    <details className="group">
+    <details>
       <summary className="flex list-none items-baseline gap-2 py-2">
         <ChevronRight
           aria-hidden
           size={16}
-          className="shrink-0 self-center text-ink-soft transition-transform group-open:rotate-90"
+          className="shrink-0 self-center text-ink-soft transition-transform [details[open]>summary>&]:rotate-90"
         />
         <span className="min-w-0 flex-1">{input.label}</span>
         <span className="text-right font-semibold">{value}</span>

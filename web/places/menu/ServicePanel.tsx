@@ -78,9 +78,9 @@ export function ServicePanel({ id }: { readonly id: string }) {
       </div>
       <Choice
         label="Protocol"
-        value={service.protocolId as string}
+        value={service.protocolId}
         options={house.protocols.map((protocol) => ({
-          value: protocol.id as string,
+          value: protocol.id,
           label: protocol.name,
         }))}
         onChoose={(protocolId) => void change({ protocolId: asId(protocolId) })}

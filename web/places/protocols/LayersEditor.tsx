@@ -51,7 +51,7 @@ export function LayersEditor({ protocol, step, edit }: LayersEditorProps) {
         options={[
           { value: ONCE, label: 'done once' },
           ...protocol.layerGroups.map((each) => ({
-            value: each.id as string,
+            value: each.id,
             label: `in layers: ${each.name}`,
           })),
           { value: NEW, label: 'in new layers …' },

@@ -32,9 +32,9 @@ export function RunningSum({ shown, protocol }: RunningSumProps) {
       {services.length > 1 && (
         <Segments
           label="Counted for"
-          value={service.id as string}
+          value={service.id}
           options={services.map((each) => ({
-            value: each.id as string,
+            value: each.id,
             label: each.visitKind === 'first' ? 'first visit' : 'later visits',
           }))}
           onChoose={shown.choose}

@@ -170,7 +170,7 @@ export function StepInspector({
           value={step.meanwhileOf ?? NOT_BESIDE}
           options={[
             { value: NOT_BESIDE, label: 'by itself' },
-            ...hosts.map((host) => ({ value: host.id as string, label: host.name })),
+            ...hosts.map((host) => ({ value: host.id, label: host.name })),
           ]}
           onChoose={(host) =>
             edit(`${step.id}.meanwhileOf`, (before) =>

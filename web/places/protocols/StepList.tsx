@@ -39,6 +39,8 @@ export function StepList({
 }: StepListProps) {
   const list = useRef<HTMLOListElement>(null);
   const followSelection = useRef(false);
+  /* Keys may come faster than the screen: the next one goes on from the step already asked for. */
+  const asked = useRef<string>(undefined);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const { steps, layerGroups } = protocol;
   const at = steps.findIndex((step) => step.id === selectedId);
@@ -49,6 +51,7 @@ export function StepList({
     row?.scrollIntoView({ block: 'nearest' });
     if (followSelection.current) row?.focus();
     followSelection.current = false;
+    asked.current = undefined;
   }, [selectedId, steps]);
 
   const onKeyDown = (event: KeyboardEvent): void => {
@@ -57,6 +60,7 @@ export function StepList({
     const goTo = (step: Step | undefined): void => {
       if (!step) return;
       followSelection.current = true;
+      asked.current = step.id;
       onSelect(step.id);
     };
     switch (event.key) {
@@ -66,7 +70,11 @@ export function StepList({
         if (event.altKey) {
           followSelection.current = true;
           onNudge(selected, up ? 'up' : 'down');
-        } else goTo(steps[at + (up ? -1 : 1)]);
+        } else {
+          const from =
+            asked.current === undefined ? at : steps.findIndex((step) => step.id === asked.current);
+          goTo(steps[from + (up ? -1 : 1)]);
+        }
         break;
       }
       case 'Home':

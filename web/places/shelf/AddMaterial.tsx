@@ -125,7 +125,7 @@ export function AddMaterial({
               label="Supplier"
               value={made.supplierId}
               options={house.suppliers.map((supplier) => ({
-                value: supplier.id as string,
+                value: supplier.id,
                 label: supplier.name,
               }))}
               onChoose={(supplierId) => change({ supplierId })}
@@ -143,7 +143,7 @@ export function AddMaterial({
 }
 
 /** The units in which a kind may be kept. */
-export function unitsOf(kind: MaterialKind): readonly BaseUnit[] {
+function unitsOf(kind: MaterialKind): readonly BaseUnit[] {
   switch (kind) {
     case 'back-bar':
       return ['ml', 'g'];

@@ -1,11 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { explainUnitCost } from '@bienestar/core/explain/explainUnitCost';
-import type {
-  LinenMaterial,
-  Material,
-  Pack,
-  SingleDoseMaterial,
-} from '@bienestar/core/house/house';
+import type { LinenMaterial, Material, Pack } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { unitMoney } from '../../format/figures';
 import { Button } from '../../parts/Button';
@@ -102,21 +97,18 @@ function PackFields({
 }) {
   const house = useHouse();
   const { pack, unit } = material;
-  const put = (changes: Partial<Pack>) =>
-    change({ pack: { ...pack, ...changes } } as Partial<SingleDoseMaterial>);
+  const put = (changes: Partial<Pack>) => change({ pack: { ...pack, ...changes } });
   const shared = { commitOn: 'leaving' } as const;
   return (
     <>
       <Choice
         label="Supplier"
-        value={material.supplierId as string}
+        value={material.supplierId}
         options={house.suppliers.map((supplier) => ({
-          value: supplier.id as string,
+          value: supplier.id,
           label: supplier.name,
         }))}
-        onChoose={(supplierId) =>
-          void change({ supplierId: asId(supplierId) } as Partial<SingleDoseMaterial>)
-        }
+        onChoose={(supplierId) => void change({ supplierId: asId(supplierId) })}
       />
       <div className="grid grid-cols-2 gap-3">
         <NumberField
@@ -182,7 +174,7 @@ function LaundryFields({
   readonly change: Change;
 }) {
   const put = (changes: Partial<LinenMaterial['laundry']>) =>
-    change({ laundry: { ...laundry, ...changes } } as Partial<LinenMaterial>);
+    change({ laundry: { ...laundry, ...changes } });
   return (
     <div className="grid grid-cols-2 gap-3">
       <MoneyField

@@ -150,9 +150,7 @@ function CalibratedFields({ label, value, onChange }: CalibratedFieldsProps) {
 
 /** Measures without the keys that hold nothing, as the house keeps them. */
 function without(measures: Measures): Measures {
-  return Object.fromEntries(
-    Object.entries(measures).filter(([, held]) => held !== undefined),
-  ) as Measures;
+  return Object.fromEntries(Object.entries(measures).filter(([, held]) => held !== undefined));
 }
 
 function freshName(named: readonly NamedAmount[]): string {

@@ -1,4 +1,3 @@
-import { packUnits } from '@bienestar/core/cost/landedUnitCost';
 import type { Material, MaterialKind } from '@bienestar/core/house/house';
 import { amount, money, number } from '../../format/figures';
 
@@ -45,9 +44,4 @@ export function measureWords({ measures }: Material): string {
     ...(measures.named ?? []).map((named) => named.name),
   ];
   return words.filter(Boolean).join(' · ');
-}
-
-/** What one bought pack holds, in words. */
-export function packHolds(material: Exclude<Material, { kind: 'linen' }>): string {
-  return amount(packUnits(material.pack), material.unit);
 }

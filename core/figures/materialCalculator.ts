@@ -1,0 +1,138 @@
+import { packUnits } from '../cost/landedUnitCost';
+import type { LinenMaterial, Material } from '../house/house';
+import type { HouseIndex } from '../house/houseIndex';
+import type { MaterialId } from '../house/ids';
+import { fail, failWith, ok, type Outcome, type Problem } from '../house/problem';
+import { cover } from '../stock/cover';
+import { materialDemand, type MaterialDemand } from '../stock/demandRate';
+import { reorderPoint, type ReorderPoint } from '../stock/reorderPoint';
+import { usesWhileWaiting, type UsesWhileWaiting } from '../stock/usesWhileWaiting';
+import type { MaterialFigures, MaterialUse, Restocking } from './houseFigures';
+import { Remembered } from './remember';
+
+type UsedUp = Exclude<Material, LinenMaterial>;
+
+/** What the figures of a material are made from, besides the material itself. */
+export interface MaterialInputs {
+  readonly index: HouseIndex;
+  readonly unitCost: Outcome<number>;
+  readonly uses: readonly MaterialUse[];
+  /** why uses are not known, where a service that draws it has a fault */
+  readonly faults: readonly Problem[];
+  readonly serviceLevel: number;
+}
+
+interface Awaited {
+  readonly demand: MaterialDemand;
+  readonly uses: UsesWhileWaiting;
+  readonly reorderPoint: ReorderPoint;
+}
+
+/** Computes materials, each part of one anew only when something it depends on is another. */
+export class MaterialCalculator {
+  readonly #uses = new Remembered<MaterialId, readonly MaterialUse[]>();
+  readonly #awaited = new Remembered<MaterialId, Outcome<Awaited>>();
+  readonly #restockings = new Remembered<MaterialId, Outcome<Restocking>>();
+  readonly #figures = new Remembered<MaterialId, MaterialFigures>();
+
+  /** The figures of `material`. */
+  compute(material: Material, inputs: MaterialInputs): MaterialFigures {
+    const { id } = material;
+    const uses = this.#uses.get(id, flatten(inputs.uses), () => inputs.uses);
+    const onHand = inputs.index.onHand.get(id) ?? 0;
+    const restocking =
+      material.kind === 'linen' ? null : this.#restock(material, uses, onHand, inputs);
+    const { unitCost } = inputs;
+    return this.#figures.get(id, [unitCost, uses, onHand, restocking], () => ({
+      materialId: id,
+      unitCost,
+      uses,
+      onHand,
+      restocking,
+    }));
+  }
+
+  /** Forgets what is no longer there. */
+  keepOnly(isCurrent: (id: MaterialId) => boolean): void {
+    for (const kept of [this.#uses, this.#awaited, this.#restockings, this.#figures]) {
+      kept.keepOnly(isCurrent);
+    }
+  }
+
+  #restock(
+    material: UsedUp,
+    uses: readonly MaterialUse[],
+    onHand: number,
+    { index, faults, serviceLevel }: MaterialInputs,
+  ): Outcome<Restocking> {
+    const supplier = index.suppliers.get(material.supplierId);
+    const { content, containers } = material.pack;
+    const from = [
+      uses,
+      supplier,
+      content,
+      containers,
+      material.kind,
+      material.unit,
+      material.name,
+      serviceLevel,
+      ...faults,
+    ];
+    const awaited = this.#awaited.get(material.id, from, () =>
+      faults.length > 0 ? failWith(faults) : awaitDelivery(material, uses, index, serviceLevel),
+    );
+    return this.#restockings.get(material.id, [awaited, onHand], () =>
+      awaited.ok
+        ? ok({
+            ...awaited.value,
+            cover: cover(onHand, awaited.value.demand.perDay, awaited.value.reorderPoint.amount),
+          })
+        : awaited,
+    );
+  }
+}
+
+function flatten(uses: readonly MaterialUse[]): unknown[] {
+  const flat: unknown[] = [];
+  for (const { serviceId, visitsPerWeek, consumed } of uses) {
+    flat.push(serviceId, visitsPerWeek, consumed.low, consumed.usual, consumed.high);
+  }
+  return flat;
+}
+
+function awaitDelivery(
+  material: UsedUp,
+  uses: readonly MaterialUse[],
+  index: HouseIndex,
+  serviceLevel: number,
+): Outcome<Awaited> {
+  const where = { materialId: material.id };
+  const supplier = index.suppliers.get(material.supplierId);
+  if (!supplier) {
+    return fail(
+      'supplier-unknown',
+      `Say who supplies ${material.name}, so that its lead time is known.`,
+      {
+        ...where,
+        field: 'supplierId',
+      },
+    );
+  }
+  const demand = materialDemand(
+    uses.map((use) => ({ visitsPerWeek: use.visitsPerWeek, amount: use.consumed.usual })),
+  );
+  const waiting = usesWhileWaiting(demand.usesPerDay, supplier);
+  const terms = {
+    indivisible: indivisible(material),
+    packUnits: packUnits(material.pack),
+    serviceLevel,
+  };
+  const point = reorderPoint(demand, waiting, terms, where);
+  return point.ok ? ok({ demand, uses: waiting, reorderPoint: point.value }) : point;
+}
+
+/** The whole steps in which a material goes: one single dose, one piece; nothing for ml and g by hand. */
+function indivisible(material: UsedUp): number | undefined {
+  if (material.kind === 'single-dose') return material.pack.content;
+  return material.unit === 'piece' ? 1 : undefined;
+}

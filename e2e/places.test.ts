@@ -1,0 +1,175 @@
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import type { AxeResults } from 'axe-core';
+import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { freshHouse, leave, newPerson, type Person } from './support/person';
+
+const axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+let person: Person;
+beforeEach(async () => {
+  await freshHouse();
+  person = await newPerson();
+});
+afterEach(() => person.close());
+afterAll(leave);
+
+/** What an accessibility check finds on the screen as it is. */
+async function findings(): Promise<string[]> {
+  await person.page.evaluate(axe);
+  const { violations } = await person.page.evaluate(() =>
+    (globalThis as unknown as { axe: { run: () => Promise<AxeResults> } }).axe.run(),
+  );
+  return violations.flatMap((found) =>
+    found.nodes.map(
+      (node) => `${found.id}: ${node.html.slice(0, 160)} ${node.failureSummary ?? ''}`,
+    ),
+  );
+}
+
+describe('every place', () => {
+  it.each([
+    ['/shelf', 'Shelf'],
+    ['/shelf/prickly-pear-milk', 'Prickly-pear cleansing milk'],
+    ['/shelf/clay-mask', 'One batch'],
+    ['/protocols', 'Layered fruit-acid renewal'],
+    ['/protocols/layered-fruit-acid/acid', 'Acid layers'],
+    ['/menu/clay-facial', 'How the house prices'],
+    ['/restock', 'to order now'],
+    ['/house', 'What time costs'],
+  ])('%s is fit for screen readers, in both lights', async (path, text) => {
+    await person.goTo(path);
+    await person.sees(text);
+    expect(await findings()).toEqual([]);
+    await person.click('button', 'Dim the light');
+    await person.find('button', 'Turn up the light');
+    expect(await findings()).toEqual([]);
+  });
+
+  it('is fit with a working, a dialog and a list open', async () => {
+    await person.goTo('/protocols/black-sand-clay-facial/cleanse');
+    await person.click('button', 'Full cost: €36.74. Show the working');
+    await person.sees('Direct cost and the room for the slot.');
+    expect(await findings()).toEqual([]);
+    await person.page.keyboard.press('Escape');
+    await person.click('button', 'change zones');
+    await person.find('checkbox', 'décolleté');
+    expect(await findings()).toEqual([]);
+    await person.goTo('/shelf');
+    await person.click('button', 'Add a material');
+    await person.sees('What every figure needs');
+    expect(await findings()).toEqual([]);
+  });
+});
+
+describe('the shelf', () => {
+  it('adds, changes and takes away a material', async () => {
+    await person.goTo('/shelf');
+    await person.click('button', 'Add a material');
+    await person.click('button', 'Add to the shelf');
+    await person.sees('Still needed: a name, what a pack holds, a price.');
+    await person.fill('Name', 'Sea-lavender <i>mist</i>');
+    await person.fill('In the pack', '200');
+    await person.fill('Price of the pack', '12,50');
+    await person.click('button', 'Add to the shelf');
+    await person.sees('€0.0625');
+    await person.fill('Stays in the pack', '20');
+    await person.page.keyboard.press('Enter');
+    await person.sees('€0.07813');
+    await person.fill('ml per spray', '0');
+    await person.page.keyboard.press('Enter');
+    await person.sees('Must be more than 0.');
+    await person.fill('ml per spray', '0.14');
+    await person.page.keyboard.press('Enter');
+    await person.sees('0.14 ml a spray');
+    await person.sees('Nothing uses it yet.');
+    await person.click('button', 'Take it off the shelf');
+    await person.seesNot('Sea-lavender');
+  });
+
+  it('does not give away what is in use, and says where', async () => {
+    await person.goTo('/shelf/aloe-gel');
+    await person.click('button', 'Take it off the shelf');
+    await person.sees('still used by: Layered fruit-acid renewal (protocol)');
+    await person.click('link', 'Layered fruit-acid renewal');
+    expect(await person.valueOf('Step')).toBe('Aloe gel rests');
+  });
+});
+
+describe('the menu', () => {
+  it('re-prices on margin and endings', async () => {
+    await person.goTo('/menu/clay-facial');
+    await person.sees('€80.00');
+    await person.fill('Target margin', '45');
+    await person.page.keyboard.press('Enter');
+    await person.sees('€100.00');
+    await person.fill('Endings repeat after', '10');
+    await person.page.keyboard.press('Enter');
+    await person.fill('Allowed endings', '9');
+    await person.page.keyboard.press('Enter');
+    await person.sees('€99.00');
+    await person.fill('Its own target margin', '90');
+    await person.page.keyboard.press('Enter');
+    await person.sees('Margin, commission and card fee together take the whole price');
+    await person.fill('Its own target margin', '');
+    await person.page.keyboard.press('Enter');
+    await person.sees('€99.00');
+    await person.goTo('/menu');
+    await person.sees('€99.00');
+  });
+});
+
+describe('restocking', () => {
+  it('orders when the count falls to the reorder point', async () => {
+    await person.goTo('/restock');
+    await person.sees('2 of 20 to order now');
+    await person.fill('On hand: Aloe gel', '30');
+    await person.page.keyboard.press('Enter');
+    await person.sees('3 of 20 to order now');
+    await person.click('radio', 'to order');
+    await person.seesNot('Gauze squares');
+    await person.fill('On hand: Aloe gel', '-5');
+    await person.page.keyboard.press('Enter');
+    await person.sees('Must not be below 0.');
+    expect(await person.valueOf('On hand: Aloe gel')).toBe('-5');
+  });
+});
+
+describe('the house file', () => {
+  const offer = async (name: string, content: string): Promise<void> => {
+    await person.page.evaluate(
+      (fileName, text) => {
+        const input = document.querySelector<HTMLInputElement>('input[type=file]');
+        const files = new DataTransfer();
+        files.items.add(new File([text], fileName));
+        if (!input) return;
+        input.files = files.files;
+        input.dispatchEvent(new Event('change', { bubbles: true }));
+      },
+      name,
+      content,
+    );
+  };
+
+  it('is refused with the place of every fault, and the house stays as it is', async () => {
+    await person.goTo('/house');
+    await offer('broken.json', '{"format":"bienestar-house","formatVersion":1}');
+    await person.click('button', 'Replace the house');
+    await person.sees('The file was not taken; nothing was changed.');
+    await person.sees('/settings');
+    await offer('notes.txt', 'buy towels');
+    await person.click('button', 'Replace the house');
+    await person.sees('it is not valid JSON');
+    await person.click('link', 'Protocols');
+    await person.sees('Black-sand clay facial');
+  });
+
+  it('takes the place of the house when all of it is right', async () => {
+    const file = await readFile(new URL('../demo/casa-cenera.house.json', import.meta.url), 'utf8');
+    await person.goTo('/house');
+    await offer('other.house.json', file.replace('"Casa Cenera"', '"Casa Otra"'));
+    await person.click('button', 'Replace the house');
+    await person.sees('The house is now the one of the file.');
+    await person.sees('Casa Otra');
+  });
+});

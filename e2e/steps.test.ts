@@ -1,0 +1,165 @@
+import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { freshHouse, leave, newPerson, type Person } from './support/person';
+
+describe('the steps of a protocol', () => {
+  let person: Person;
+  beforeEach(async () => {
+    await freshHouse();
+    person = await newPerson();
+    await person.goTo('/protocols/black-sand-clay-facial/cleanse');
+    await person.find('textbox', 'Step');
+  });
+  afterEach(() => person.close());
+  afterAll(leave);
+
+  const names = (): Promise<string[]> =>
+    person.page.$$eval('[data-step]', (rows) =>
+      rows.map((row) => row.querySelector('.font-semibold')?.textContent ?? ''),
+    );
+  const order = async (expected: string[]): Promise<void> => {
+    await person.waitFor(
+      async () => (await names()).join('|').includes(expected.join('|')),
+      `the order ${expected.join(', ')}`,
+    );
+  };
+  const press = (...keys: Parameters<Person['page']['keyboard']['press']>[0][]): Promise<void> =>
+    keys.reduce(
+      (before, key) => before.then(() => person.page.keyboard.press(key)),
+      Promise.resolve(),
+    );
+
+  it('are added and moved by the keyboard alone', async () => {
+    await person.page.evaluate(() => document.querySelector<HTMLElement>('#place')?.focus());
+    for (let tabs = 0; tabs < 20; tabs += 1) {
+      if (await person.page.evaluate(() => document.activeElement?.hasAttribute('data-step')))
+        break;
+      await press('Tab');
+    }
+    await press('Enter');
+    await person.waitFor(
+      () =>
+        person.page.evaluate(
+          () => (document.activeElement as HTMLInputElement).value === 'New step',
+        ),
+      'the name of the new step is ready to be typed over',
+    );
+    await person.page.keyboard.type('Second cleanse');
+    await order(['First cleanse', 'Second cleanse', 'Enzyme paste rests']);
+    await press('Escape');
+    await person.page.keyboard.down('Alt');
+    await press('ArrowDown');
+    await person.page.keyboard.up('Alt');
+    await order([
+      'First cleanse',
+      'Enzyme paste rests',
+      'meanwhileSoak pads, mix the clay',
+      'Second cleanse',
+      'Rinse',
+    ]);
+    await press('ArrowUp', 'ArrowUp');
+    await person.waitFor(
+      async () => (await person.valueOf('Step')) === 'Enzyme paste rests',
+      'the step two above is in hand',
+    );
+    await person.saved();
+    await person.goTo('/protocols/black-sand-clay-facial');
+    await order([
+      'Enzyme paste rests',
+      'meanwhileSoak pads, mix the clay',
+      'Second cleanse',
+      'Rinse',
+    ]);
+  });
+
+  it('are moved by dragging', async () => {
+    const rinse = await person.page.waitForSelector('[data-step="rinse"]');
+    const handle = await rinse?.evaluateHandle((row) => row.previousElementSibling as Element);
+    const from = await handle?.asElement()?.boundingBox();
+    const to = await (await person.page.$('[data-step="cleanse"]'))?.boundingBox();
+    if (!from || !to) throw new Error('the rows are not in sight');
+    await person.page.mouse.move(from.x + 5, from.y + 10);
+    await person.page.mouse.down();
+    await person.page.mouse.move(from.x + 5, from.y - 20, { steps: 4 });
+    await person.page.mouse.move(from.x + 5, to.y + 12, { steps: 12 });
+    await person.page.mouse.up();
+    await order(['Consult and settle', 'Rinse', 'First cleanse', 'Enzyme paste rests']);
+    await person.saved();
+  });
+
+  it('are taken out, put back and taken out again by undo and redo', async () => {
+    await person.click('button', 'Take this step out');
+    await order(['Consult and settle', 'Enzyme paste rests']);
+    await person.page.keyboard.down('Control');
+    await press('z');
+    await order(['Consult and settle', 'First cleanse', 'Enzyme paste rests']);
+    await press('y');
+    await person.page.keyboard.up('Control');
+    await order(['Consult and settle', 'Enzyme paste rests']);
+    await person.click('button', 'Undo');
+    await person.saved();
+    expect(await person.figure('Product')).toBe('€4.71');
+  });
+
+  it('pass a cap in words and on the ribbon when what is done meanwhile takes too long', async () => {
+    await person.goTo('/protocols/black-sand-clay-facial/hands');
+    await person.fill('Minutes, most', '30');
+    await person.fill('Minutes, usual', '1:00');
+    await person.sees('Put least, usual, most in order.');
+    await person.fill('Minutes, usual', '20');
+    await person.sees('past the cap of 15 min');
+    await person.sees('may stay on for at most 15 min');
+  });
+
+  it('are done in layers, fewer on a first visit', async () => {
+    await person.goTo('/protocols/layered-fruit-acid/acid');
+    await person.sees('Acid layers: 2 on a first visit, 4 on later ones');
+    await person.click('radio', 'later visits');
+    await person.sees('in each of 4 layers');
+    const four = await person.figure('Product');
+    await person.fill('On later visits', '5');
+    await person.sees('in each of 5 layers');
+    expect(await person.figure('Product')).not.toBe(four);
+    await person.fill('On later visits', '0');
+    await person.sees('A whole number from 1 to 50. Still counted with 5.');
+    await person.saved();
+  });
+});
+
+describe('a protocol from nothing', () => {
+  let person: Person;
+  beforeEach(async () => {
+    await freshHouse();
+    person = await newPerson();
+  });
+  afterEach(() => person.close());
+  afterAll(leave);
+
+  it('helps with the first step, counts from then on, and goes on the menu', async () => {
+    await person.goTo('/protocols');
+    await person.click('button', 'New protocol');
+    await person.sees('No steps yet');
+    await person.fill('Name of the protocol', 'Moon facial <b>& more</b>');
+    await person.click('button', 'Write the first step');
+    await person.fill('Step', 'Cleanse');
+    await person.sees('Not on the menu yet');
+    await person.click('button', 'Add a product');
+    await person.sees('takes 1.6 ml');
+    await person.saved();
+    await person.click('button', 'Put it on the menu');
+    await person.seesNot('Not on the menu yet');
+    await person.click('link', 'Menu');
+    await person.sees('How the house prices');
+    await person.sees('Moon facial <b>& more</b>');
+    await person.page.goBack();
+    await person.sees('min slot');
+  });
+
+  it('says so when there is no such protocol, step or place', async () => {
+    await person.goTo('/protocols/ghost');
+    await person.sees('There is no such protocol in the house.');
+    await person.goTo('/nowhere');
+    await person.sees('There is nothing at this address.');
+    await person.goTo('/protocols/pumice-body-polish/ghost');
+    expect(await person.valueOf('Step')).toBe('Prepare wet room, warm the oil');
+  });
+});
