@@ -24,7 +24,9 @@ let failed = 0;
  */
 async function check(what, find) {
   const start = performance.now();
-  const wrong = await find();
+  const wrong = await find().catch((error) =>
+    String(error instanceof Told ? error.message : error.stack),
+  );
   if (wrong === undefined) passed += 1;
   else failed += 1;
   say.line(`  ${wrong === undefined ? 'ok    ' : 'FAILED'} ${what} (${seconds(start)})`);
@@ -96,7 +98,7 @@ try {
   mkdirSync(results, { recursive: true });
   await needDebian(['mariadb-server', 'chromium'], say);
   await needNpm(say);
-  for (const workspace of ['core', 'contract', 'server', 'web', 'e2e']) {
+  for (const workspace of ['core', 'contract', 'server', 'web', 'e2e', 'tools']) {
     await checkProgram(`types of ${workspace}`, 'tsc', ['-p', workspace]);
   }
   await checkProgram('lint and direction of imports', 'eslint', ['.', '--max-warnings=0']);
