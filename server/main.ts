@@ -53,5 +53,7 @@ function stop(): void {
   });
   server.closeIdleConnections();
 }
+/* Whoever started the server holds its stdin: if they are killed, it must not stay behind on the port. */
+if (process.env.STOP_WITH_STDIN) process.stdin.once('close', stop).resume();
 process.once('SIGTERM', stop);
 process.once('SIGINT', stop);

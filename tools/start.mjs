@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createInterface } from 'node:readline';
+import { setTimeout as wait } from 'node:timers/promises';
 import { commandOf, openDatabase } from './lib/database.mjs';
 import { needDebian, needNpm } from './lib/needs.mjs';
 import { needPages } from './lib/pages.mjs';
@@ -13,6 +14,8 @@ import { createSay, seconds, Told } from './lib/say.mjs';
  * PORT (4310) is where it answers; DATABASE_URL uses a MariaDB server that is already there.
  */
 
+/** How long the server of a killed run may take to leave its port. */
+const LEAVES_WITHIN_MS = 6_000;
 const began = performance.now();
 const say = createSay(`${OWN}/log/start.log`);
 const runFile = `${OWN}/start.pid`;
@@ -48,7 +51,7 @@ async function start() {
   say.line('Bienestar');
   const port = portFrom(process.env.PORT ?? '4310');
   refuseSecondRun();
-  if (!(await isFree(port))) {
+  if (!(await isFreeSoon(port))) {
     throw new Told(
       `Port ${port} is taken by another program. Stop it, or choose another port: PORT=${port + 10} npm start`,
     );
@@ -103,11 +106,12 @@ function startServer(url, port) {
     DATABASE_URL: url,
     PORT: String(port),
     LOG_FILE: `${OWN}/log/server.log`,
+    STOP_WITH_STDIN: '1',
   };
   const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
     cwd: ROOT,
     env,
-    stdio: ['ignore', 'pipe', 'pipe'],
+    stdio: ['pipe', 'pipe', 'pipe'],
     detached: true,
   });
   undo.push(
@@ -138,6 +142,19 @@ function startServer(url, port) {
       if (!stopping) void stop(1);
     });
   });
+}
+
+/**
+ * Whether the port is free, or becomes so while the server of a killed run ends.
+ * @param {number} port
+ */
+async function isFreeSoon(port) {
+  const until = Date.now() + (existsSync(runFile) ? LEAVES_WITHIN_MS : 0);
+  while (!(await isFree(port))) {
+    if (Date.now() >= until) return false;
+    await wait(100);
+  }
+  return true;
 }
 
 /** @param {string} text */

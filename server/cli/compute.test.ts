@@ -1,0 +1,116 @@
+import { execFile } from 'node:child_process';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+const demo = join(root, 'demo/casa-cenera.house.json');
+
+interface Ran {
+  readonly code: number;
+  readonly out: string;
+  readonly err: string;
+}
+
+/** Runs `npm run -s compute` with a file. */
+function compute(...args: string[]): Promise<Ran> {
+  return new Promise((resolve) => {
+    const run = ['--import', 'tsx', 'server/cli/compute.ts', ...args];
+    execFile(process.execPath, run, { cwd: root, maxBuffer: 2 ** 26 }, (error, out, err) => {
+      resolve({ code: error ? Number(error.code) : 0, out, err });
+    });
+  });
+}
+
+interface Report {
+  readonly services: readonly {
+    readonly id: string;
+    readonly slotMinutes: number;
+    readonly visitMinutes: { readonly mean: number; readonly p90: number };
+    readonly roomMinutes: { readonly mean: number; readonly sd: number; readonly p50: number };
+    readonly attendedMinutes: number;
+    readonly steps: readonly { readonly id: string; readonly roomMinutes: number }[];
+    readonly doses: readonly { readonly materialId: string; readonly usual: number }[];
+    readonly cost: Readonly<Record<string, number>>;
+    readonly price: Readonly<Record<string, number>>;
+  }[];
+  readonly materials: readonly { readonly id: string; readonly reorderPoint: number | null }[];
+}
+
+describe('the command line', () => {
+  let folder: string;
+  beforeAll(async () => {
+    folder = await mkdtemp(join(tmpdir(), 'bienestar-compute-'));
+  });
+  afterAll(() => rm(folder, { recursive: true, force: true }));
+
+  it('prints every figure of the demo house, whose parts make up its sums', async () => {
+    const { code, out, err } = await compute(demo);
+    expect([code, err]).toEqual([0, '']);
+    const report = JSON.parse(out) as Report;
+    expect(report.services).toHaveLength(4);
+    expect(report.materials).toHaveLength(23);
+    for (const { cost, price, steps, roomMinutes } of report.services) {
+      const { product = 0, consumables = 0, linen = 0, therapist = 0, room = 0 } = cost;
+      expect(cost.direct).toBeCloseTo(product + consumables + linen + therapist, 9);
+      expect(cost.full).toBeCloseTo((cost.direct ?? 0) + room, 9);
+      expect(price.contribution).toBeCloseTo(
+        (price.net ?? 0) - (price.fees ?? 0) - (cost.direct ?? 0),
+        9,
+      );
+      expect((price.gross ?? 1) % 500).toBe(0);
+      const minutes = steps.reduce((sum, step) => sum + step.roomMinutes, 0);
+      expect(minutes).toBeCloseTo(roomMinutes.mean, 6);
+    }
+  });
+
+  it.each<[string, (text: string) => string, RegExp]>([
+    ['is not JSON', () => 'buy towels', /not valid JSON/],
+    [
+      'is of another version',
+      (text) => text.replace('"formatVersion": 1', '"formatVersion": 7'),
+      /\/formatVersion: .*version 7/,
+    ],
+    [
+      'names a material that is not there',
+      (text) => text.replaceAll('"materialId": "aloe-gel"', '"materialId": "ghost"'),
+      /no material “ghost”/,
+    ],
+    [
+      'has an amount below zero',
+      (text) => text.replace('"usual": 3,', '"usual": -3,'),
+      /\/usual: /,
+    ],
+    [
+      'states grams of what has no density',
+      (text) => text.replaceAll('"density": 1.02', '"handlingLoss": 0.05'),
+      /Mineral sunscreen is stated in g but kept in ml/,
+    ],
+    [
+      'has fees that take the whole price',
+      (text) => text.replace('"commission": 0.1', '"commission": 0.7'),
+      /take the whole price/,
+    ],
+    ['has no rooms', (text) => text.replace(/"rooms": \[[^\]]*\]/, '"rooms": []'), /no room yet/],
+  ])('ends with 1 and the reason when the file %s', async (name, spoil, reason) => {
+    const file = join(folder, `${name.replaceAll(' ', '-')}.json`);
+    const text = await readFile(demo, 'utf8');
+    const spoiled = spoil(text);
+    expect(spoiled).not.toBe(text);
+    await writeFile(file, spoiled);
+    const { code, out, err } = await compute(file);
+    expect([code, out]).toEqual([1, '']);
+    expect(err).toMatch(reason);
+  });
+
+  it('ends with 1 for no file, a file that is not there and one of 50 MB', async () => {
+    expect((await compute()).err).toContain('Name a house file');
+    expect((await compute('/nowhere.json')).err).toContain('/nowhere.json');
+    const large = join(folder, 'large.json');
+    await writeFile(large, 'x'.repeat(50_000_000));
+    const { code, err } = await compute(large);
+    expect([code, err]).toEqual([1, expect.stringContaining('at most 16 MB')]);
+  });
+});

@@ -1,0 +1,357 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+
+/*
+ * The demo house worked out as somebody with a spreadsheet would, sharing no code with `core`: doses,
+ * cost and price by plain arithmetic, minutes by drawing lots.
+ */
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+const file = `${root}demo/casa-cenera.house.json`;
+
+interface Thing {
+  readonly id: string;
+  readonly [key: string]: unknown;
+}
+interface Amount {
+  readonly how: string;
+  readonly quantity?: { readonly usual: number };
+  readonly mgPerCm2?: { readonly usual: number };
+  readonly unit?: string;
+  readonly measure?: string;
+  readonly name?: string;
+  readonly coat?: string;
+}
+interface Source {
+  readonly materialId?: string;
+  readonly mixId?: string;
+}
+interface Step {
+  readonly id: string;
+  readonly by: string;
+  readonly hands: string;
+  readonly minutes: { readonly least: number; readonly usual: number; readonly most: number };
+  readonly zones: readonly string[];
+  readonly doses: readonly {
+    readonly source: Source;
+    readonly amount: Amount;
+    readonly opening: string;
+  }[];
+  readonly meanwhileOf?: string;
+  readonly layerGroupId?: string;
+}
+interface Material {
+  readonly id: string;
+  readonly kind: string;
+  readonly unit: string;
+  readonly measures: Record<string, { readonly usual: number } & number> & {
+    readonly named?: readonly { readonly name: string; readonly usual: number }[];
+  };
+  readonly pack: Record<string, number>;
+  readonly laundry: Record<string, number>;
+}
+interface Mix {
+  readonly id: string;
+  readonly bowlLoss: number;
+  readonly parts: readonly { readonly source: Source; readonly amount: Amount }[];
+}
+interface House {
+  readonly materials: readonly Material[];
+  readonly mixes: readonly Mix[];
+  readonly protocols: readonly {
+    readonly id: string;
+    readonly steps: readonly Step[];
+    readonly layerGroups: readonly {
+      readonly id: string;
+      readonly layers: Record<string, number>;
+      readonly between: { readonly wait: Step['minutes'] };
+    }[];
+  }[];
+  readonly services: readonly (Thing & {
+    readonly protocolId: string;
+    readonly visitKind: string;
+    readonly therapistIds: readonly string[];
+    readonly targetMargin?: number;
+  })[];
+  readonly people: readonly {
+    readonly id: string;
+    readonly role: string;
+    readonly hourlyPayMinor: number;
+  }[];
+}
+
+const house = JSON.parse(readFileSync(file, 'utf8')) as House;
+const report = JSON.parse(
+  execFileSync(process.execPath, ['--import', 'tsx', 'server/cli/compute.ts', file], {
+    cwd: root,
+    encoding: 'utf8',
+  }),
+) as {
+  services: {
+    id: string;
+    slotMinutes: number;
+    attendedMinutes: number;
+    doses: { materialId: string; usual: number }[];
+    cost: Record<string, number>;
+    price: Record<string, number>;
+    roomMinutes: { mean: number; sd: number; p90: number };
+  }[];
+};
+
+const BSA_CM2 = Math.sqrt((165 * 65) / 3600) * 10_000;
+const ZONE_PERCENT: Record<string, number> = {
+  face: 3.5,
+  'neck-front': 1,
+  decollete: 2.5,
+  back: 13,
+  'upper-arms': 8,
+  forearms: 6,
+  hands: 5,
+  thighs: 19,
+  'lower-legs': 14,
+};
+const COATS: Record<string, number> = { thin: 1, standard: 2, generous: 4 };
+
+function find<T extends { readonly id: string }>(list: readonly T[], id: string | undefined): T {
+  const found = list.find((each) => each.id === id);
+  if (!found) throw new Error(`no ${String(id)}`);
+  return found;
+}
+
+/** The steps of a visit as often as they are worked, with the waits between layers as plain minutes. */
+function worked(serviceId: string): { steps: Step[]; waits: Step['minutes'][] } {
+  const service = find(house.services, serviceId);
+  const protocol = find(house.protocols, service.protocolId);
+  const steps: Step[] = [];
+  const waits: Step['minutes'][] = [];
+  for (const step of protocol.steps) {
+    const group = protocol.layerGroups.find((each) => each.id === step.layerGroupId);
+    const times = group?.layers[service.visitKind] ?? 1;
+    for (let layer = 0; layer < times; layer += 1) steps.push(step);
+  }
+  for (const group of protocol.layerGroups) {
+    const times = group.layers[service.visitKind] ?? 1;
+    for (let wait = 1; wait < times; wait += 1) waits.push(group.between.wait);
+  }
+  return { steps, waits };
+}
+
+/** ml, g or pieces of a material for an amount, in its own unit, before whole packs. */
+function drawn(amount: Amount, material: Material, zones: readonly string[]): number {
+  const density = Number(material.measures.density ?? 1);
+  const count = amount.quantity?.usual ?? 0;
+  const fromMl = (ml: number): number => (material.unit === 'g' ? ml * density : ml);
+  const fromG = (g: number): number => (material.unit === 'ml' ? g / density : g);
+  switch (amount.how) {
+    case 'measured':
+      return amount.unit === 'g' ? fromG(count) : amount.unit === 'ml' ? fromMl(count) : count;
+    case 'counted': {
+      const { measures } = material;
+      const each = {
+        pump: measures.mlPerPump?.usual,
+        spray: measures.mlPerSpray?.usual,
+        dropper: measures.mlPerDropper?.usual ?? 1,
+        drop: 1 / (measures.dropsPerMl?.usual ?? 20),
+      }[amount.measure ?? ''];
+      return fromMl(count * (each ?? Number.NaN));
+    }
+    case 'named':
+      return (
+        count *
+        (material.measures.named?.find((each) => each.name === amount.name)?.usual ?? Number.NaN)
+      );
+    case 'packs':
+      return count * (material.pack.content ?? Number.NaN);
+    default: {
+      const weight = amount.mgPerCm2?.usual ?? COATS[amount.coat ?? ''] ?? Number.NaN;
+      return fromG((cm2(zones) * weight * 1.05) / 1000);
+    }
+  }
+}
+
+function cm2(zones: readonly string[]): number {
+  return zones.reduce((sum, zone) => sum + ((ZONE_PERCENT[zone] ?? Number.NaN) / 100) * BSA_CM2, 0);
+}
+
+function consumed(serviceId: string): Map<string, number> {
+  const total = new Map<string, number>();
+  const add = (id: string, amount: number): void =>
+    void total.set(id, (total.get(id) ?? 0) + amount);
+  const open = new Map<string, number>();
+  for (const step of worked(serviceId).steps) {
+    for (const { source, amount, opening } of step.doses) {
+      if (source.mixId !== undefined) {
+        const mix = find(house.mixes, source.mixId);
+        const need =
+          amount.how === 'measured'
+            ? (amount.quantity?.usual ?? 0)
+            : (cm2(step.zones) * (amount.mgPerCm2?.usual ?? 0) * 1.05) / 1000;
+        const grams = mix.parts.map((part) => {
+          const material = find(house.materials, part.source.materialId);
+          const own = drawn(part.amount, material, []);
+          return material.unit === 'ml' ? own * Number(material.measures.density) : own;
+        });
+        let batches = need / (grams.reduce((a, b) => a + b, 0) * (1 - mix.bowlLoss));
+        if (mix.parts.some((part) => part.amount.how === 'packs')) batches = Math.ceil(batches);
+        for (const part of mix.parts) {
+          const material = find(house.materials, part.source.materialId);
+          add(material.id, drawn(part.amount, material, []) * batches);
+        }
+        continue;
+      }
+      const material = find(house.materials, source.materialId);
+      const need = drawn(amount, material, step.zones);
+      if (material.kind !== 'single-dose') {
+        add(material.id, need);
+        continue;
+      }
+      const content = material.pack.content ?? Number.NaN;
+      const left = opening === 'left-over-first' ? (open.get(material.id) ?? 0) : 0;
+      const packs = Math.max(0, Math.ceil((need - left) / content - 1e-9));
+      open.set(material.id, left + packs * content - need);
+      add(material.id, packs * content);
+    }
+  }
+  return total;
+}
+
+function unitCost({ kind, pack, laundry }: Material): number {
+  if (kind === 'linen')
+    return (laundry.washMinor ?? 0) + (laundry.replacementMinor ?? 0) / (laundry.washesInLife ?? 1);
+  const {
+    priceMinor = 0,
+    discount = 0,
+    freightMinor = 0,
+    unrecoveredTaxMinor = 0,
+    containers = 1,
+    content = 1,
+    residual = 0,
+  } = pack;
+  return (
+    (priceMinor * (1 - discount) + freightMinor + unrecoveredTaxMinor) /
+    (containers * content * (1 - residual))
+  );
+}
+
+/** Draws lots for a step's minutes by the shape of its three estimates. */
+function lots(): (minutes: Step['minutes']) => number {
+  let seed = 20_261_124;
+  const next = (): number => {
+    seed = (seed * 1_664_525 + 1_013_904_223) % 2 ** 32;
+    return seed / 2 ** 32;
+  };
+  const tables = new Map<string, Float64Array>();
+  return ({ least, usual, most }) => {
+    if (least === most) return least;
+    const key = `${least} ${usual} ${most}`;
+    let table = tables.get(key);
+    if (!table) {
+      const rise = (4 * (usual - least)) / (most - least);
+      const fall = (4 * (most - usual)) / (most - least);
+      table = new Float64Array(1000);
+      let sum = 0;
+      for (let at = 0; at < 1000; at += 1) {
+        const x = (at + 0.5) / 1000;
+        sum += x ** rise * (1 - x) ** fall;
+        table[at] = sum;
+      }
+      for (let at = 0; at < 1000; at += 1) table[at] = (table[at] ?? 0) / sum;
+      tables.set(key, table);
+    }
+    const wanted = next();
+    let [low, high] = [0, 999];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if ((table[middle] ?? 0) < wanted) low = middle + 1;
+      else high = middle;
+    }
+    return least + ((low + next()) / 1000) * (most - least);
+  };
+}
+
+function simulate(serviceId: string, visits: number): number[] {
+  const { steps, waits } = worked(serviceId);
+  const draw = lots();
+  const lengths: number[] = [];
+  for (let visit = 0; visit < visits; visit += 1) {
+    let room = waits.reduce((sum, wait) => sum + draw(wait), 0);
+    for (const step of steps) {
+      if (step.meanwhileOf !== undefined) continue;
+      const beside = steps.filter((each) => each.meanwhileOf === step.id);
+      const work = beside.reduce((sum, each) => sum + draw(each.minutes), 0);
+      room += Math.max(draw(step.minutes), work);
+    }
+    lengths.push(room);
+  }
+  return lengths.sort((a, b) => a - b);
+}
+
+const PEOPLE_MINUTE = 1.24 / 60 / 0.78;
+const ROOM_MINUTE = 216_000 / (3 * 26 * 9 * 60 * 0.65);
+
+describe.each(house.services.map((service) => [service.id]))('%s, worked out by hand', (id) => {
+  const service = find(house.services, id);
+  const found = find(report.services, id);
+
+  it('draws the same amounts', () => {
+    const byHand = consumed(id);
+    expect(found.doses.map((dose) => dose.materialId).sort()).toEqual([...byHand.keys()].sort());
+    for (const dose of found.doses)
+      expect(dose.usual).toBeCloseTo(byHand.get(dose.materialId) ?? 0, 6);
+  });
+
+  it('takes as long as lots say', () => {
+    const lengths = simulate(id, 20_000);
+    const mean = lengths.reduce((a, b) => a + b, 0) / lengths.length;
+    expect(Math.abs(mean - found.roomMinutes.mean)).toBeLessThan(0.1);
+    expect(Math.abs((lengths[18_000] ?? 0) - found.roomMinutes.p90)).toBeLessThan(0.25);
+    expect(found.slotMinutes % 5).toBe(0);
+    expect(found.slotMinutes).toBeGreaterThanOrEqual(found.roomMinutes.p90);
+    expect(found.slotMinutes - found.roomMinutes.p90).toBeLessThan(5);
+  });
+
+  it('costs and is sold for the same', () => {
+    const sums = { product: 0, consumables: 0, linen: 0 };
+    for (const [materialId, amount] of consumed(id)) {
+      const material = find(house.materials, materialId);
+      const part =
+        material.kind === 'linen'
+          ? 'linen'
+          : material.kind === 'consumable'
+            ? 'consumables'
+            : 'product';
+      sums[part] += amount * unitCost(material);
+    }
+    for (const part of ['product', 'consumables', 'linen'] as const)
+      expect(found.cost[part]).toBeCloseTo(sums[part], 6);
+
+    const pay = (people: typeof house.people): number =>
+      (people.reduce((sum, person) => sum + person.hourlyPayMinor, 0) / people.length) *
+      PEOPLE_MINUTE;
+    const therapists = house.people.filter((person) => service.therapistIds.includes(person.id));
+    const mean = ({ least, usual, most }: Step['minutes']): number =>
+      (least + 4 * usual + most) / 6;
+    const assistant = worked(id)
+      .steps.filter((step) => step.by === 'assistant')
+      .reduce((sum, step) => sum + mean(step.minutes), 0);
+    const hands =
+      found.attendedMinutes * pay(therapists) +
+      assistant * pay(house.people.filter((person) => person.role === 'assistant'));
+    expect(found.cost.therapist).toBeCloseTo(hands, 0);
+
+    const direct = sums.product + sums.consumables + sums.linen + (found.cost.therapist ?? 0);
+    const full = direct + found.slotMinutes * ROOM_MINUTE;
+    expect(found.cost.full).toBeCloseTo(full, 6);
+    const net = full / (1 - (service.targetMargin ?? 0.35) - 0.1 - 0.015 * 1.13);
+    const gross = Math.ceil((net * 1.13) / 500) * 500;
+    expect(found.price.gross).toBe(gross);
+    const contribution = gross / 1.13 - (gross / 1.13) * 0.1 - gross * 0.015 - direct;
+    expect(found.price.contribution).toBeCloseTo(contribution, 6);
+    expect(found.price.margin).toBeCloseTo(
+      (contribution - found.slotMinutes * ROOM_MINUTE) / (gross / 1.13),
+      9,
+    );
+  });
+});
