@@ -79,7 +79,8 @@ export async function newPerson(url = inject('houseUrl')): Promise<Person> {
     click,
     waitFor,
     goTo: async (path) => {
-      await page.goto(`${url}${path}`, { waitUntil: 'networkidle2' });
+      await page.goto(`${url}${path}`, { waitUntil: 'load' });
+      await page.waitForSelector('#place :is(h1, input)');
     },
     fill: async (label, text) => {
       const field = await find('textbox', label);

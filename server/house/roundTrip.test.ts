@@ -23,7 +23,7 @@ const triple = fc
 const minutes = fc
   .tuple(millionths(0, 60), millionths(0, 60), millionths(0, 60))
   .map((three) => three.sort((a, b) => a - b))
-  .map(([least = 0, usual = 0, most = 0]) => ({ least, usual, most }));
+  .map(([least, usual, most]) => ({ least, usual, most }));
 const name = fc
   .string({ minLength: 1, maxLength: 40, unit: 'grapheme' })
   .filter((text) => /\S/.test(text) && text.length <= 120);
