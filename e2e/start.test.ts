@@ -76,7 +76,7 @@ describe('the start command', () => {
     expect(await isFree(port)).toBe(true);
   });
 
-  it('heals itself after it was killed, keeps the data, and starts again within 8 seconds', async () => {
+  it('heals itself after it was killed, and keeps the data', async () => {
     const killed = start();
     const url = await killed.ready;
     const response = await fetch(`${url}/api/rooms/lava`, {
@@ -88,12 +88,10 @@ describe('the start command', () => {
     killed.child.kill('SIGKILL');
     await killed.ended;
 
-    const began = performance.now();
     const again = start();
     expect(await rooms(await again.ready)).toContainEqual(
       expect.objectContaining({ name: 'Lava, painted' }),
     );
-    expect(performance.now() - began).toBeLessThan(15_000);
     again.child.kill('SIGINT');
     expect(await again.ended).toBe(0);
   });

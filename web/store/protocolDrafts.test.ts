@@ -37,8 +37,8 @@ const named = (name: string): Protocol => ({
   steps: [],
   layerGroups: [],
 });
-const edit = (protocol: Protocol, at: number, field = 'name') =>
-  edited({ id: 'p', protocol, field, at });
+const edit = (protocol: Protocol, at: number, typedInto: string | undefined = 'name') =>
+  edited({ id: 'p', protocol, typedInto, at });
 
 describe('drafts of protocols', () => {
   const two = named('Two');
@@ -57,6 +57,14 @@ describe('drafts of protocols', () => {
     expect(back.present.name).toBe('One');
     expect(back.future.map((each) => each.name)).toEqual(['Three', 'Four', 'Five']);
     expect(play(...typed, undone('p'), redone('p')).present.name).toBe('Five');
+  });
+
+  it('undo what is pressed or chosen one by one, however quick', () => {
+    const pressed = [two, three].map((protocol, at) => edited({ id: 'p', protocol, at }));
+    expect(play(opened({ base }), ...pressed).past.map((each) => each.name)).toEqual([
+      'One',
+      'Two',
+    ]);
   });
 
   it('are saved only when what was sent is what is there', () => {

@@ -27,7 +27,7 @@ export interface ProtocolDraft {
   /** as it was when it was opened, for what changed since */
   readonly opened: Protocol;
   readonly saving: Saving;
-  readonly lastChange?: { readonly field: string; readonly at: number };
+  readonly lastTyped?: { readonly into: string; readonly at: number };
 }
 
 export interface ProtocolDraftsState {
@@ -39,8 +39,8 @@ const initialState: ProtocolDraftsState = { byId: {} };
 interface Edit {
   readonly id: string;
   readonly protocol: Protocol;
-  /** edits of the same field in quick succession are one step of undo */
-  readonly field: string;
+  /** what is typed into; quick edits of the same field are one step of undo */
+  readonly typedInto?: string;
   readonly at: number;
 }
 
@@ -67,17 +67,19 @@ const slice = createSlice({
     },
     edited(state, { payload }: PayloadAction<Edit>) {
       return change(state, payload.id, (draft) => {
-        const { lastChange } = draft;
+        const { typedInto, at } = payload;
+        const { lastTyped } = draft;
         const goesOn =
-          lastChange?.field === payload.field &&
-          payload.at - lastChange.at < ONE_CHANGE_MS &&
+          typedInto !== undefined &&
+          lastTyped?.into === typedInto &&
+          at - lastTyped.at < ONE_CHANGE_MS &&
           draft.future.length === 0;
         return {
           ...draft,
           present: payload.protocol,
           past: goesOn ? draft.past : [...draft.past, draft.present].slice(-MOST_STEPS_BACK),
           future: [],
-          lastChange: { field: payload.field, at: payload.at },
+          lastTyped: typedInto === undefined ? undefined : { into: typedInto, at },
           saving: stillOpen(draft.saving),
         };
       });
@@ -91,7 +93,7 @@ const slice = createSlice({
           present: before,
           past: draft.past.slice(0, -1),
           future: [draft.present, ...draft.future],
-          lastChange: undefined,
+          lastTyped: undefined,
           saving: stillOpen(draft.saving),
         };
       });
@@ -105,7 +107,7 @@ const slice = createSlice({
           present: next,
           past: [...draft.past, draft.present],
           future: rest,
-          lastChange: undefined,
+          lastTyped: undefined,
           saving: stillOpen(draft.saving),
         };
       });
@@ -134,7 +136,7 @@ const slice = createSlice({
         present: withoutVersion(base),
         past: [...draft.past, draft.present],
         future: [],
-        lastChange: undefined,
+        lastTyped: undefined,
       }));
     },
     /** a conflict is settled: `present` goes on from what the server has */
@@ -150,7 +152,7 @@ const slice = createSlice({
         present: payload.present,
         past: [...draft.past, draft.present],
         future: [],
-        lastChange: undefined,
+        lastTyped: undefined,
         saving: { state: 'waiting' },
       }));
     },

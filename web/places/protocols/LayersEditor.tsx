@@ -27,21 +27,21 @@ export function LayersEditor({ protocol, step, edit }: LayersEditorProps) {
   const choose = (key: string): void => {
     if (key === NEW) {
       const made = newLayers();
-      edit('layers', (before) =>
+      edit((before) =>
         putInLayers({ ...before, layerGroups: [...before.layerGroups, made] }, step.id, made.id),
       );
-    } else
-      edit('layers', (before) =>
-        putInLayers(before, step.id, key === ONCE ? undefined : asId(key)),
-      );
+    } else edit((before) => putInLayers(before, step.id, key === ONCE ? undefined : asId(key)));
   };
   const change = (field: string, changes: Partial<LayerGroup>): void =>
-    edit(`${group?.id}.${field}`, (before) => ({
-      ...before,
-      layerGroups: before.layerGroups.map((each) =>
-        each.id === group?.id ? { ...each, ...changes } : each,
-      ),
-    }));
+    edit(
+      (before) => ({
+        ...before,
+        layerGroups: before.layerGroups.map((each) =>
+          each.id === group?.id ? { ...each, ...changes } : each,
+        ),
+      }),
+      `${group?.id}.${field}`,
+    );
 
   return (
     <div className="flex flex-col gap-3">

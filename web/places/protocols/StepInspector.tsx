@@ -15,6 +15,7 @@ import { Segments } from '../../parts/Segments';
 import { TextField } from '../../parts/TextField';
 import { TripleField } from '../../parts/TripleField';
 import { useHouse } from '../../store/house';
+import { wayOf } from './amountWays';
 import { DoseEditor } from './DoseEditor';
 import { LayersEditor } from './LayersEditor';
 import { newDose } from './newStep';
@@ -55,14 +56,20 @@ export function StepInspector({
     onNamed();
   }, [focusName, onNamed]);
 
-  const change = (field: keyof Step, changes: Partial<Step>): void =>
-    edit(`${step.id}.${field}`, (before) => changeStep(before, step.id, changes));
-  const changeDose = (dose: Dose): void =>
-    edit(`${step.id}.${dose.id}`, (before) =>
-      changeStep(before, step.id, {
-        doses: step.doses.map((each) => (each.id === dose.id ? dose : each)),
-      }),
+  const change = (changes: Partial<Step>, typedInto?: string): void =>
+    edit(
+      (before) => changeStep(before, step.id, changes),
+      typedInto === undefined ? undefined : `${step.id}.${typedInto}`,
     );
+  const changeDose = (dose: Dose): void => {
+    const before = step.doses.find((each) => each.id === dose.id);
+    const typed =
+      before?.source === dose.source &&
+      before.opening === dose.opening &&
+      wayOf(before.amount) === wayOf(dose.amount);
+    const doses = step.doses.map((each) => (each.id === dose.id ? dose : each));
+    change({ doses }, typed ? dose.id : undefined);
+  };
   const ofStep = problems.filter((problem) => problem.where.stepId === step.id);
   const hosts = protocol.steps.filter(
     (each) => each.meanwhileOf === undefined && each.id !== step.id,
@@ -85,7 +92,7 @@ export function StepInspector({
         needed
         value={step.name}
         inputRef={nameInput}
-        onCommit={(name) => change('name', { name })}
+        onCommit={(name) => change({ name }, 'name')}
       />
       <TripleField
         legend="Minutes"
@@ -95,7 +102,7 @@ export function StepInspector({
         zeroAllowed
         largest={LONGEST_MINUTES}
         parse={parseMinutes}
-        onCommit={([least, usual, most]) => change('minutes', { minutes: { least, usual, most } })}
+        onCommit={([least, usual, most]) => change({ minutes: { least, usual, most } }, 'minutes')}
       />
       <Segments
         label="Hands"
@@ -105,7 +112,7 @@ export function StepInspector({
           { value: 'watching', label: 'watching', sign: <HandsMark hands="watching" /> },
           { value: 'free', label: 'free', sign: <HandsMark hands="free" /> },
         ]}
-        onChoose={(hands) => change('hands', { hands })}
+        onChoose={(hands) => change({ hands })}
       />
       <div className="flex flex-col gap-3">
         {step.doses.map((dose) => (
@@ -113,9 +120,7 @@ export function StepInspector({
             key={dose.id}
             dose={dose}
             onChange={changeDose}
-            onRemove={() =>
-              change('doses', { doses: step.doses.filter((each) => each.id !== dose.id) })
-            }
+            onRemove={() => change({ doses: step.doses.filter((each) => each.id !== dose.id) })}
             draws={
               draws?.ok
                 ? draws.value.filter((draw) => draw.doseId === dose.id && draw.stepId === step.id)
@@ -127,13 +132,13 @@ export function StepInspector({
         {firstMaterial && (
           <Button
             className="self-start"
-            onClick={() => change('doses', { doses: [...step.doses, newDose(firstMaterial)] })}
+            onClick={() => change({ doses: [...step.doses, newDose(firstMaterial)] })}
           >
             <Plus aria-hidden size={16} /> Add a product
           </Button>
         )}
       </div>
-      <ZonePicker zones={step.zones} onChange={(zones) => change('zones', { zones })} />
+      <ZonePicker zones={step.zones} onChange={(zones) => change({ zones })} />
       <Problems problems={ofStep.filter((problem) => problem.where.doseId === undefined)} />
       <div className="grid grid-cols-2 gap-3">
         <Segments
@@ -145,7 +150,7 @@ export function StepInspector({
             { value: 'reset', label: 'reset' },
           ]}
           onChoose={(stretch) =>
-            edit(`${step.id}.stretch`, (before) =>
+            edit((before) =>
               ordered(
                 changeStep(before, step.id, {
                   stretch,
@@ -163,7 +168,7 @@ export function StepInspector({
             { value: 'therapist', label: 'therapist' },
             { value: 'assistant', label: 'assistant' },
           ]}
-          onChoose={(by) => change('by', { by })}
+          onChoose={(by) => change({ by })}
         />
         <Choice
           label="Done meanwhile, beside"
@@ -173,7 +178,7 @@ export function StepInspector({
             ...hosts.map((host) => ({ value: host.id, label: host.name })),
           ]}
           onChoose={(host) =>
-            edit(`${step.id}.meanwhileOf`, (before) =>
+            edit((before) =>
               putBeside(before, step.id, host === NOT_BESIDE ? undefined : asId(host)),
             )
           }
@@ -184,8 +189,8 @@ export function StepInspector({
           value={step.capMinutes}
           parse={parseMinutes}
           check={(cap) => (cap > 0 && cap <= LONGEST_MINUTES ? undefined : 'Must be more than 0.')}
-          onCommit={(capMinutes) => change('capMinutes', { capMinutes })}
-          onClear={() => change('capMinutes', { capMinutes: undefined })}
+          onCommit={(capMinutes) => change({ capMinutes }, 'capMinutes')}
+          onClear={() => change({ capMinutes: undefined }, 'capMinutes')}
         />
       </div>
       <LayersEditor protocol={protocol} step={step} edit={edit} />
@@ -194,7 +199,7 @@ export function StepInspector({
         lines={3}
         longest={2000}
         value={step.note ?? ''}
-        onCommit={(note) => change('note', { note: note === '' ? undefined : note })}
+        onCommit={(note) => change({ note: note === '' ? undefined : note }, 'note')}
       />
       <Button weight="remove" className="self-start" onClick={onRemove}>
         <Trash2 aria-hidden size={16} /> Take this step out

@@ -108,9 +108,7 @@ export function StepList({
           onDragEnd={({ active, over }) => {
             if (!over) return;
             onSelect(String(active.id));
-            edit('move', (before) =>
-              moveStepTo(before, asId(String(active.id)), asId(String(over.id))),
-            );
+            edit((before) => moveStepTo(before, asId(String(active.id)), asId(String(over.id))));
           }}
           accessibility={{ container: document.body }}
         >

@@ -53,14 +53,14 @@ export function Workbench() {
   };
   const add = (after?: Step): void => {
     const step = newStep();
-    edit('add', (protocol) => insertStep(protocol, step, after?.id));
+    edit((protocol) => insertStep(protocol, step, after?.id));
     select(step.id);
     setNameStep(step.id);
   };
   const remove = (step: Step): void => {
     const at = present.steps.findIndex((each) => each.id === step.id);
     const next = present.steps[at + 1] ?? present.steps[at - 1];
-    edit('remove', (protocol) => removeStep(protocol, step.id));
+    edit((protocol) => removeStep(protocol, step.id));
     if (next) select(next.id);
   };
   const schedule = shown.figures?.schedule;
@@ -79,7 +79,7 @@ export function Workbench() {
             onAdd={add}
             onRemove={remove}
             onNudge={(step, direction) =>
-              edit('move', (protocol) => nudgeStep(protocol, step.id, direction))
+              edit((protocol) => nudgeStep(protocol, step.id, direction))
             }
             edit={edit}
           />

@@ -36,7 +36,7 @@ export function WorkbenchHeader({ draft, edit }: WorkbenchHeaderProps) {
       <h1 className="min-w-0 flex-1 text-2xl">
         <NameInput
           name={present.name}
-          onCommit={(name) => edit('name', (protocol) => ({ ...protocol, name }))}
+          onCommit={(name) => edit((protocol) => ({ ...protocol, name }), 'name')}
         />
       </h1>
       <SavedState saving={saving} onRetry={() => dispatch(retried(present.id))} />

@@ -5,8 +5,11 @@ import { edited, opened, refreshed, type ProtocolDraft } from '../../store/proto
 import { useAppDispatch, useAppSelector } from '../../store/store';
 import { unsavedDraft } from '../../store/unsavedDrafts';
 
-/** Changes the draft; edits of the same `field` in quick succession are undone as one. */
-export type EditProtocol = (field: string, make: (protocol: Protocol) => Protocol) => void;
+/**
+ * Changes the draft. Quick edits with the same `typedInto` are undone as one; without it, each is
+ * undone by itself.
+ */
+export type EditProtocol = (make: (protocol: Protocol) => Protocol, typedInto?: string) => void;
 
 /**
  * The draft of a protocol, opened when it is first asked for: with what was typed and not yet saved,
@@ -35,10 +38,10 @@ export function useProtocolDraft(id: string): {
 
   const present = draft?.present;
   const edit = useCallback<EditProtocol>(
-    (field, make) => {
+    (make, typedInto) => {
       if (!present) return;
       const protocol = make(present);
-      if (protocol !== present) dispatch(edited({ id, protocol, field, at: Date.now() }));
+      if (protocol !== present) dispatch(edited({ id, protocol, typedInto, at: Date.now() }));
     },
     [dispatch, id, present],
   );
