@@ -92,5 +92,12 @@ describe('an amount in a protocol', () => {
       'Reorder point of Prickly-pear cleansing milk: 168 ml. Show the working',
     );
     await person.sees('Demand while waiting is a random number of uses');
+    await person.page.keyboard.press('Escape');
+    const drawn = '4.8 ml (2.94–6.91)';
+    await person.click(
+      'button',
+      `Prickly-pear cleansing milk in a visit: ${drawn}. Show the working`,
+    );
+    await person.sees('What each dose takes, added up');
   });
 });

@@ -108,6 +108,8 @@ describe('the steps of a protocol', () => {
     await person.fill('Minutes, usual', '20');
     await person.sees('past the cap of 15 min');
     await person.sees('may stay on for at most 15 min');
+    await person.goTo('/protocols/black-sand-clay-facial/mask');
+    await person.sees(/passed in \d+(\.\d+)?% of visits/);
   });
 
   it('are done in layers, fewer on a first visit', async () => {

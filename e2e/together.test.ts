@@ -20,7 +20,6 @@ describe('two people at the same protocol', () => {
     await ione.fill('Minutes, most', '9');
     await ione.saved();
     await nerea.fill('Amount of Cotton pads, usual', '6');
-    await nerea.click('button', '3 Rinse 2–4 min , hands on').catch(() => undefined);
     await nerea.sees('Somebody else changed this protocol meanwhile');
     await nerea.click('button', 'Keep only mine');
     await nerea.saved();
@@ -37,6 +36,10 @@ describe('two people at the same protocol', () => {
     await ione.fill('Minutes, most', '10');
     await ione.saved();
     await nerea.page.click('[data-step="rinse"]');
+    await nerea.waitFor(
+      async () => (await nerea.valueOf('Step')) === 'Rinse',
+      'the rinse is in hand',
+    );
     await nerea.fill('Step', 'Rinse twice');
     await nerea.sees('Somebody else changed this protocol meanwhile');
     await nerea.sees('so both can be kept');

@@ -14,8 +14,10 @@ import {
   valueOf,
 } from '../testing/sample';
 import { explainCost, type CostPart, type ExplainedService } from './explainCost';
+import { explainConsumption } from './explainConsumption';
 import { explainPrice, type PricePart } from './explainPrice';
 import { explainReorderPoint } from './explainReorder';
+import { explainAttended, explainGuestMinutes, explainSlot } from './explainTime';
 import type { Working } from './working';
 
 const milk = cleanser({ measures: { mlPerPump: { usual: 1.6 }, density: 1.02 } });
@@ -155,6 +157,34 @@ describe('workings of price', () => {
       }
     },
   );
+});
+
+describe('workings of minutes and of what is drawn', () => {
+  it('the guest is told the visit, the room is kept for the slot', () => {
+    const told = explainGuestMinutes(of.schedule, of.service, sample);
+    expect(told.result.amount).toBe(of.schedule.guestMinutes);
+    expect(inputs(told)['Visit, expected']).toBeCloseTo(of.schedule.visit.mean, 9);
+    expect(
+      inputs(explainSlot(of.schedule, of.service, sample))['Room time, expected'],
+    ).toBeGreaterThan(of.schedule.visit.mean);
+  });
+
+  it('attended minutes are the sum of the lines of the therapist', () => {
+    const working = explainAttended(of.schedule, written);
+    const sum = working.inputs.reduce((total, input) => total + input.value.amount, 0);
+    expect(sum).toBeCloseTo(working.result.amount, 9);
+  });
+
+  it('what is drawn is the sum of the doses, each with its own working', () => {
+    const working = explainConsumption(milk, valueOf(found.draws), written, sample);
+    const sum = working.inputs.reduce((total, input) => total + input.value.amount, 0);
+    expect(sum).toBeCloseTo(working.result.amount, 9);
+    expect(working.inputs.map((input) => input.label)).toEqual(['cleanse', 'cleanse']);
+    expect(working.result.amount).toBeCloseTo(
+      valueOf(found.consumption).get(milk.id)?.usual ?? 0,
+      9,
+    );
+  });
 });
 
 describe('workings of reorder points', () => {

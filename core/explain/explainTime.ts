@@ -37,6 +37,35 @@ export function explainSlot(schedule: Schedule, service: Service, house: House):
 }
 
 /**
+ * The working of the minutes that the guest is told: those of the visit, without set-up and reset.
+ * @see T3 T5
+ */
+export function explainGuestMinutes(schedule: Schedule, service: Service, house: House): Working {
+  const { slotQuantile, slotGridMinutes } = house.settings;
+  return {
+    title: 'What the guest is told',
+    codes: ['T3', 'T5'],
+    words:
+      'The minutes of the visit alone, without set-up and reset: of their spread the share of visits that must fit, rounded up to the house’s grid.',
+    inputs: [
+      {
+        label: 'Visit, expected',
+        value: figure(schedule.visit.mean, 'min'),
+        from: { place: 'protocol', protocolId: service.protocolId },
+      },
+      { label: 'Give or take', value: figure(schedule.visit.sd, 'min') },
+      {
+        label: 'Visits that must fit',
+        value: figure(slotQuantile, 'share'),
+        from: { place: 'house' },
+      },
+      { label: 'Grid', value: figure(slotGridMinutes, 'min'), from: { place: 'house' } },
+    ],
+    result: figure(schedule.guestMinutes, 'min'),
+  };
+}
+
+/**
  * The working of the minutes that the therapist is tied up.
  * @see T4
  */

@@ -83,8 +83,8 @@ export async function newPerson(url = inject('houseUrl')): Promise<Person> {
       await page.waitForSelector('#place :is(h1, input)');
     },
     fill: async (label, text) => {
-      const field = await find('textbox', label);
-      await field.click({ count: 3 });
+      /* A locator looks again when the screen is drawn anew between finding and clicking. */
+      await page.locator(selector('textbox', label)).click({ count: 3 });
       await page.keyboard.down('Control');
       await page.keyboard.press('a');
       await page.keyboard.up('Control');

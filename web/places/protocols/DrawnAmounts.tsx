@@ -1,6 +1,8 @@
 import { Link } from 'react-router';
+import type { Draw } from '@bienestar/core/dose/drawsOf';
+import { explainConsumption } from '@bienestar/core/explain/explainConsumption';
 import { explainReorderPoint } from '@bienestar/core/explain/explainReorder';
-import type { House } from '@bienestar/core/house/house';
+import type { House, Protocol } from '@bienestar/core/house/house';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import type { Triple } from '@bienestar/core/quantity/triple';
 import { amount, amountRange } from '../../format/figures';
@@ -9,11 +11,13 @@ import { useFigures } from '../../store/house';
 
 interface DrawnAmountsProps {
   readonly house: House;
+  readonly protocol: Protocol;
+  readonly draws: readonly Draw[];
   readonly consumption: ReadonlyMap<MaterialId, Triple>;
 }
 
 /** What one visit takes from the shelf, and at which stock each is ordered. */
-export function DrawnAmounts({ house, consumption }: DrawnAmountsProps) {
+export function DrawnAmounts({ house, protocol, draws, consumption }: DrawnAmountsProps) {
   const figures = useFigures();
   return (
     <table className="w-full text-sm">
@@ -35,7 +39,12 @@ export function DrawnAmounts({ house, consumption }: DrawnAmountsProps) {
                 <Link to={`/shelf/${id}`} className="hover:text-clay hover:underline">
                   {material.name}
                 </Link>
-                <span className="block text-ink-soft">{amountRange(consumed, material.unit)}</span>
+                <WorkedFigure
+                  label={`${material.name} in a visit`}
+                  text={amountRange(consumed, material.unit)}
+                  className="block text-left text-ink-soft"
+                  working={() => explainConsumption(material, draws, protocol, house)}
+                />
               </th>
               <td className="py-1 text-right whitespace-nowrap">
                 {ofMaterial && restocking?.ok && material.kind !== 'linen' ? (

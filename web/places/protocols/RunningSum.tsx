@@ -67,8 +67,13 @@ export function RunningSum({ shown, protocol }: RunningSumProps) {
           working={(part) => explainPrice(part, price.value, explained)}
         />
       )}
-      {figures?.consumption.ok && (
-        <DrawnAmounts house={house} consumption={figures.consumption.value} />
+      {figures?.consumption.ok && figures.draws.ok && (
+        <DrawnAmounts
+          house={house}
+          protocol={protocol}
+          draws={figures.draws.value}
+          consumption={figures.consumption.value}
+        />
       )}
     </section>
   );

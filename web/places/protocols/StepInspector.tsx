@@ -5,7 +5,9 @@ import type { Dose, Protocol, Step } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import type { Outcome, Problem } from '@bienestar/core/house/problem';
 import { changeStep, ordered, putBeside } from '@bienestar/core/protocol/editSteps';
+import type { ContactCap } from '@bienestar/core/time/schedule';
 import { parseMinutes } from '../../format/decimal';
+import { percent } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { HandsMark } from '../../parts/HandsMark';
@@ -27,6 +29,8 @@ interface StepInspectorProps {
   readonly step: Step;
   readonly edit: EditProtocol;
   readonly draws: Outcome<readonly Draw[]> | undefined;
+  /** how the contact time of the step fits its cap, where it has one */
+  readonly contact: ContactCap | undefined;
   readonly problems: readonly Problem[];
   readonly focusName: boolean;
   readonly onNamed: () => void;
@@ -42,6 +46,7 @@ export function StepInspector({
   step,
   edit,
   draws,
+  contact,
   problems,
   focusName,
   onNamed,
@@ -185,6 +190,7 @@ export function StepInspector({
         />
         <NumberField
           label="Contact at most"
+          hint={contact && `passed in ${percent(contact.chancePast)} of visits`}
           unit="min"
           value={step.capMinutes}
           parse={parseMinutes}

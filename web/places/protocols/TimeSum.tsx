@@ -1,4 +1,8 @@
-import { explainAttended, explainSlot } from '@bienestar/core/explain/explainTime';
+import {
+  explainAttended,
+  explainGuestMinutes,
+  explainSlot,
+} from '@bienestar/core/explain/explainTime';
 import type { House, Protocol, Service } from '@bienestar/core/house/house';
 import type { Schedule } from '@bienestar/core/time/schedule';
 import { number } from '../../format/figures';
@@ -25,7 +29,12 @@ export function TimeSum({ schedule, service, protocol, house }: TimeSumProps) {
           working={() => explainSlot(schedule, service, house)}
         />
         <span className="text-sm text-ink-soft">
-          min slot; the guest is told {number(guestMinutes)}
+          min slot; the guest is told{' '}
+          <WorkedFigure
+            label="What the guest is told"
+            text={number(guestMinutes)}
+            working={() => explainGuestMinutes(schedule, service, house)}
+          />
         </span>
       </p>
       <p className="text-sm text-ink-soft">

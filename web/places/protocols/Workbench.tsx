@@ -1,7 +1,9 @@
 import { useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Step } from '@bienestar/core/house/house';
+import type { Outcome } from '@bienestar/core/house/problem';
 import { insertStep, nudgeStep, removeStep } from '@bienestar/core/protocol/editSteps';
+import type { ContactCap, Schedule } from '@bienestar/core/time/schedule';
 import { Ribbon } from '../../figures/Ribbon';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
@@ -89,6 +91,7 @@ export function Workbench() {
             step={selected}
             edit={edit}
             draws={shown.figures?.draws}
+            contact={contactOf(schedule, selected.id)}
             problems={shown.problems}
             focusName={nameStep === selected.id}
             onNamed={() => setNameStep(undefined)}
@@ -117,4 +120,13 @@ export function Workbench() {
       <ConflictSheet draft={draft} />
     </div>
   );
+}
+
+function contactOf(
+  schedule: Outcome<Schedule> | undefined,
+  stepId: string,
+): ContactCap | undefined {
+  if (!schedule?.ok) return undefined;
+  const row = schedule.value.rows.find(({ of }) => of.kind === 'step' && of.stepId === stepId);
+  return row?.contact;
 }
