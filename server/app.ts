@@ -11,6 +11,7 @@ import { healthRoutes } from './health/healthRoutes';
 import { houseRoutes } from './house/houseRoutes';
 import { storesOf, type AggregateStores } from './house/stores';
 import { answerProblems, unknownAddress } from './http/problems';
+import { knownHost } from './http/knownHost';
 import { sameOriginWrites } from './http/sameOrigin';
 import { servePages } from './http/servePages';
 import { lineRoutes } from './lines/lineRoutes';
@@ -24,10 +25,12 @@ export interface AppOptions {
   readonly log: Logger;
   /** the folder of the built web app; none in tests of the API alone */
   readonly pages?: string;
+  /** names by which the house may be called, besides those of loopback */
+  readonly hosts?: readonly string[];
 }
 
 /** The app: the API, and the pages where there are any. It keeps no state between requests. */
-export function createApp({ sequelize, log, pages }: AppOptions): Express {
+export function createApp({ sequelize, log, pages, hosts = [] }: AppOptions): Express {
   const stores = storesOf(sequelize);
   const app = express();
   app.disable('x-powered-by');
@@ -49,6 +52,7 @@ export function createApp({ sequelize, log, pages }: AppOptions): Express {
       contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
     }),
   );
+  app.use(knownHost(hosts));
   app.use(sameOriginWrites);
   app.use(`${API}/health`, healthRoutes(sequelize));
   app.use(`${API}/house`, houseRoutes(stores, sequelize));

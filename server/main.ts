@@ -11,11 +11,11 @@ import { readHouse, replaceHouse } from './house/wholeHouse';
 
 /*
  * Migrates the database at DATABASE_URL, loads the demo house when it is empty, and serves on
- * HOST:PORT. Says `{"ready": url}` on stdout when it does; logs go to LOG_FILE or stderr.
+ * HOST:PORT, under the names in HOSTS (with commas between) besides those of loopback. Says `{"ready": url}` on stdout when it does; logs go to LOG_FILE or stderr.
  */
 
 const STOP_WITHIN_MS = 5_000;
-const { DATABASE_URL, HOST = '127.0.0.1', PORT = '4310', LOG_FILE } = process.env;
+const { DATABASE_URL, HOST = '127.0.0.1', PORT = '4310', LOG_FILE, HOSTS = '' } = process.env;
 if (!DATABASE_URL) throw new Error('DATABASE_URL is not set.');
 
 const log = pino(
@@ -37,7 +37,9 @@ await sequelize.transaction(async (tx) => {
 });
 
 const pages = fileURLToPath(new URL('../web/dist', import.meta.url));
-const server = createServer(createApp({ sequelize, log, pages }));
+const server = createServer(
+  createApp({ sequelize, log, pages, hosts: HOSTS.split(',').filter(Boolean) }),
+);
 server.on('error', (error: NodeJS.ErrnoException) => {
   process.stdout.write(`${JSON.stringify({ failed: error.code ?? error.message })}\n`);
   process.exit(1);

@@ -131,6 +131,21 @@ describe('what clients send', () => {
     expect((await write('null')).status).toBe(403);
   });
 
+  it('is refused when it was meant for another name', async () => {
+    const ask = (host: string): Promise<number | undefined> =>
+      new Promise((resolve) => {
+        request(`${api.url}/api/rooms`, { headers: { host } }, (response) => {
+          response.resume();
+          resolve(response.statusCode);
+        }).end();
+      });
+    const port = new URL(api.url).port;
+    expect(await ask(`localhost:${port}`)).toBe(200);
+    expect(await ask(`LOCALHOST:${port}`)).toBe(200);
+    expect(await ask(`[::1]:${port}`)).toBe(200);
+    expect(await ask(`elsewhere.example:${port}`)).toBe(421);
+  });
+
   it('keeps one transaction whole when the other side of it fails', async () => {
     const house = await demoHouse();
     const before = await api.house();
