@@ -3,12 +3,23 @@ import { COST_PART_TITLES } from '@bienestar/core/explain/explainCost';
 import type { Service } from '@bienestar/core/house/house';
 import { money, number, percent } from '../../format/figures';
 import { EmptyPlace } from '../../parts/EmptyPlace';
-import { CELL_LOOK, HEAD_LOOK } from '../../parts/tableLook';
+import { CELL_LOOK, PlaceTable, rowLook, type Column } from '../../parts/PlaceTable';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 import { useFigures, useHouse } from '../../store/house';
 import { PriceRule } from './PriceRule';
 import { ServicePanel } from './ServicePanel';
 import { workingsOf } from './workings';
+
+const COLUMNS: readonly Column[] = [
+  { title: 'Service', of: 'names' },
+  { title: 'Slot', of: 'figures' },
+  { title: 'Guest is told', of: 'figures' },
+  { title: COST_PART_TITLES.direct, of: 'figures' },
+  { title: COST_PART_TITLES.full, of: 'figures' },
+  { title: 'Price', of: 'figures' },
+  { title: 'Margin', of: 'figures' },
+  { title: 'Per room hour', of: 'figures' },
+];
 
 /** What is sold: minutes, cost, price, and what each service earns by the room hour. */
 export function MenuPlace() {
@@ -35,36 +46,13 @@ export function MenuPlace() {
             </EmptyPlace>
           </div>
         ) : (
-          <div
-            className="min-h-0 flex-1 overflow-y-auto border-t border-line"
-            tabIndex={0}
-            role="group"
-            aria-label="Services"
-          >
-            <table className="w-full text-sm">
-              <thead className="sticky top-0 z-10 bg-paper">
-                <tr className="border-b border-line-strong text-right">
-                  <th className={`${HEAD_LOOK} text-left`}>Service</th>
-                  <th className={HEAD_LOOK}>Slot</th>
-                  <th className={HEAD_LOOK}>Guest is told</th>
-                  <th className={HEAD_LOOK}>{COST_PART_TITLES.direct}</th>
-                  <th className={HEAD_LOOK}>{COST_PART_TITLES.full}</th>
-                  <th className={HEAD_LOOK}>Price</th>
-                  <th className={HEAD_LOOK}>Margin</th>
-                  <th className={HEAD_LOOK}>Per room hour</th>
-                </tr>
-              </thead>
-              <tbody>
-                {house.services.map((service) => (
-                  <ServiceRow
-                    key={service.id}
-                    service={service}
-                    chosen={service.id === serviceId}
-                  />
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <PlaceTable label="Services" columns={COLUMNS}>
+            <tbody>
+              {house.services.map((service) => (
+                <ServiceRow key={service.id} service={service} chosen={service.id === serviceId} />
+              ))}
+            </tbody>
+          </PlaceTable>
         )}
         <PriceRule />
       </section>
@@ -89,9 +77,7 @@ function ServiceRow({ service, chosen }: { readonly service: Service; readonly c
   const workings = figures && workingsOf(house, service, figures);
   const fault = [figures?.price, figures?.schedule].find((outcome) => outcome && !outcome.ok);
   return (
-    <tr
-      className={`border-b border-line text-right ${chosen ? 'bg-sheet shadow-[inset_3px_0_0_var(--color-clay)]' : 'hover:bg-sunk/60'}`}
-    >
+    <tr className={`${rowLook(chosen)} text-right`}>
       <td className={`${CELL_LOOK} text-left`}>
         <Link
           to={`/menu/${service.id}`}

@@ -8,7 +8,7 @@ import { EmptyPlace } from '../../parts/EmptyPlace';
 import { NumberField } from '../../parts/NumberField';
 import { PercentField } from '../../parts/PercentField';
 import { Segments } from '../../parts/Segments';
-import { CELL_LOOK, HEAD_LOOK } from '../../parts/tableLook';
+import { CELL_LOOK, PlaceTable, type Column } from '../../parts/PlaceTable';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 import { useFigures, useHouse, useSnapshot } from '../../store/house';
 import { useChangeSettings } from '../../store/useEditPart';
@@ -22,6 +22,17 @@ interface Line {
 }
 
 const LARGEST_STOCK = 10_000_000;
+
+const COLUMNS: readonly Column[] = [
+  { title: 'Material', of: 'names' },
+  { title: 'Supplier', of: 'names' },
+  { title: 'Uses a day', of: 'figures' },
+  { title: 'On hand', of: 'figures' },
+  { title: 'Reorder point', of: 'figures' },
+  { title: 'in packs', of: 'figures' },
+  { title: 'Days of cover', of: 'figures' },
+  { title: 'Now', of: 'names' },
+];
 
 /** What is on the shelf, how long it lasts, and what should be ordered now. */
 export function RestockPlace() {
@@ -75,32 +86,13 @@ export function RestockPlace() {
           </EmptyPlace>
         </div>
       ) : (
-        <div
-          className="min-h-0 flex-1 overflow-y-auto border-t border-line"
-          tabIndex={0}
-          role="group"
-          aria-label="Materials to restock"
-        >
-          <table className="w-full text-sm">
-            <thead className="sticky top-0 z-10 bg-paper">
-              <tr className="border-b border-line-strong text-right">
-                <th className={`${HEAD_LOOK} text-left`}>Material</th>
-                <th className={`${HEAD_LOOK} text-left`}>Supplier</th>
-                <th className={HEAD_LOOK}>Uses a day</th>
-                <th className={HEAD_LOOK}>On hand</th>
-                <th className={HEAD_LOOK}>Reorder point</th>
-                <th className={HEAD_LOOK}>in packs</th>
-                <th className={HEAD_LOOK}>Days of cover</th>
-                <th className={`${HEAD_LOOK} text-left`}>Now</th>
-              </tr>
-            </thead>
-            <tbody>
-              {shown.map((line) => (
-                <RestockRow key={line.material.id} {...line} />
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <PlaceTable label="Materials to restock" columns={COLUMNS}>
+          <tbody>
+            {shown.map((line) => (
+              <RestockRow key={line.material.id} {...line} />
+            ))}
+          </tbody>
+        </PlaceTable>
       )}
     </section>
   );

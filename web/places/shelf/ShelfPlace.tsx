@@ -6,7 +6,7 @@ import { explainUnitCost } from '@bienestar/core/explain/explainUnitCost';
 import { unitMoney } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
-import { CELL_LOOK, HEAD_LOOK } from '../../parts/tableLook';
+import { CELL_LOOK, PlaceTable, rowLook, type Column } from '../../parts/PlaceTable';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 import { useFigures, useHouse } from '../../store/house';
 import { AddMaterial } from './AddMaterial';
@@ -14,6 +14,14 @@ import { MaterialPanel } from './MaterialPanel';
 import { KIND_WORDS, KINDS, measureWords, packWords } from './materialWords';
 import { MixPanel } from './MixPanel';
 import { placesOfUse } from './placesOfUse';
+
+const COLUMNS: readonly Column[] = [
+  { title: 'Material', of: 'names' },
+  { title: 'Pack', of: 'names' },
+  { title: 'True cost', of: 'figures' },
+  { title: 'Measured by', of: 'names' },
+  { title: 'Used in', of: 'figures' },
+];
 
 /** Everything the treatments use: how it is bought, what it truly costs, how it is measured. */
 export function ShelfPlace() {
@@ -45,47 +53,31 @@ export function ShelfPlace() {
             </EmptyPlace>
           </div>
         ) : (
-          <div
-            className="min-h-0 flex-1 overflow-y-auto border-t border-line"
-            tabIndex={0}
-            role="group"
-            aria-label="Materials"
-          >
-            <table className="w-full text-sm">
-              <thead className="sticky top-0 z-10 bg-paper">
-                <tr className="border-b border-line-strong text-left">
-                  <th className={HEAD_LOOK}>Material</th>
-                  <th className={HEAD_LOOK}>Pack</th>
-                  <th className={`${HEAD_LOOK} text-right`}>True cost</th>
-                  <th className={HEAD_LOOK}>Measured by</th>
-                  <th className={`${HEAD_LOOK} text-right`}>Used in</th>
-                </tr>
-              </thead>
-              {KINDS.map((kind) => (
-                <KindRows
-                  key={kind}
-                  title={KIND_WORDS[kind].many}
-                  materials={house.materials.filter((material) => material.kind === kind)}
-                  selectedId={materialId}
-                />
-              ))}
-              {house.mixes.length > 0 && (
-                <tbody>
-                  <GroupTitle title="Mixes made at the tray" />
-                  {house.mixes.map((each) => (
-                    <tr key={each.id} className={rowLook(each.id === materialId)}>
-                      <td className={CELL_LOOK} colSpan={4}>
-                        <NameLink id={each.id} name={each.name} current={each.id === materialId} />
-                      </td>
-                      <td className={`${CELL_LOOK} text-right`}>
-                        {placesOfUse(house, { kind: 'mix', id: each.id }).length}
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              )}
-            </table>
-          </div>
+          <PlaceTable label="Materials" columns={COLUMNS}>
+            {KINDS.map((kind) => (
+              <KindRows
+                key={kind}
+                title={KIND_WORDS[kind].many}
+                materials={house.materials.filter((material) => material.kind === kind)}
+                selectedId={materialId}
+              />
+            ))}
+            {house.mixes.length > 0 && (
+              <tbody>
+                <GroupTitle title="Mixes made at the tray" />
+                {house.mixes.map((each) => (
+                  <tr key={each.id} className={rowLook(each.id === materialId)}>
+                    <td className={CELL_LOOK} colSpan={4}>
+                      <NameLink id={each.id} name={each.name} current={each.id === materialId} />
+                    </td>
+                    <td className={`${CELL_LOOK} text-right`}>
+                      {placesOfUse(house, { kind: 'mix', id: each.id }).length}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            )}
+          </PlaceTable>
         )}
       </section>
       <aside aria-label="In hand" className="min-h-0 overflow-y-auto border-l border-line bg-sheet">
@@ -185,8 +177,4 @@ function NameLink({
       {name}
     </Link>
   );
-}
-
-function rowLook(selected: boolean): string {
-  return `border-b border-line ${selected ? 'bg-sheet shadow-[inset_3px_0_0_var(--color-clay)]' : 'hover:bg-sunk/60'}`;
 }
