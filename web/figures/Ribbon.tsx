@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import type { Schedule } from '@bienestar/core/time/schedule';
 import { strandsOf, type CapEdge, type Segment, type Strands } from '@bienestar/core/time/strands';
 import { tailOf, type Tail } from '@bienestar/core/time/tail';
@@ -19,7 +19,7 @@ const TICK_MINUTES = 10;
  * A treatment along the minutes: strands for the client, what is done meanwhile, each person's hands
  * and the room; caps as edges, and the likely spread of the end as a tail.
  */
-export function Ribbon({ schedule, selectedStepId, onSelect }: RibbonProps) {
+export const Ribbon = memo(function Ribbon({ schedule, selectedStepId, onSelect }: RibbonProps) {
   const strands = useMemo(() => strandsOf(schedule), [schedule]);
   const tail = useMemo(() => tailOf(schedule.roomTime), [schedule]);
   const longest = Math.ceil((Math.max(schedule.slotMinutes, tail.to, strands.end) + 1) / 5) * 5;
@@ -62,7 +62,7 @@ export function Ribbon({ schedule, selectedStepId, onSelect }: RibbonProps) {
       </div>
     </section>
   );
-}
+});
 
 function Lane({ name, children }: { readonly name: string; readonly children: React.ReactNode }) {
   return (

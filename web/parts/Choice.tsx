@@ -1,6 +1,6 @@
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import { FieldFrame, INPUT_LOOK, noteId } from './FieldFrame';
 
 interface Option<V extends string> {
@@ -31,6 +31,7 @@ export function Choice<V extends string>({
   className,
 }: ChoiceProps<V>) {
   const id = useId();
+  const [open, setOpen] = useState(false);
   return (
     <FieldFrame
       id={id}
@@ -40,7 +41,12 @@ export function Choice<V extends string>({
       error={error}
       className={className}
     >
-      <Select.Root value={value} onValueChange={(next) => onChoose(next as V)}>
+      <Select.Root
+        value={value}
+        open={open}
+        onOpenChange={setOpen}
+        onValueChange={(next) => onChoose(next as V)}
+      >
         <Select.Trigger
           id={id}
           aria-label={label}
@@ -49,34 +55,39 @@ export function Choice<V extends string>({
           className={`${INPUT_LOOK} flex items-center justify-between gap-2 text-left`}
         >
           <span className="truncate">
-            <Select.Value placeholder="Choose" />
+            <Select.Value placeholder="Choose">
+              {options.find((option) => option.value === value)?.label}
+            </Select.Value>
           </span>
           <Select.Icon>
             <ChevronDown aria-hidden size={16} className="text-ink-soft" />
           </Select.Icon>
         </Select.Trigger>
-        <Select.Portal>
-          <Select.Content
-            position="popper"
-            sideOffset={4}
-            className="z-50 max-h-80 min-w-(--radix-select-trigger-width) overflow-hidden rounded-sm border border-line-strong bg-sheet shadow-sheet"
-          >
-            <Select.Viewport className="p-1">
-              {options.map((option) => (
-                <Select.Item
-                  key={option.value}
-                  value={option.value}
-                  className="flex h-9 items-center gap-2 rounded-sm pr-4 pl-7 text-base outline-none data-highlighted:bg-sunk"
-                >
-                  <Select.ItemIndicator className="absolute left-2">
-                    <Check aria-hidden size={14} />
-                  </Select.ItemIndicator>
-                  <Select.ItemText>{option.label}</Select.ItemText>
-                </Select.Item>
-              ))}
-            </Select.Viewport>
-          </Select.Content>
-        </Select.Portal>
+        {/* A long list is only made when it is looked at: a step may have a dozen of them. */}
+        {open && (
+          <Select.Portal>
+            <Select.Content
+              position="popper"
+              sideOffset={4}
+              className="z-50 max-h-80 min-w-(--radix-select-trigger-width) overflow-hidden rounded-sm border border-line-strong bg-sheet shadow-sheet"
+            >
+              <Select.Viewport className="p-1">
+                {options.map((option) => (
+                  <Select.Item
+                    key={option.value}
+                    value={option.value}
+                    className="flex h-9 items-center gap-2 rounded-sm pr-4 pl-7 text-base outline-none data-highlighted:bg-sunk"
+                  >
+                    <Select.ItemIndicator className="absolute left-2">
+                      <Check aria-hidden size={14} />
+                    </Select.ItemIndicator>
+                    <Select.ItemText>{option.label}</Select.ItemText>
+                  </Select.Item>
+                ))}
+              </Select.Viewport>
+            </Select.Content>
+          </Select.Portal>
+        )}
       </Select.Root>
     </FieldFrame>
   );

@@ -1,13 +1,16 @@
 import { closestCenter, DndContext, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { Plus } from 'lucide-react';
-import { useEffect, useRef, type KeyboardEvent } from 'react';
-import type { Protocol, Step } from '@bienestar/core/house/house';
+import { useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
+import type { LayerGroup, Protocol, Step } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import type { Problem } from '@bienestar/core/house/problem';
 import { moveStepTo } from '@bienestar/core/protocol/editSteps';
 import type { Schedule } from '@bienestar/core/time/schedule';
+import { zoneName } from '@bienestar/core/zone/zones';
+import { amountWords } from '../../format/amountWords';
 import { Button } from '../../parts/Button';
+import { useHouse } from '../../store/house';
 import { StepRow } from './StepRow';
 import type { EditProtocol } from './useProtocolDraft';
 
@@ -45,6 +48,15 @@ export function StepList({
   const { steps, layerGroups } = protocol;
   const at = steps.findIndex((step) => step.id === selectedId);
   const selected = steps[at];
+  const { materials, mixes } = useHouse();
+  const names = useMemo(
+    () => new Map<string, string>([...materials, ...mixes].map((each) => [each.id, each.name])),
+    [materials, mixes],
+  );
+  const startOf = useMemo(() => startsByStep(schedule), [schedule]);
+  const order = steps.map((step) => step.id).join();
+  /* The same list for as long as the order is the same, so that typing does not draw every row anew. */
+  const ids = useMemo(() => order.split(','), [order]);
 
   useEffect(() => {
     const row = list.current?.querySelector<HTMLElement>('[data-step][aria-current="step"]');
@@ -112,29 +124,27 @@ export function StepList({
           }}
           accessibility={{ container: document.body }}
         >
-          <SortableContext
-            items={steps.map((step) => step.id)}
-            strategy={verticalListSortingStrategy}
-          >
+          <SortableContext items={ids} strategy={verticalListSortingStrategy}>
             <ol ref={list} onKeyDown={onKeyDown} className="pb-2">
               {steps.map((step, order) => {
                 const before = steps[order - 1];
-                const group = layerGroups.find((each) => each.id === step.layerGroupId);
                 return (
                   <StepRow
                     key={step.id}
                     step={step}
+                    startsAt={startOf.get(step.id)}
+                    details={detailsOf(step, names)}
                     heading={
                       before?.stretch === step.stretch ? undefined : STRETCH_WORDS[step.stretch]
                     }
-                    group={group}
-                    firstOfGroup={group !== undefined && before?.layerGroupId !== step.layerGroupId}
-                    row={schedule?.rows.find(
-                      (row) => row.of.kind === 'step' && row.of.stepId === step.id,
-                    )}
+                    layersHeading={
+                      before?.layerGroupId === step.layerGroupId
+                        ? undefined
+                        : layersWords(layerGroups.find((each) => each.id === step.layerGroupId))
+                    }
                     faulty={problems.some((problem) => problem.where.stepId === step.id)}
                     selected={step.id === selectedId}
-                    onSelect={() => onSelect(step.id)}
+                    onSelect={onSelect}
                   />
                 );
               })}
@@ -152,4 +162,30 @@ export function StepList({
       </div>
     </section>
   );
+}
+
+function detailsOf({ doses, zones }: Step, names: ReadonlyMap<string, string>): string {
+  const drawn = doses.map(({ amount, source }) => {
+    const name = names.get(source.kind === 'material' ? source.materialId : source.mixId);
+    return `${amountWords(amount)} ${name ?? 'something that is no longer on the shelf'}`;
+  });
+  return [drawn.join(', '), zones.map(zoneName).join(', ')]
+    .filter((words) => words !== '')
+    .join(' — ');
+}
+
+function layersWords(group: LayerGroup | undefined): string | undefined {
+  return (
+    group &&
+    `${group.name}: ${group.layers.first} on a first visit, ${group.layers.returning} on later ones`
+  );
+}
+
+/** When each step starts, the first time in layers. */
+function startsByStep(schedule: Schedule | undefined): ReadonlyMap<string, number> {
+  const starts = new Map<string, number>();
+  for (const { of, startsAt } of schedule?.rows ?? []) {
+    if (of.kind === 'step' && !starts.has(of.stepId)) starts.set(of.stepId, startsAt);
+  }
+  return starts;
 }

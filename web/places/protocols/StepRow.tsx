@@ -1,37 +1,37 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
-import type { Dose, House, LayerGroup, Step } from '@bienestar/core/house/house';
-import type { ScheduleRow } from '@bienestar/core/time/schedule';
-import { zoneName } from '@bienestar/core/zone/zones';
-import { amountWords, span } from '../../format/amountWords';
+import { memo } from 'react';
+import type { Step } from '@bienestar/core/house/house';
+import { span } from '../../format/amountWords';
 import { number } from '../../format/figures';
 import { HANDS_WORDS, HandsMark } from '../../parts/HandsMark';
-import { useHouse } from '../../store/house';
 
 interface StepRowProps {
   readonly step: Step;
+  /** minutes after the room is first used; nothing while the clock cannot be counted */
+  readonly startsAt: number | undefined;
+  /** what it takes and where, in words */
+  readonly details: string;
   readonly heading: string | undefined;
-  readonly group: LayerGroup | undefined;
-  readonly firstOfGroup: boolean;
-  readonly row: ScheduleRow | undefined;
+  /** above the first step of layers: their name and number */
+  readonly layersHeading: string | undefined;
   readonly faulty: boolean;
   readonly selected: boolean;
-  readonly onSelect: () => void;
+  readonly onSelect: (id: string) => void;
 }
 
-/** One step: when it starts, what it is, what it takes and how long. */
-export function StepRow({
+/** One step: when it starts, what it is, what it takes and how long. Drawn anew only when that changes. */
+export const StepRow = memo(function StepRow({
   step,
+  startsAt,
+  details,
   heading,
-  group,
-  firstOfGroup,
-  row,
+  layersHeading,
   faulty,
   selected,
   onSelect,
 }: StepRowProps) {
-  const house = useHouse();
   const {
     attributes,
     listeners,
@@ -41,10 +41,8 @@ export function StepRow({
     transition,
     isDragging,
   } = useSortable({ id: step.id });
+  const inLayers = step.layerGroupId !== undefined;
   const meanwhile = step.meanwhileOf !== undefined;
-  const doses = step.doses.map((dose) => `${amountWords(dose.amount)} ${sourceName(dose, house)}`);
-  const zones = step.zones.map(zoneName);
-  const details = [doses.join(', '), zones.join(', ')].filter((words) => words !== '').join(' — ');
   return (
     <li
       ref={setNodeRef}
@@ -56,14 +54,13 @@ export function StepRow({
           {heading}
         </p>
       )}
-      {firstOfGroup && group && (
+      {layersHeading && (
         <p className="ml-6 border-l-2 border-palm py-1 pl-4 text-xs font-semibold text-palm">
-          {group.name}: {group.layers.first} on a first visit, {group.layers.returning} on later
-          ones
+          {layersHeading}
         </p>
       )}
       <div
-        className={`flex items-stretch border-b border-line ${selected ? 'bg-sheet shadow-[inset_3px_0_0_var(--color-clay)]' : ''} ${group ? 'ml-6 border-l-2 border-l-palm' : 'pl-1.5'}`}
+        className={`flex items-stretch border-b border-line ${selected ? 'bg-sheet shadow-[inset_3px_0_0_var(--color-clay)]' : ''} ${inLayers ? 'ml-6 border-l-2 border-l-palm' : 'pl-1.5'}`}
       >
         <span
           ref={setActivatorNodeRef}
@@ -80,11 +77,11 @@ export function StepRow({
           aria-current={selected ? 'step' : undefined}
           aria-roledescription={attributes['aria-roledescription']}
           tabIndex={selected ? 0 : -1}
-          onClick={onSelect}
+          onClick={() => onSelect(step.id)}
           className={`grid min-w-0 flex-1 grid-cols-[2.25rem_1fr_auto] items-baseline gap-x-3 py-2 pr-5 text-left hover:bg-sunk/60 focus-visible:-outline-offset-2 ${meanwhile ? 'pl-6' : ''}`}
         >
           <span className="text-right text-sm text-ink-soft">
-            {row ? number(row.startsAt, 0) : '–'}
+            {startsAt === undefined ? '–' : number(startsAt, 0)}
           </span>
           <span className="min-w-0 truncate font-semibold">
             {meanwhile && (
@@ -111,12 +108,4 @@ export function StepRow({
       </div>
     </li>
   );
-}
-
-function sourceName({ source }: Dose, house: House): string {
-  const found =
-    source.kind === 'material'
-      ? house.materials.find((material) => material.id === source.materialId)
-      : house.mixes.find((mix) => mix.id === source.mixId);
-  return found?.name ?? 'something that is no longer on the shelf';
-}
+});

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Step } from '@bienestar/core/house/house';
 import type { Outcome } from '@bienestar/core/house/problem';
@@ -31,6 +31,11 @@ export function Workbench() {
   const [nameStep, setNameStep] = useState<string>();
   const shown = useShownService(protocolId, draft?.present);
 
+  const select = useCallback(
+    (id: string): void => void navigate(`/protocols/${protocolId}/${id}`, { replace: true }),
+    [navigate, protocolId],
+  );
+
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
@@ -50,9 +55,6 @@ export function Workbench() {
 
   const { present } = draft;
   const selected = present.steps.find((step) => step.id === stepId) ?? present.steps[0];
-  const select = (id: string): void => {
-    if (id !== stepId) void navigate(`/protocols/${protocolId}/${id}`, { replace: true });
-  };
   const add = (after?: Step): void => {
     const step = newStep();
     edit((protocol) => insertStep(protocol, step, after?.id));
