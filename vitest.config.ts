@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: ['core', 'contract', 'web'].map((name) => ({
-      test: { name, include: [`${name}/**/*.test.ts`], environment: 'node' },
+      test: { name, include: [`${name}/**/*.test.ts`], environment: 'node', testTimeout: 60_000 },
     })),
   },
 });

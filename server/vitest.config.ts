@@ -7,7 +7,7 @@ export default defineConfig({
     name: 'server',
     include: ['**/*.test.ts'],
     globalSetup: ['testing/throwAwayDatabase.ts'],
-    testTimeout: 20_000,
-    hookTimeout: 60_000,
+    testTimeout: 60_000,
+    hookTimeout: 120_000,
   },
 });

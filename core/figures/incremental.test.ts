@@ -146,7 +146,7 @@ describe('a calculator that is kept', () => {
           expect(kept(current)).toEqual(createCalculator()(current));
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 100 },
     );
   });
 });
