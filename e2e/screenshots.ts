@@ -32,7 +32,10 @@ await page.setViewport({ width: 1280, height: 800 });
 await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
 await page.goto(house.url, { waitUntil: 'load' });
 for (const { name, path, theme, press } of VIEWS) {
-  await page.evaluate((wanted) => localStorage.setItem('bienestar.theme', wanted), theme ?? 'light');
+  await page.evaluate(
+    (wanted) => localStorage.setItem('bienestar.theme', wanted),
+    theme ?? 'light',
+  );
   await page.goto(`${house.url}${path}`, { waitUntil: 'networkidle2' });
   if (press !== undefined) {
     await page.locator(`button[aria-label^="${press}"]`).click();
