@@ -4,7 +4,7 @@ import globals from 'globals';
 import ts from 'typescript-eslint';
 
 /* Dependencies point one way: web -> contract -> core, server -> contract -> core. */
-const INNER = ['@bienestar/contract', '@bienestar/server', '@bienestar/web', '@bienestar/e2e'];
+const INNER = ['contract', 'server', 'standins', 'web', 'e2e'].map((name) => `@bienestar/${name}`);
 const NODE = ['node:*'];
 const INTERFACE = [
   'react',

@@ -1,4 +1,7 @@
+import type { Device } from '@bienestar/core/house/device';
+import type { Edition } from '@bienestar/core/house/edition';
 import type {
+  Block,
   Demand,
   House,
   Material,
@@ -7,10 +10,10 @@ import type {
   Protocol,
   Room,
   Service,
-  StockOnHand,
   Supplier,
 } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
+import type { Lot, MaterialStock, Movement } from '@bienestar/core/stock/stockTypes';
 import type { Fault } from './check';
 
 /** Where the API begins. */
@@ -26,6 +29,8 @@ export interface Aggregates {
   suppliers: Supplier;
   materials: Material;
   mixes: Mix;
+  devices: Device;
+  blocks: Block;
   protocols: Protocol;
   services: Service;
 }
@@ -34,7 +39,6 @@ export type AggregateName = keyof Aggregates;
 /** The figures kept beside a thing of another aggregate, one line each. */
 export interface Lines {
   demand: Demand;
-  stock: StockOnHand;
 }
 
 /** The whole House as the server has it; usable as a House as it is. */
@@ -42,7 +46,25 @@ export type HouseSnapshot = {
   readonly [K in AggregateName]: readonly Versioned<Aggregates[K]>[];
 } & {
   readonly [K in keyof Lines]: readonly Versioned<Lines[K]>[];
-} & { readonly settings: Versioned<HouseSettings> };
+} & {
+  readonly settings: Versioned<HouseSettings>;
+  /** the editions that services are worked by */
+  readonly editions: readonly Edition[];
+  /** every edition of every protocol, without what is in it */
+  readonly editionHeads: readonly EditionHead[];
+  /** what the ledger leaves, for every material that is kept in stock */
+  readonly stock: readonly MaterialStock[];
+};
+
+/** An edition by its number, day and note: the body is at `GET /api/editions/:protocolId/:number`. */
+export type EditionHead = Pick<Edition, 'protocolId' | 'number' | 'publishedAt' | 'note'>;
+
+/** What `POST /api/editions` takes: the draft as it was read, and what is new in words. */
+export interface Publishing {
+  readonly protocolId: string;
+  readonly version: number;
+  readonly note: string;
+}
 
 /** A thing that uses another, where a deletion is refused. */
 export interface Use {
@@ -76,6 +98,8 @@ export const PROBLEM_TYPES = {
   taken: 'urn:bienestar:problem:id-taken',
   inUse: 'urn:bienestar:problem:in-use',
   tooLarge: 'urn:bienestar:problem:too-large',
+  supplierAway: 'urn:bienestar:problem:supplier-away',
+  scaleAway: 'urn:bienestar:problem:scale-away',
   notJson: 'urn:bienestar:problem:not-json',
   databaseAway: 'urn:bienestar:problem:database-away',
   internal: 'urn:bienestar:problem:internal',
@@ -91,10 +115,13 @@ export function withoutVersions(snapshot: HouseSnapshot): House {
     suppliers: plain<Supplier>(snapshot.suppliers),
     materials: plain<Material>(snapshot.materials),
     mixes: plain<Mix>(snapshot.mixes),
+    devices: plain<Device>(snapshot.devices),
+    blocks: plain<Block>(snapshot.blocks),
+    editions: snapshot.editions,
     protocols: plain<Protocol>(snapshot.protocols),
     services: plain<Service>(snapshot.services),
     demand: plain<Demand>(snapshot.demand),
-    stock: plain<StockOnHand>(snapshot.stock),
+    stock: snapshot.stock,
   };
 }
 
@@ -109,3 +136,47 @@ export interface Health {
   readonly status: 'ok' | 'degraded';
   readonly database: 'up' | 'away';
 }
+
+/** What an entry into the ledger changed: `POST /api/ledger`. */
+export interface Posted {
+  readonly stock: MaterialStock;
+  readonly movements: readonly Movement[];
+}
+
+/** The history of a material: `GET /api/ledger/:materialId`, the newest first. */
+export interface LedgerPage {
+  readonly movements: readonly Movement[];
+  /** every lot that the movements name, also those that are used up */
+  readonly lots: readonly Lot[];
+  /** of `before` for the next page; none on the last */
+  readonly next?: number;
+}
+
+/** Several materials written at once, all or none: `PUT /api/materials`. */
+export interface MaterialBatch {
+  readonly materials: readonly Versioned<Material>[];
+  /** where new prices come from */
+  readonly from: 'hand' | 'price-list';
+}
+
+/** A supplier's price list as fetched: `GET /api/price-lists/:supplierId`. */
+export interface FetchedList {
+  readonly name: string;
+  readonly text: string;
+}
+
+/** What the bench scale says: `GET /api/scale`. */
+export type ScaleState =
+  | { readonly state: 'stable' | 'settling'; readonly grams: number; readonly simulated: boolean }
+  | { readonly state: 'overload'; readonly simulated: boolean }
+  | { readonly state: 'away'; readonly message: string };
+
+/** What can be told to the simulated scale: `POST /api/scale/stand-in`. */
+export type StandInOrder =
+  | { readonly put: number }
+  | { readonly add: number }
+  | { readonly fault: 'none' | 'unplugged' | 'overload' | 'unstable' };
+
+/** The lists that can be taken out, as `GET /api/exports/:list.csv` or `.xlsx`. */
+export const EXPORTS = ['materials', 'packs', 'prices', 'ledger', 'stock'] as const;
+export type ExportName = (typeof EXPORTS)[number];

@@ -4,13 +4,14 @@ import { describe, expect, it } from 'vitest';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { houseReport } from '@bienestar/core/figures/houseReport';
 import { problemsOf } from '@bienestar/core/figures/houseFigures';
-import type { House } from '@bienestar/core/house/house';
+import { asOfNow, houseOf, type HouseArchive } from '@bienestar/core/house/archive';
+import { asKept, onHandOf } from '@bienestar/core/stock/stockTypes';
 import { checkHouse, readHouseFile, writeHouseFile } from './houseFile';
 import { houseFileJsonSchema } from './houseFileSchema';
 
 const text = await readFile(new URL('../demo/casa-cenera.house.json', import.meta.url), 'utf8');
 
-function demo(): House {
+function demo(): HouseArchive {
   const house = readHouseFile(text);
   if (!house.ok) throw new Error(JSON.stringify(house.faults));
   return house.value;
@@ -27,14 +28,14 @@ function changed(path: readonly (string | number)[], value: unknown): unknown {
 
 describe('the demo house', () => {
   it('is a house file whose every figure can be computed, without a conflict', () => {
-    const figures = createCalculator()(demo());
+    const figures = createCalculator()(houseOf(demo()));
     expect(problemsOf(figures)).toEqual([]);
     const clocks = [...figures.services.values()].map((service) => service.schedule);
     expect(clocks.flatMap((clock) => (clock.ok ? clock.value.conflicts : []))).toEqual([]);
   });
 
   it('has the keys that other programs read', () => {
-    const report = houseReport(demo(), createCalculator()(demo()));
+    const report = houseReport(houseOf(demo()), createCalculator()(houseOf(demo())));
     if (!report.ok) throw new Error('no report');
     const [service] = report.value.services;
     expect(service).toMatchObject({
@@ -52,7 +53,7 @@ describe('the demo house', () => {
   });
 
   it('has two materials to order', () => {
-    const report = houseReport(demo(), createCalculator()(demo()));
+    const report = houseReport(houseOf(demo()), createCalculator()(houseOf(demo())));
     const due = report.ok ? report.value.materials.filter((material) => material.shouldOrder) : [];
     expect(due.map((material) => material.id)).toEqual(['fig-enzyme', 'mineral-sunscreen']);
   });
@@ -70,10 +71,14 @@ describe('writing and reading', () => {
         fc.integer({ min: 0, max: 10 ** 9 }),
         (name, millionths) => {
           const house = demo();
-          const renamed: House = {
+          const renamed: HouseArchive = {
             ...house,
             rooms: house.rooms.map((room) => ({ ...room, name })),
-            stock: house.stock.map((line) => ({ ...line, onHand: millionths / 1e6 })),
+            movements: house.movements.map((line) =>
+              line.kind === 'delivery'
+                ? { ...line, quantity: asKept(line.quantity + millionths / 1e6) }
+                : line,
+            ),
           };
           expect(readHouseFile(writeHouseFile(renamed))).toEqual({ ok: true, value: renamed });
         },
@@ -83,10 +88,102 @@ describe('writing and reading', () => {
   });
 });
 
+describe('the memory of a house', () => {
+  it('adds up to what is on the shelf', () => {
+    const { stock } = houseOf(demo());
+    const of = (id: string) => stock.find((line) => line.materialId === id);
+    expect(onHandOf(of('prickly-pear-milk')!)).toBe(410);
+    expect(onHandOf(of('fig-enzyme')!)).toBe(108);
+    expect(of('face-towel')).toBeUndefined();
+  });
+
+  it('can be moved to another day, figures unchanged, and back', () => {
+    const evening = (day: string): Date => new Date(`${day}T23:00:00Z`);
+    const later = asOfNow(demo(), evening('2031-03-01'));
+    expect(later.movements.at(-1)?.at.slice(0, 10)).toBe('2031-03-01');
+    expect(asOfNow(later, evening(demo().movements.at(-1)!.at.slice(0, 10)))).toEqual(demo());
+    const early = asOfNow(demo(), new Date('2031-03-01T02:00:00Z'));
+    expect(early.movements.at(-1)?.at).toBe('2031-03-01T02:00:00Z');
+    const report = (of: HouseArchive) => houseReport(houseOf(of), createCalculator()(houseOf(of)));
+    expect(report(later)).toEqual(report(demo()));
+  });
+
+  it('a ledger that tells a line or a day twice is refused', () => {
+    const file = JSON.parse(text) as Record<string, object[]>;
+    const twice = (list: string) => ({ ...file, [list]: [...(file[list] ?? []), file[list]![0]] });
+    for (const list of ['movements', 'prices', 'lots']) {
+      const checked = checkHouse(twice(list));
+      expect(checked.ok ? [] : checked.faults.map((fault) => fault.code)).toContain('array.unique');
+    }
+  });
+});
+
+describe('a file of version 1', () => {
+  const {
+    prices: _p,
+    lots: _l,
+    movements: _m,
+    devices: _d,
+    blocks: _b,
+    editions: _e,
+    ...file
+  } = JSON.parse(text) as Record<string, never>;
+  const materials = demo().materials.filter(({ kind }) =>
+    ['back-bar', 'single-dose', 'consumable', 'linen'].includes(kind),
+  );
+  const before = {
+    ...file,
+    formatVersion: 1,
+    settings: { ...demo().settings, orderDays: undefined },
+    suppliers: demo().suppliers,
+    mixes: demo().mixes.slice(0, 2),
+    protocols: demo()
+      .protocols.slice(0, 3)
+      .map((protocol) => ({
+        ...protocol,
+        steps: protocol.steps.map((line) => ({ ...line, offers: undefined })),
+      })),
+    services: demo()
+      .services.slice(0, 4)
+      .map((service) => ({ ...service, edition: undefined })),
+    demand: demo().demand.slice(0, 4),
+    materials: materials.map((material) => {
+      if (material.kind === 'linen') return material;
+      const { packs, preferredPackId: _preferred, care: _care, ...rest } = material;
+      const { id: _id, supplierId, containers, content, priceMinor, discount, ...pack } = packs[0]!;
+      const { freightMinor, unrecoveredTaxMinor, residual } = pack;
+      const terms = { freightMinor, unrecoveredTaxMinor, residual };
+      const plain = { containers, content, priceMinor, discount, ...terms };
+      return { ...rest, countedPer: undefined, openLife: undefined, supplierId, pack: plain };
+    }),
+    stock: [
+      { materialId: 'aloe-gel', onHand: 360 },
+      { materialId: 'glove', onHand: 0 },
+    ],
+  };
+
+  it('is read: its pack becomes the first of several, its stock a count', () => {
+    const read = readHouseFile(JSON.stringify(before));
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const house = houseOf(read.value);
+    expect(onHandOf(house.stock.find((line) => line.materialId === 'aloe-gel')!)).toBe(360);
+    expect(read.value.movements).toHaveLength(1);
+    const milk = house.materials[0]!;
+    expect(milk.kind !== 'linen' && milk.packs).toMatchObject([{ content: 500, priceMinor: 2100 }]);
+    expect(house.settings.orderDays).toBe(28);
+  });
+
+  it('is refused with the place of a fault, as a file of today is', () => {
+    const broken = { ...before, services: 'none', stock: [null, 3] };
+    const read = readHouseFile(JSON.stringify(broken));
+    expect(read.ok ? [] : read.faults.map((fault) => fault.pointer)).toEqual(['/services']);
+  });
+});
+
 describe('faults of a house file', () => {
   it.each<[string, readonly (string | number)[], unknown, string]>([
     ['another format', ['format'], 'x', '/format'],
-    ['another version', ['formatVersion'], 2, '/formatVersion'],
+    ['another version', ['formatVersion'], 4, '/formatVersion'],
     [
       'an unknown material',
       ['mixes', 0, 'parts', 0, 'source', 'materialId'],
@@ -101,7 +198,33 @@ describe('faults of a house file', () => {
       '/services/1/therapistIds/0',
     ],
     ['demand for an unknown service', ['demand', 0, 'serviceId'], 'ghost', '/demand/0/serviceId'],
-    ['stock of an unknown material', ['stock', 0, 'materialId'], 'ghost', '/stock/0/materialId'],
+    ['a lot of an unknown material', ['lots', 0, 'materialId'], 'ghost', '/lots/0/materialId'],
+    [
+      'a price of an unknown material',
+      ['prices', 0, 'materialId'],
+      'ghost',
+      '/prices/0/materialId',
+    ],
+    ['a movement of an unknown lot', ['movements', 3, 'lotId'], 'ghost', '/movements/3/lotId'],
+    ['more taken than there was', ['movements', 0, 'quantity'], -9999, '/movements'],
+    [
+      'an unknown supplier of a pack',
+      ['materials', 0, 'packs', 1, 'supplierId'],
+      'ghost',
+      '/materials/0/packs/1/supplierId',
+    ],
+    [
+      'a preferred pack that is not there',
+      ['materials', 0, 'preferredPackId'],
+      'ghost',
+      '/materials/0/preferredPackId',
+    ],
+    [
+      'a day that the calendar does not know',
+      ['lots', 0, 'deliveredOn'],
+      '2026-02-30',
+      '/lots/0/deliveredOn',
+    ],
     [
       'an unknown zone',
       ['protocols', 0, 'steps', 2, 'zones', 0],

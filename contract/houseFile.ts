@@ -1,24 +1,26 @@
-import type { House } from '@bienestar/core/house/house';
+import type { HouseArchive } from '@bienestar/core/house/archive';
 import { checkAgainst, type Checked, type Fault } from './check';
-import { danglingIn, faultsWithinProtocol } from './references';
+import { faultsWithinLedger } from './ledgerFaults';
+import { danglingIn, faultsWithinWriting } from './references';
 import {
   HOUSE_FILE_FORMAT,
   HOUSE_FILE_VERSION,
   houseFile,
   type HouseFile,
 } from './schemas/houseFile';
+import { fromVersion1, fromVersion2 } from './upgrade';
 
 /** The largest house file that is read, in bytes. */
-export const LARGEST_HOUSE_FILE = 16 * 1024 * 1024;
+export const LARGEST_HOUSE_FILE = 40 * 1024 * 1024;
 
 /**
  * Reads a house file from its text.
- * @returns the House, or every fault with its place: not JSON, another format or version, anything
+ * @returns the House with its memory, or every fault with its place: not JSON, another format or version, anything
  *   the schema refuses, ids that lead nowhere
  */
-export function readHouseFile(content: string): Checked<House> {
+export function readHouseFile(content: string): Checked<HouseArchive> {
   if (content.length > LARGEST_HOUSE_FILE) {
-    return refused('file.size', 'A house file holds at most 16 MB; this one is larger.');
+    return refused('file.size', 'A house file holds at most 40 MB; this one is larger.');
   }
   let parsed: unknown;
   try {
@@ -34,32 +36,44 @@ export function readHouseFile(content: string): Checked<House> {
  * Checks a parsed house file.
  * @returns the House without the file's own keys, or every fault with its place
  */
-export function checkHouse(parsed: unknown): Checked<House> {
+export function checkHouse(parsed: unknown): Checked<HouseArchive> {
   const head = checkHead(parsed);
   if (head) return { ok: false, faults: [head] };
-  const checked = checkAgainst(houseFile, parsed);
+  const checked = checkAgainst(houseFile, latest(parsed));
   if (!checked.ok) return checked;
   const { format: _format, formatVersion: _version, ...house } = checked.value;
+  const dangling = danglingIn(house);
   const faults = [
-    ...danglingIn(house),
-    ...house.protocols.flatMap((protocol, at) =>
-      faultsWithinProtocol(protocol).map((fault) => ({
-        ...fault,
-        pointer: `/protocols/${at}${fault.pointer}`,
-      })),
+    ...dangling,
+    /* A ledger of things that are not there would only repeat that. */
+    ...(dangling.length === 0 ? faultsWithinLedger(house) : []),
+    ...(['blocks', 'protocols'] as const).flatMap((list) =>
+      house[list].flatMap((writing, at) =>
+        faultsWithinWriting(writing).map((fault) => ({
+          ...fault,
+          pointer: `/${list}/${at}${fault.pointer}`,
+        })),
+      ),
     ),
   ];
   return faults.length > 0 ? { ok: false, faults } : { ok: true, value: house };
 }
 
 /** A House as the text of a house file. */
-export function writeHouseFile(house: House): string {
+export function writeHouseFile(house: HouseArchive): string {
   const file: HouseFile = {
     format: HOUSE_FILE_FORMAT,
     formatVersion: HOUSE_FILE_VERSION,
     ...house,
   };
-  return `${JSON.stringify(file, null, 2)}\n`;
+  return `${JSON.stringify(file, null, 1)}\n`;
+}
+
+/** Earlier versions in the words of the latest. */
+function latest(parsed: unknown): unknown {
+  const file = parsed as Record<string, unknown>;
+  const second = file.formatVersion === 1 ? fromVersion1(file, new Date()) : file;
+  return second.formatVersion === 2 ? fromVersion2(second) : second;
 }
 
 function checkHead(parsed: unknown): Fault | undefined {
@@ -73,11 +87,11 @@ function checkHead(parsed: unknown): Fault | undefined {
       message: `This is not a house file: its “format” must be “${HOUSE_FILE_FORMAT}”.`,
     };
   }
-  if (version !== HOUSE_FILE_VERSION) {
+  if (version !== HOUSE_FILE_VERSION && version !== 1 && version !== 2) {
     return {
       pointer: '/formatVersion',
       code: 'file.version',
-      message: `This house file has version ${version === undefined ? 'none' : JSON.stringify(version)}; version ${HOUSE_FILE_VERSION} is read here.`,
+      message: `This house file has version ${version === undefined ? 'none' : JSON.stringify(version)}; versions 1 to ${HOUSE_FILE_VERSION} are read here.`,
     };
   }
   return undefined;

@@ -1,8 +1,30 @@
-import type { House, Material, Mix, Protocol, Service, Source } from '@bienestar/core/house/house';
+import type { HouseArchive } from '@bienestar/core/house/archive';
+import type {
+  Device,
+  InOption,
+  Material,
+  Mix,
+  MixPart,
+  Service,
+  Source,
+  Step,
+  Writing,
+} from '@bienestar/core/house/house';
+import { isStep } from '@bienestar/core/house/protocol';
+import { editionKey } from '@bienestar/core/house/houseIndex';
 import type { Fault } from './check';
 
 /** The kinds of things that others point to across aggregates. */
-export type ReferredKind = 'person' | 'supplier' | 'material' | 'mix' | 'protocol' | 'service';
+export type ReferredKind =
+  | 'person'
+  | 'supplier'
+  | 'material'
+  | 'mix'
+  | 'device'
+  | 'block'
+  | 'protocol'
+  | 'edition'
+  | 'service';
 
 /** A pointer from one aggregate to another. */
 export interface Reference {
@@ -21,25 +43,85 @@ function ofSource(source: Source, pointer: string): Reference {
 export function referencesOfMaterial(material: Material): Reference[] {
   return material.kind === 'linen'
     ? []
-    : [{ pointer: '/supplierId', kind: 'supplier', id: material.supplierId }];
+    : material.packs.map((pack, at): Reference => ({
+        pointer: `/packs/${at}/supplierId`,
+        kind: 'supplier',
+        id: pack.supplierId,
+      }));
 }
 
 /** What a mix points to. */
 export function referencesOfMix(mix: Mix): Reference[] {
-  return mix.parts.map((part, at) => ofSource(part.source, `/parts/${at}/source`));
+  const ofParts = (parts: readonly MixPart[], pointer: string): Reference[] =>
+    parts.map((part, at) => ofSource(part.source, `${pointer}/${at}/source`));
+  return [
+    ...ofParts(mix.parts, '/parts'),
+    ...(mix.recipes ?? []).flatMap((recipe, at) => ofParts(recipe.parts, `/recipes/${at}/parts`)),
+  ];
 }
 
-/** What a protocol points to. */
-export function referencesOfProtocol(protocol: Protocol): Reference[] {
-  return protocol.steps.flatMap((step, at) =>
-    step.doses.map((dose, which) => ofSource(dose.source, `/steps/${at}/doses/${which}/source`)),
-  );
+/** What a device points to. */
+export function referencesOfDevice(device: Device): Reference[] {
+  return device.trainedIds.map((id, at) => ({
+    pointer: `/trainedIds/${at}`,
+    kind: 'person',
+    id,
+  }));
+}
+
+/** What a protocol or a block points to. */
+export function referencesOfWriting({ steps }: Writing): Reference[] {
+  return steps.flatMap((line, at): Reference[] => {
+    const pointer = `/steps/${at}`;
+    return isStep(line)
+      ? referencesOfStep(line, pointer)
+      : [{ pointer: `${pointer}/blockId`, kind: 'block', id: line.blockId }];
+  });
+}
+
+function referencesOfStep(step: Step, pointer: string): Reference[] {
+  const listed = (kind: ReferredKind, key: 'running' | 'makes' | 'offers'): Reference[] =>
+    (step[key] ?? []).map((id, at) => ({ pointer: `${pointer}/${key}/${at}`, kind, id }));
+  const taking = step.removal?.taking?.materialId;
+  return [
+    ...step.doses.map((dose, at) => ofSource(dose.source, `${pointer}/doses/${at}/source`)),
+    ...(taking === undefined
+      ? []
+      : [
+          {
+            pointer: `${pointer}/removal/taking/materialId`,
+            kind: 'material',
+            id: taking,
+          } as const,
+        ]),
+    ...(step.device
+      ? [
+          {
+            pointer: `${pointer}/device/deviceId`,
+            kind: 'device',
+            id: step.device.deviceId,
+          } as const,
+        ]
+      : []),
+    ...listed('device', 'running'),
+    ...listed('mix', 'makes'),
+    ...listed('protocol', 'offers'),
+  ];
 }
 
 /** What a service points to. */
 export function referencesOfService(service: Service): Reference[] {
   return [
     { pointer: '/protocolId', kind: 'protocol', id: service.protocolId },
+    ...(service.edition === undefined
+      ? []
+      : [
+          {
+            pointer: '/edition',
+            kind: 'edition',
+            id: editionKey(service.protocolId, service.edition),
+          } as const,
+        ]),
     ...service.therapistIds.map((id, at): Reference => ({
       pointer: `/therapistIds/${at}`,
       kind: 'person',
@@ -48,15 +130,30 @@ export function referencesOfService(service: Service): Reference[] {
   ];
 }
 
-/** The faults of a protocol within itself: steps and layer groups that are pointed to and not there. */
-export function faultsWithinProtocol(protocol: Protocol): Fault[] {
-  const outer = new Set(protocol.steps.filter((s) => s.meanwhileOf === undefined).map((s) => s.id));
-  const groups = new Set(protocol.layerGroups.map((group) => group.id));
-  return protocol.steps.flatMap((step, at) => {
-    const faults: Fault[] = [];
+/**
+ * The faults of a protocol or block within itself: steps, layer groups and options that are pointed
+ * to and not there.
+ */
+export function faultsWithinWriting({ steps, layerGroups, choices }: Writing): Fault[] {
+  const outer = new Set(steps.filter((s) => s.meanwhileOf === undefined).map((s) => s.id));
+  const groups = new Set(layerGroups.map((group) => group.id));
+  const options = new Set(
+    choices.flatMap((choice) => choice.options.map((option) => `${choice.id}/${option.id}`)),
+  );
+  const faults: Fault[] = [];
+  const checkOption = (option: InOption | undefined, pointer: string): void => {
+    if (!option || options.has(`${option.choiceId}/${option.optionId}`)) return;
+    faults.push({
+      pointer: `${pointer}/option`,
+      code: 'reference.option',
+      message: 'This option of a choice does not exist in the protocol.',
+    });
+  };
+  steps.forEach((step, at) => {
+    const pointer = `/steps/${at}`;
     if (step.meanwhileOf !== undefined && !outer.has(step.meanwhileOf)) {
       faults.push({
-        pointer: `/steps/${at}/meanwhileOf`,
+        pointer: `${pointer}/meanwhileOf`,
         code: 'reference.meanwhile',
         message:
           'Work can only be done beside a step that is there and is not itself done meanwhile.',
@@ -64,13 +161,17 @@ export function faultsWithinProtocol(protocol: Protocol): Fault[] {
     }
     if (step.layerGroupId !== undefined && !groups.has(step.layerGroupId)) {
       faults.push({
-        pointer: `/steps/${at}/layerGroupId`,
+        pointer: `${pointer}/layerGroupId`,
         code: 'reference.layers',
         message: 'These layers do not exist in the protocol.',
       });
     }
-    return faults;
+    checkOption(step.option, pointer);
+    if (isStep(step)) {
+      step.doses.forEach((dose, which) => checkOption(dose.option, `${pointer}/doses/${which}`));
+    }
   });
+  return faults;
 }
 
 /** The words for a reference to something that is not there. */
@@ -83,12 +184,15 @@ export function danglingFault({ pointer, kind, id }: Reference): Fault {
 }
 
 /** Every reference of a House that leads nowhere. */
-export function danglingIn(house: House): Fault[] {
+export function danglingIn(house: HouseArchive): Fault[] {
   const known: Record<ReferredKind, ReadonlySet<string>> = {
     person: idsOf(house.people),
     supplier: idsOf(house.suppliers),
     material: idsOf(house.materials),
     mix: idsOf(house.mixes),
+    device: idsOf(house.devices),
+    block: idsOf(house.blocks),
+    edition: new Set(house.editions.map((each) => editionKey(each.protocolId, each.number))),
     protocol: idsOf(house.protocols),
     service: idsOf(house.services),
   };
@@ -102,20 +206,37 @@ export function danglingIn(house: House): Fault[] {
   const references: Reference[] = [
     ...within('materials', house.materials.map(referencesOfMaterial)),
     ...within('mixes', house.mixes.map(referencesOfMix)),
-    ...within('protocols', house.protocols.map(referencesOfProtocol)),
+    ...within('devices', house.devices.map(referencesOfDevice)),
+    ...within('blocks', house.blocks.map(referencesOfWriting)),
+    ...within('protocols', house.protocols.map(referencesOfWriting)),
+    ...house.editions.map((edition, at): Reference => ({
+      pointer: `/editions/${at}/protocolId`,
+      kind: 'protocol',
+      id: edition.protocolId,
+    })),
     ...within('services', house.services.map(referencesOfService)),
     ...house.demand.map((line, at): Reference => ({
       pointer: `/demand/${at}/serviceId`,
       kind: 'service',
       id: line.serviceId,
     })),
-    ...house.stock.map((line, at): Reference => ({
-      pointer: `/stock/${at}/materialId`,
+    ...house.prices.map((point, at): Reference => ({
+      pointer: `/prices/${at}/materialId`,
       kind: 'material',
-      id: line.materialId,
+      id: point.materialId,
+    })),
+    ...house.lots.map((lot, at): Reference => ({
+      pointer: `/lots/${at}/materialId`,
+      kind: 'material',
+      id: lot.materialId,
     })),
   ];
-  return references.filter(({ kind, id }) => !known[kind].has(id)).map(danglingFault);
+  /* An edition of a protocol that is missing is no second fault. */
+  const isOwn = ({ kind, id }: Reference): boolean =>
+    kind !== 'edition' || known.protocol.has(id.slice(0, id.indexOf('#')));
+  return references
+    .filter((reference) => !known[reference.kind].has(reference.id) && isOwn(reference))
+    .map(danglingFault);
 }
 
 function idsOf(things: readonly { readonly id: string }[]): ReadonlySet<string> {

@@ -2,16 +2,19 @@ import type Joi from 'joi';
 import type { AggregateName, Aggregates } from './api';
 import type { Fault } from './check';
 import {
-  faultsWithinProtocol,
+  faultsWithinWriting,
+  referencesOfDevice,
   referencesOfMaterial,
   referencesOfMix,
-  referencesOfProtocol,
   referencesOfService,
+  referencesOfWriting,
   type Reference,
 } from './references';
 import { settings } from './schemas/settings';
-import { demand, material, mix, stockOnHand, supplier } from './schemas/shelf';
-import { person, protocol, room, service } from './schemas/work';
+import { stockEntry } from './schemas/ledger';
+import { demand, material, mix, supplier } from './schemas/shelf';
+import { block, deviceOfHouse, protocol, publishing } from './schemas/protocol';
+import { person, room, service } from './schemas/work';
 
 /** How an aggregate is checked. */
 export interface AggregateRules<T> {
@@ -30,15 +33,22 @@ export const AGGREGATES: { readonly [K in AggregateName]: AggregateRules<Aggrega
   suppliers: { schema: supplier, noun: 'supplier', references: none },
   materials: { schema: material, noun: 'material', references: referencesOfMaterial },
   mixes: { schema: mix, noun: 'mix', references: referencesOfMix },
+  devices: { schema: deviceOfHouse, noun: 'device', references: referencesOfDevice },
+  blocks: {
+    schema: block,
+    noun: 'block',
+    references: referencesOfWriting,
+    faults: faultsWithinWriting,
+  },
   protocols: {
     schema: protocol,
     noun: 'protocol',
-    references: referencesOfProtocol,
-    faults: faultsWithinProtocol,
+    references: referencesOfWriting,
+    faults: faultsWithinWriting,
   },
   services: { schema: service, noun: 'service', references: referencesOfService },
 };
 
 export const AGGREGATE_NAMES = Object.keys(AGGREGATES) as readonly AggregateName[];
 
-export const SCHEMAS = { settings, demand, stock: stockOnHand } as const;
+export const SCHEMAS = { settings, demand, stockEntry, publishing } as const;

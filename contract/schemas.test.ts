@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { AGGREGATES, SCHEMAS } from './rules';
 import { checkAgainst } from './check';
 import { readHouseFile } from './houseFile';
-import { faultsWithinProtocol } from './references';
+import { faultsWithinWriting } from './references';
 
 const read = readHouseFile(
   readFileSync(new URL('../demo/casa-cenera.house.json', import.meta.url), 'utf8'),
@@ -71,6 +71,9 @@ const CASES: Record<string, Case> = {
       ['/leadTimeDays', -1, /at least 0/],
       ['/leadTimeSdDays', 40, /spread of the lead time/],
       ['/reviewDays', 1000, /at most 365/],
+      ['/deliveryDays/0', 8, /one of/],
+      ['/feed', '../etc', /name of letters/],
+      ['/columns', { colour: 'x' }, /not known/],
     ],
   },
   'back-bar materials': {
@@ -79,17 +82,28 @@ const CASES: Record<string, Case> = {
     bad: [
       ['/kind', 'magic', /one of/],
       ['/unit', 'piece', /one of: ml, g/],
-      ['/pack', undefined, /needed/],
-      ['/pack/content', 0, /more than 0/],
-      ['/pack/content', 100_001, /at most 100000/],
-      ['/pack/containers', 1.5, /whole number/],
-      ['/pack/discount', 1.01, /at most 1/],
-      ['/pack/residual', 1, /less than 1/],
+      ['/packs', undefined, /needed/],
+      ['/packs', [], /At least 1/],
+      ['/packs/0/content', 0, /more than 0/],
+      ['/packs/0/content', 100_001, /at most 100000/],
+      ['/packs/0/containers', 1.5, /whole number/],
+      ['/packs/0/discount', 1.01, /at most 1/],
+      ['/packs/0/residual', 1, /less than 1/],
+      ['/packs/0/leadTimeSdDays', 3, /lead time of the pack before its spread/],
+      ['/packs/0/breaks', [{ fromPacks: 1, discount: 0.1 }], /at least 2/],
+      ['/packs/0/supplierId', undefined, /needed/],
+      ['/packs/1/id', 'prickly-pear-milk-pack-1', /twice/],
+      ['/preferredPackId', 'another', /one of the packs/],
+      ['/openLife', { amount: 0, unit: 'days' }, /more than 0/],
+      ['/openLife', { amount: 3, unit: 'weeks' }, /one of: days, hours/],
+      ['/care/warnings', ['sharp'], /one of/],
+      ['/care/allergens', [], /At least 1/],
+      ['/archivedOn', '2026-13-01', /date/],
+      ['/yieldPerPiece', { usual: 3 }, /not known/],
       ['/measures/density', 0, /more than 0/],
       ['/measures/mlPerPump/usual', 0, /more than 0/],
       ['/measures/mlPerPump/spread', 1, /less than 1/],
       ['/measures/named/0/unit', 'oz', /one of: ml, g/],
-      ['/supplierId', undefined, /needed/],
       ['/laundry', {}, /not known/],
     ],
   },
@@ -100,7 +114,24 @@ const CASES: Record<string, Case> = {
       ['/unit', 'ml', /one of: piece/],
       ['/laundry/washesInLife', 0, /at least 1/],
       ['/laundry/washMinor', -3, /at least 0/],
-      ['/pack', {}, /not known/],
+      ['/packs', [], /not known/],
+    ],
+  },
+  'fresh goods': {
+    of: demo.materials.find((each) => each.kind === 'fresh')!,
+    schema: AGGREGATES.materials.schema,
+    bad: [
+      ['/packs/0/content', 60, /bought by the piece/],
+      ['/yieldPerPiece', undefined, /needed/],
+      ['/keeps', undefined, /needed/],
+    ],
+  },
+  'device parts': {
+    of: demo.materials.find((each) => each.kind === 'device-part')!,
+    schema: AGGREGATES.materials.schema,
+    bad: [
+      ['/sterility', 'washed', /one of: sterile, clean/],
+      ['/unit', 'ml', /one of: piece/],
     ],
   },
   mixes: {
@@ -188,12 +219,15 @@ const CASES: Record<string, Case> = {
       ['/visitsPerWeek', 2001, /at most 2000/],
     ],
   },
-  stock: {
-    of: demo.stock[0]!,
-    schema: SCHEMAS.stock,
+  'entries of the ledger': {
+    of: { id: 'e', kind: 'use', materialId: 'aloe-gel', quantity: 1.5 },
+    schema: SCHEMAS.stockEntry,
     bad: [
-      ['/onHand', -0.5, /at least 0/],
-      ['/onHand', 1.0000001, /At most 6 decimals/],
+      ['/kind', 'gift', /one of/],
+      ['/quantity', 1.0000001, /At most 6 decimals/],
+      ['/quantity', '3', /number/],
+      ['/lotId', 'not an id', /id/],
+      ['/note', 'x'.repeat(501), /At most 500/],
     ],
   },
 };
@@ -220,11 +254,11 @@ describe.each(Object.entries(CASES))('%s', (_, { of, schema, bad }) => {
 
 describe('a check', () => {
   it('names every fault at once, but not more than can be read', () => {
-    const two = changed(changed(milk, '/name', '') as object, '/pack/content', 0);
+    const two = changed(changed(milk, '/name', '') as object, '/packs/0/content', 0);
     const checked = checkAgainst(AGGREGATES.materials.schema, two);
     expect(checked.ok ? [] : checked.faults.map((fault) => fault.pointer)).toEqual([
       '/name',
-      '/pack/content',
+      '/packs/0/content',
     ]);
     const many = changed(
       clay,
@@ -254,14 +288,14 @@ describe('a protocol within itself', () => {
       ...clay,
       steps: [...clay.steps, { ...soak, id: 'inner' as never, meanwhileOf: soak.id }],
     };
-    expect(faultsWithinProtocol(nested).map((fault) => fault.pointer)).toEqual([
+    expect(faultsWithinWriting(nested).map((fault) => fault.pointer)).toEqual([
       '/steps/13/meanwhileOf',
     ]);
     const unlayered = { ...acid, layerGroups: [] };
-    expect(faultsWithinProtocol(unlayered).map((fault) => fault.code)).toEqual([
+    expect(faultsWithinWriting(unlayered).map((fault) => fault.code)).toEqual([
       'reference.layers',
       'reference.layers',
     ]);
-    expect(faultsWithinProtocol(acid)).toEqual([]);
+    expect(faultsWithinWriting(acid)).toEqual([]);
   });
 });

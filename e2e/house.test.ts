@@ -60,6 +60,17 @@ describe('what holds for the whole house', () => {
     await person.find('button', 'Take out New supplier');
   });
 
+  it('knows on which days a supplier delivers, and its least order', async () => {
+    await person.goTo('/house');
+    await person.click('checkbox', 'Mercado delivers on Sunday');
+    await person.fill('least order', '200');
+    await enter();
+    await person.page.reload();
+    const sunday = await person.find('checkbox', 'Mercado delivers on Sunday');
+    expect(await sunday.evaluate((box) => (box as HTMLInputElement).checked)).toBe(true);
+    expect(await person.valueOf('least order')).toBe('200.00');
+  });
+
   it('shows its name at the top as soon as it has another', async () => {
     await person.goTo('/house');
     const name = (await person.page.$$('input'))[0];
@@ -90,15 +101,17 @@ describe('a measure on the shelf', () => {
     await person.sees('takes 4.8 ml');
     await person.click('link', 'Shelf');
     await person.click('link', 'Prickly-pear cleansing milk');
+    await person.click('link', 'Measured');
     await person.fill('ml per pump', '3.2');
     await enter();
+    await person.click('link', 'Used');
     await person.click('link', 'Black-sand clay facial');
     await person.sees('takes 9.6 ml');
     expect(await person.valueOf('Step')).toBe('First cleanse');
   });
 
   it('that is taken away is missed in words where it was needed', async () => {
-    await person.goTo('/shelf/mineral-sunscreen');
+    await person.goTo('/shelf/mineral-sunscreen/measured');
     await person.fill('Density', '');
     await enter();
     await person.click('link', 'Menu');
@@ -111,7 +124,7 @@ describe('a measure on the shelf', () => {
   });
 
   it('can be an amount by eye with a name of the house', async () => {
-    await person.goTo('/shelf/fennel-body-milk');
+    await person.goTo('/shelf/fennel-body-milk/measured');
     await person.click('button', 'Name an amount');
     await person.fill('Size of coin', '2,4');
     await enter();
@@ -136,14 +149,15 @@ describe('a service in hand', () => {
     await person.fill('Planned visits', '500');
     await enter();
     await person.click('link', 'Restock');
-    await person.sees(/\d+ of 20 to order now: .*Fruit-acid blend/);
+    await person.sees(/\d+ of 42 to order now: .*Fruit-acid blend/);
   });
 
   it('is taken off the menu, with its protocol left as it is', async () => {
     await person.goTo('/menu/body-polish');
     await person.click('button', 'Take it off the menu');
     await person.waitFor(
-      () => person.page.evaluate(() => !document.body.innerText.includes('€95.00')),
+      () =>
+        person.page.evaluate(() => !document.body.innerText.includes('Pumice and oil body polish')),
       'the service is gone',
     );
     await person.click('link', 'Protocols');

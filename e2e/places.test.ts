@@ -34,9 +34,18 @@ describe('every place', () => {
   it.each([
     ['/shelf', 'Shelf'],
     ['/shelf/prickly-pear-milk', 'Prickly-pear cleansing milk'],
+    ['/shelf/cactus-serum/bought', 'Price of one ml'],
+    ['/shelf/cactus-serum/bought?compare=packs', 'cheapest in use'],
+    ['/shelf/prickly-pear-milk/measured', 'Amounts by eye'],
+    ['/shelf/fruit-acid/care', 'Allergens'],
+    ['/shelf/eye-shield/used', 'for everybody in the room'],
+    ['/price-lists/northquay', 'Fetch the list of today'],
     ['/shelf/clay-mask', 'One batch'],
     ['/protocols', 'Layered fruit-acid renewal'],
     ['/protocols/layered-fruit-acid/acid', 'Acid layers'],
+    ['/protocols/fig-enzyme-steam/card', 'Centre line of the neck'],
+    ['/protocols/fig-enzyme-steam/tray', 'For how many clients'],
+    ['/protocols/blocks/opening-ritual', 'changes the drafts'],
     ['/menu/clay-facial', 'How the house prices'],
     ['/restock', 'to order now'],
     ['/house', 'What time costs'],
@@ -44,6 +53,7 @@ describe('every place', () => {
     await person.goTo(path);
     await person.sees(text);
     expect(await findings()).toEqual([]);
+    await person.page.keyboard.press('Escape');
     await person.click('button', 'Dim the light');
     await person.find('button', 'Turn up the light');
     expect(await findings('color-contrast')).toEqual([]);
@@ -63,6 +73,28 @@ describe('every place', () => {
     await person.sees('What every figure needs');
     expect(await findings()).toEqual([]);
   });
+
+  it.each([
+    ['Before and after the visit', 'Taken off at home'],
+    ['Over all clients', 'cheapest'],
+    ['Keys of the workbench', 'take several steps'],
+  ])('is fit with %s laid over it', async (laid, says) => {
+    await person.goTo('/protocols/layered-fruit-acid/acid');
+    await person.click('button', 'More of this protocol');
+    await person.click('menuitem', laid);
+    await person.sees(says);
+    expect(await findings()).toEqual([]);
+  });
+
+  it('is fit with editions, cautions, pasted lines and the client for whom it is shown', async () => {
+    await person.goTo('/protocols/layered-fruit-acid?editions');
+    await person.sees('Edition 1 and the draft');
+    expect(await findings()).toEqual([]);
+    await person.goTo('/protocols/layered-fruit-acid/acid');
+    await person.click('button', 'Paste many lines');
+    await person.fill('Lines', 'this is nothing');
+    expect(await findings()).toEqual([]);
+  });
 });
 
 describe('the shelf', () => {
@@ -76,24 +108,30 @@ describe('the shelf', () => {
     await person.fill('Price of the pack', '12,50');
     await person.click('button', 'Add to the shelf');
     await person.sees('€0.0625');
+    await person.click('link', 'Bought');
     await person.fill('Stays in the pack', '20');
     await person.page.keyboard.press('Enter');
     await person.sees('€0.07813');
+    await person.click('link', 'Measured');
     await person.fill('ml per spray', '0');
     await person.page.keyboard.press('Enter');
     await person.sees('Must be more than 0.');
     await person.fill('ml per spray', '0.14');
     await person.page.keyboard.press('Enter');
+    await person.click('button', 'Columns');
+    await person.click('menuitemcheckbox', 'Measured by');
+    await person.page.keyboard.press('Escape');
     await person.sees('0.14 ml a spray');
+    await person.click('link', 'Used');
     await person.sees('Nothing uses it yet.');
     await person.click('button', 'Take it off the shelf');
     await person.seesNot('Sea-lavender');
   });
 
   it('does not give away what is in use, and says where', async () => {
-    await person.goTo('/shelf/aloe-gel');
+    await person.goTo('/shelf/aloe-gel/used');
     await person.click('button', 'Take it off the shelf');
-    await person.sees('still used by: Layered fruit-acid renewal (protocol)');
+    await person.sees(/still used by: .*Layered fruit-acid renewal \(protocol\)/);
     await person.click('link', 'Layered fruit-acid renewal');
     expect(await person.valueOf('Step')).toBe('Aloe gel rests');
   });
@@ -125,10 +163,10 @@ describe('the menu', () => {
 describe('restocking', () => {
   it('orders when the count falls to the reorder point', async () => {
     await person.goTo('/restock');
-    await person.sees('2 of 20 to order now');
+    await person.sees('2 of 42 to order now');
     await person.fill('On hand: Aloe gel', '30');
     await person.page.keyboard.press('Enter');
-    await person.sees('3 of 20 to order now');
+    await person.sees('3 of 42 to order now');
     await person.click('radio', 'to order');
     await person.seesNot('Gauze squares');
     await person.fill('On hand: Aloe gel', '-5');

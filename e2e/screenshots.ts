@@ -10,6 +10,15 @@ interface View {
   readonly theme?: 'dim';
   /** the label with which the name of a control begins that is pressed first */
   readonly press?: string;
+  /** words of a button that is pressed first, and what is seen then */
+  readonly click?: readonly [string, string];
+  /** what is filled in first, by the label of its field, and what is seen then */
+  readonly fill?: {
+    readonly fields: readonly (readonly [string, string])[];
+    readonly seen: string;
+  };
+  /** words of buttons that are pressed one after the other */
+  readonly through?: readonly string[];
 }
 
 const VIEWS: readonly View[] = [
@@ -17,10 +26,47 @@ const VIEWS: readonly View[] = [
   { name: 'workbench-layers-dim', path: '/protocols/layered-fruit-acid/acid', theme: 'dim' },
   { name: 'working', path: '/protocols/black-sand-clay-facial/cleanse', press: 'Price: ' },
   { name: 'protocols', path: '/protocols' },
-  { name: 'shelf', path: '/shelf/prickly-pear-milk' },
+  { name: 'shelf', path: '/shelf/cactus-serum' },
+  { name: 'material', path: '/shelf/prickly-pear-milk/bought' },
+  { name: 'pack-adviser', path: '/shelf/prickly-pear-milk/bought?compare=packs' },
+  {
+    name: 'price-list',
+    path: '/price-lists/northquay',
+    click: ['Fetch the list of today', 'What it does to the menu'],
+  },
+  { name: 'calibration', path: '/shelf/aloe-gel/measured', click: ['Weigh it out', 'Stable.'] },
   { name: 'menu', path: '/menu/acid-first' },
   { name: 'restock', path: '/restock' },
   { name: 'house', path: '/house' },
+  {
+    name: 'zone-map',
+    path: '/protocols/prickly-pear-calm/calming-mask-on',
+    through: ['change zones'],
+  },
+  {
+    name: 'choices',
+    path: '/protocols/fig-enzyme-steam/enzyme-paste-on',
+    through: ['For whom', 'Choices …'],
+  },
+  {
+    name: 'over-all-clients',
+    path: '/protocols/fig-enzyme-steam',
+    press: 'More of this protocol',
+    click: ['Over all clients', 'What makes the difference'],
+  },
+  { name: 'card', path: '/protocols/fine-needle-renewal/card' },
+  { name: 'tray', path: '/protocols/prickly-pear-calm/tray' },
+  {
+    name: 'ribbon-conflict',
+    path: '/protocols/black-sand-clay-facial/hands',
+    fill: {
+      fields: [
+        ['Minutes, most', '22'],
+        ['Minutes, usual', '18'],
+      ],
+      seen: 'past the cap',
+    },
+  },
 ];
 
 const folder = new URL('../docs/screenshots/', import.meta.url);
@@ -31,7 +77,7 @@ const page = await browser.newPage();
 await page.setViewport({ width: 1280, height: 800 });
 await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
 await page.goto(house.url, { waitUntil: 'load' });
-for (const { name, path, theme, press } of VIEWS) {
+for (const { name, path, theme, press, click, fill, through = [] } of VIEWS) {
   await page.evaluate(
     (wanted) => localStorage.setItem('bienestar.theme', wanted),
     theme ?? 'light',
@@ -39,10 +85,34 @@ for (const { name, path, theme, press } of VIEWS) {
   await page.goto(`${house.url}${path}`, { waitUntil: 'networkidle2' });
   if (press !== undefined) {
     await page.locator(`button[aria-label^="${press}"]`).click();
-    await page.waitForSelector('[role=dialog]');
+    await page.waitForSelector('[role=dialog], [role=menu]');
     await page.$$eval('[role=dialog] details', (all) =>
       all.slice(0, 1).forEach((each) => (each.open = true)),
     );
+  }
+  if (click !== undefined) {
+    const [button, seen] = click;
+    await page.locator(`::-p-text(${button})`).click();
+    await page.waitForSelector(`::-p-text(${seen})`);
+  }
+  for (const words of through) {
+    const found = await page.waitForSelector(`button ::-p-text(${words})`);
+    await found?.evaluate((element) => {
+      const button = element.closest('button') ?? (element as HTMLElement);
+      button.click();
+      button.scrollIntoView({ block: 'nearest' });
+    });
+  }
+  if (fill) {
+    for (const [label, text] of fill.fields) {
+      const field = await page.waitForSelector(`::-p-aria([name="${label}"][role="textbox"])`);
+      await field?.evaluate((element) => {
+        (element as HTMLInputElement).focus();
+        (element as HTMLInputElement).select();
+      });
+      await page.keyboard.type(text);
+    }
+    await page.waitForSelector(`::-p-text(${fill.seen})`);
   }
   await page.screenshot({ path: `${folder.pathname}${name}.png` as `${string}.png` });
 }

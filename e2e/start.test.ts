@@ -27,6 +27,7 @@ describe('the start command', () => {
       'core',
       'contract',
       'server',
+      'standins',
       'web',
       'tools',
       'demo',

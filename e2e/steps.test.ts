@@ -115,7 +115,6 @@ describe('the steps of a protocol', () => {
   it('are done in layers, fewer on a first visit', async () => {
     await person.goTo('/protocols/layered-fruit-acid/acid');
     await person.sees('Acid layers: 2 on a first visit, 4 on later ones');
-    await person.click('radio', 'later visits');
     await person.sees('in each of 4 layers');
     const four = await person.figure('Product');
     await person.fill('On later visits', '5');

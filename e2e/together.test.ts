@@ -1,4 +1,5 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { HTTPRequest, Page } from 'puppeteer-core';
 import { freshHouse, leave, newPerson, type Person } from './support/person';
 
 describe('two people at the same protocol', () => {
@@ -54,7 +55,8 @@ describe('two people at the same protocol', () => {
     await ione.fill('Step', 'Gentle cleanse');
     await ione.saved();
     await nerea.fill('Step', 'Deep cleanse');
-    await nerea.sees('keeping both takes yours there');
+    await nerea.sees('Both of you changed these');
+    await nerea.find('radio', 'theirs');
     await nerea.click('button', 'Take theirs');
     await nerea.saved();
     expect(await nerea.valueOf('Step')).toBe('Gentle cleanse');
@@ -77,3 +79,58 @@ describe('two people at the same protocol', () => {
     expect(await nerea.valueOf('Target margin')).toBe('20');
   });
 });
+
+describe('a house that is read again while something is written', () => {
+  let person: Person;
+  beforeEach(async () => {
+    await freshHouse();
+    person = await newPerson();
+  });
+  afterEach(() => person.close());
+  afterAll(leave);
+
+  it('does not bring back what was there before, nor take the next write for somebody else’s', async () => {
+    await person.goTo('/menu/clay-facial');
+    const { release, read } = await holdNextHouse(person.page);
+    await person.page.evaluate(() => window.dispatchEvent(new Event('focus')));
+    await read;
+    const planned = async (visits: string, shown: RegExp): Promise<void> => {
+      await person.fill('Planned visits', visits);
+      await person.page.keyboard.press('Enter');
+      await person.sees(shown);
+    };
+    await planned('33', /Black-sand clay facial.*33/s);
+    release();
+    await person.fill('Its own target margin', '45');
+    await person.page.keyboard.press('Enter');
+    await person.sees('€100.00');
+    expect(await person.valueOf('Planned visits')).toBe('33');
+    await person.fill('Planned visits', '34');
+    await person.page.keyboard.press('Enter');
+    await person.click('link', 'House');
+    await person.seesNot('by somebody else');
+    await person.goTo('/menu/clay-facial');
+    expect(await person.valueOf('Planned visits')).toBe('34');
+  });
+});
+
+/** Reads the House once when the page asks for it, and hands it over when released. */
+async function holdNextHouse(page: Page): Promise<{ release: () => void; read: Promise<void> }> {
+  let release = (): void => undefined;
+  const released = new Promise<void>((resolve) => (release = resolve));
+  await page.setRequestInterception(true);
+  const read = new Promise<void>((done) => {
+    const take = async (request: HTTPRequest): Promise<void> => {
+      if (new URL(request.url()).pathname !== '/api/house') return request.continue();
+      page.off('request', handle);
+      const body = await (await fetch(request.url())).text();
+      done();
+      await released;
+      await request.respond({ contentType: 'application/json', body });
+      await page.setRequestInterception(false);
+    };
+    const handle = (request: HTTPRequest): void => void take(request);
+    page.on('request', handle);
+  });
+  return { release, read };
+}

@@ -7,6 +7,8 @@ import type { Sequelize } from 'sequelize';
 import { API, type AggregateName } from '@bienestar/contract/api';
 import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
 import { aggregateRoutes } from './aggregates/aggregateRoutes';
+import { editionRoutes } from './editions/editionRoutes';
+import { exportRoutes } from './exports/exportRoutes';
 import { healthRoutes } from './health/healthRoutes';
 import { houseRoutes } from './house/houseRoutes';
 import { storesOf, type AggregateStores } from './house/stores';
@@ -14,11 +16,28 @@ import { answerProblems, unknownAddress } from './http/problems';
 import { knownHost } from './http/knownHost';
 import { sameOriginWrites } from './http/sameOrigin';
 import { servePages } from './http/servePages';
+import { ledgerRoutes } from './ledger/ledgerRoutes';
 import { lineRoutes } from './lines/lineRoutes';
+import { materialRoutes } from './materials/materialRoutes';
+import { priceListRoutes } from './priceLists/priceListRoutes';
+import { notingPrices } from './prices/priceStore';
+import { benchScale, noScale } from './scale/benchScale';
+import { scaleRoutes } from './scale/scaleRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
 
-/** Large enough for a protocol of 400 steps. */
+/** Large enough for a protocol of 400 steps; a batch for a shelf of some thousand materials. */
 const LARGEST_BODY = '1mb';
+const LARGEST_BATCH = '8mb';
+
+/** Devices and services outside the house; what is not there is said to be away. */
+export interface Outside {
+  /** host:port of the bench scale */
+  readonly scale?: string;
+  /** address of the simulated scale's control, where the scale is simulated */
+  readonly scaleControl?: string;
+  /** address under which the suppliers' price lists lie */
+  readonly priceLists?: string;
+}
 
 export interface AppOptions {
   readonly sequelize: Sequelize;
@@ -27,10 +46,17 @@ export interface AppOptions {
   readonly pages?: string;
   /** names by which the house may be called, besides those of loopback */
   readonly hosts?: readonly string[];
+  readonly outside?: Outside;
 }
 
 /** The app: the API, and the pages where there are any. It keeps no state between requests. */
-export function createApp({ sequelize, log, pages, hosts = [] }: AppOptions): Express {
+export function createApp({
+  sequelize,
+  log,
+  pages,
+  hosts = [],
+  outside = {},
+}: AppOptions): Express {
   const stores = storesOf(sequelize);
   const app = express();
   app.disable('x-powered-by');
@@ -49,18 +75,36 @@ export function createApp({ sequelize, log, pages, hosts = [] }: AppOptions): Ex
   app.use(
     helmet({
       strictTransportSecurity: false,
-      contentSecurityPolicy: { directives: { 'upgrade-insecure-requests': null } },
+      contentSecurityPolicy: {
+        directives: {
+          'upgrade-insecure-requests': null,
+          /* The layout of a PDF is a WebAssembly module; no other code may be made from text. */
+          'script-src': ["'self'", "'wasm-unsafe-eval'"],
+        },
+      },
     }),
   );
   app.use(knownHost(hosts));
   app.use(sameOriginWrites);
   app.use(`${API}/health`, healthRoutes(sequelize));
   app.use(`${API}/house`, houseRoutes(stores, sequelize));
+  app.put(`${API}/materials`, express.json({ limit: LARGEST_BATCH, strict: false }));
   app.use(API, express.json({ limit: LARGEST_BODY, strict: false }));
   app.use(`${API}/settings`, settingsRoutes(stores.settings, sequelize));
-  for (const name of AGGREGATE_NAMES) app.use(`${API}/${name}`, routesOf(name, stores, sequelize));
+  app.use(`${API}/materials`, materialRoutes(stores.materials, stores.prices, sequelize));
+  const aggregates = {
+    ...stores,
+    materials: notingPrices(stores.materials, stores.prices, 'hand'),
+  };
+  for (const name of AGGREGATE_NAMES)
+    app.use(`${API}/${name}`, routesOf(name, aggregates, sequelize));
   app.use(`${API}/demand`, lineRoutes('demand', stores.demand, sequelize));
-  app.use(`${API}/stock`, lineRoutes('stock', stores.stock, sequelize));
+  app.use(`${API}/editions`, editionRoutes(stores, sequelize));
+  app.use(`${API}/ledger`, ledgerRoutes(stores.ledger, stores.materials, sequelize));
+  const scale = outside.scale === undefined ? noScale : benchScale(outside.scale);
+  app.use(`${API}/scale`, scaleRoutes(scale, outside.scaleControl));
+  app.use(`${API}/price-lists`, priceListRoutes(stores.suppliers, outside.priceLists, sequelize));
+  app.use(`${API}/exports`, exportRoutes(stores, sequelize));
   app.use(API, unknownAddress);
   if (pages !== undefined) app.use(servePages(pages));
   app.use(unknownAddress);

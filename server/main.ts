@@ -3,15 +3,16 @@ import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import pino from 'pino';
 import { readHouseFile } from '@bienestar/contract/houseFile';
+import { asOfNow } from '@bienestar/core/house/archive';
 import { createApp } from './app';
 import { connect } from './db/connection';
 import { migrations } from './db/migrate';
 import { storesOf } from './house/stores';
-import { readHouse, replaceHouse } from './house/wholeHouse';
+import { replaceHouse } from './house/wholeHouse';
 
 /*
  * Migrates the database at DATABASE_URL, loads the demo house when it is empty, and serves on
- * HOST:PORT, under the names in HOSTS (with commas between) besides those of loopback. Says `{"ready": url}` on stdout when it does; logs go to LOG_FILE or stderr.
+ * HOST:PORT, under the names in HOSTS (with commas between) besides those of loopback. SCALE_ADDRESS, SCALE_CONTROL and PRICE_LISTS say where devices and suppliers answer. Says `{"ready": url}` on stdout when it does; logs go to LOG_FILE or stderr.
  */
 
 const STOP_WITHIN_MS = 5_000;
@@ -29,16 +30,26 @@ log.info({ migrations: applied.map((migration) => migration.name) }, 'migrated')
 const stores = storesOf(sequelize);
 const demo = fileURLToPath(new URL('../demo/casa-cenera.house.json', import.meta.url));
 await sequelize.transaction(async (tx) => {
-  if (await readHouse(stores, tx)) return;
+  if (await stores.settings.find(tx)) return;
   const house = readHouseFile(await readFile(demo, 'utf8'));
   if (!house.ok) throw new Error(`The demo house has faults: ${JSON.stringify(house.faults)}`);
-  await replaceHouse(stores, house.value, tx);
+  await replaceHouse(stores, asOfNow(house.value, new Date()), tx);
   log.info('loaded the demo house');
 });
 
 const pages = fileURLToPath(new URL('../web/dist', import.meta.url));
 const server = createServer(
-  createApp({ sequelize, log, pages, hosts: HOSTS.split(',').filter(Boolean) }),
+  createApp({
+    sequelize,
+    log,
+    pages,
+    hosts: HOSTS.split(',').filter(Boolean),
+    outside: {
+      scale: process.env.SCALE_ADDRESS,
+      scaleControl: process.env.SCALE_CONTROL,
+      priceLists: process.env.PRICE_LISTS,
+    },
+  }),
 );
 server.on('error', (error: NodeJS.ErrnoException) => {
   process.stdout.write(`${JSON.stringify({ failed: error.code ?? error.message })}\n`);

@@ -1,8 +1,14 @@
+import { isStep } from '@bienestar/core/house/protocol';
 import { createCalculator } from '../core/figures/createCalculator';
 import type { House, Material, Protocol, Step } from '../core/house/house';
 import { asId } from '../core/house/ids';
 import { exactly, withSpread } from '../core/quantity/triple';
-import { cleanser, house, pack, settings } from '../core/testing/sample';
+import { preferredPack } from '../core/house/packs';
+import { bought, cleanser, house, settings, stockOf } from '../core/testing/sample';
+import { benchLedger } from './benchLedger';
+import { benchWriting } from './benchWriting';
+import { benchShelf } from './benchShelf';
+import { timed, type Row } from './benchTools';
 
 /*
  * npm run bench — how long it takes to recompute a large house, beside a bare loop over the same
@@ -26,7 +32,7 @@ function material(at: number): Material {
   return cleanser({
     id: asId(`m${at}`),
     name: `Material ${at}`,
-    pack: pack({ content: 100 + next(900), priceMinor: 500 + next(5000), residual: 0.02 }),
+    ...bought({ content: 100 + next(900), priceMinor: 500 + next(5000), residual: 0.02 }),
   });
 }
 
@@ -56,6 +62,7 @@ function largeHouse(): House {
     id: asId(`p${at}`),
     name: `Protocol ${at}`,
     summary: '',
+    choices: [],
     layerGroups: [],
     steps: Array.from({ length: STEPS }, (_each, which) => step(at, which)),
   }));
@@ -73,10 +80,7 @@ function largeHouse(): House {
       serviceId: asId(`v${at}`),
       visitsPerWeek: (1 + next(10)) / 4,
     })),
-    stock: Array.from({ length: MATERIALS }, (_, at) => ({
-      materialId: asId(`m${at}`),
-      onHand: next(2000),
-    })),
+    stock: Array.from({ length: MATERIALS }, (_, at) => stockOf(asId(`m${at}`), next(2000))),
   });
 }
 
@@ -85,7 +89,7 @@ function withPrice(from: House, run: number): House {
     ...from,
     materials: from.materials.map((each, at) =>
       at === 13 && each.kind !== 'linen'
-        ? { ...each, pack: { ...each.pack, priceMinor: 1000 + run } }
+        ? { ...each, packs: each.packs.map((pack) => ({ ...pack, priceMinor: 1000 + run })) }
         : each,
     ),
   };
@@ -99,7 +103,7 @@ function withDose(from: House, run: number): House {
         ? {
             ...protocol,
             steps: protocol.steps.map((each, which) =>
-              which === 5
+              which === 5 && isStep(each)
                 ? {
                     ...each,
                     doses: each.doses.map((dose) => ({
@@ -126,7 +130,7 @@ function bareLoop(from: House): (run: number) => number {
   const amounts = new Float64Array(doses * 3);
   from.protocols.forEach((protocol, at) =>
     protocol.steps.forEach((each, order) => {
-      const dose = each.doses[0];
+      const dose = isStep(each) ? each.doses[0] : undefined;
       const slot = at * STEPS + order;
       if (dose?.source.kind !== 'material' || dose.amount.how !== 'measured') return;
       which[slot] = Number(dose.source.materialId.slice(1));
@@ -138,8 +142,8 @@ function bareLoop(from: House): (run: number) => number {
   return (run) => {
     from.materials.forEach((each, at) => {
       if (each.kind === 'linen') return;
-      const price = at === 13 ? 1000 + run : each.pack.priceMinor;
-      unit[at] = price / (each.pack.content * (1 - each.pack.residual));
+      const price = at === 13 ? 1000 + run : preferredPack(each).priceMinor;
+      unit[at] = price / (preferredPack(each).content * (1 - preferredPack(each).residual));
     });
     let total = 0;
     for (let service = 0; service < SERVICES; service += 1) {
@@ -162,20 +166,6 @@ function bareLoop(from: House): (run: number) => number {
   };
 }
 
-function median(times: number[]): number {
-  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? 0;
-}
-
-function timed(work: (run: number) => unknown): number {
-  const times: number[] = [];
-  for (let run = 0; run < RUNS; run += 1) {
-    const began = performance.now();
-    work(run);
-    times.push(performance.now() - began);
-  }
-  return median(times);
-}
-
 const large = largeHouse();
 const calculate = createCalculator();
 const cold = performance.now();
@@ -190,15 +180,20 @@ calculate(large);
 const oneDose = timed((run) => calculate(doses[run] ?? large));
 const bare = timed(loop);
 
-const rows: readonly (readonly [string, number, string])[] = [
+/** Prints lines under their title. */
+function print(title: string, rows: readonly Row[]): void {
+  process.stdout.write(`${title}\n`);
+  for (const [what, ms, note] of rows) {
+    process.stdout.write(`  ${what.padEnd(46)} ${ms.toFixed(3).padStart(9)} ms  ${note}\n`);
+  }
+}
+
+print(`${SERVICES} services × ${STEPS} steps, ${MATERIALS} materials; medians of ${RUNS} runs`, [
   ['every figure, from nothing', fromNothing, ''],
   ['every figure after one price changed', onePrice, 'aim: under 5 ms'],
   ['every figure after one dose was edited', oneDose, 'aim: under 1 ms'],
   ['a bare loop over the same sums and prices', bare, 'for comparison'],
-];
-process.stdout.write(
-  `${SERVICES} services × ${STEPS} steps, ${MATERIALS} materials; medians of ${RUNS} runs\n`,
-);
-for (const [what, ms, note] of rows) {
-  process.stdout.write(`${what.padEnd(44)} ${ms.toFixed(3).padStart(9)} ms  ${note}\n`);
-}
+]);
+print('writing a protocol of 60 steps with 6 choices', benchWriting(large));
+print('the shelf and price lists', await benchShelf(large));
+print('a ledger of 100 000 movements, over HTTP on MariaDB', await benchLedger());

@@ -8,10 +8,12 @@ import { needPages } from './lib/pages.mjs';
 import { OWN, ROOT } from './lib/paths.mjs';
 import { isFree } from './lib/ports.mjs';
 import { createSay, seconds, Told } from './lib/say.mjs';
+import { startStandIns } from './lib/standIns.mjs';
 
 /*
  * npm start: brings a machine to where Bienestar runs on it, and runs it until Ctrl-C or SIGTERM.
- * PORT (4310) is where it answers; DATABASE_URL uses a MariaDB server that is already there.
+ * PORT (4310) is where it answers; DATABASE_URL uses a MariaDB server that is already there,
+ * SCALE_ADDRESS a scale and PRICE_LISTS suppliers that are.
  */
 
 /** How long the server of a killed run may take to leave its port. */
@@ -64,7 +66,11 @@ async function start() {
   await needPages(say);
   const url = given ?? (await startDatabase());
   if (stopping) return;
-  const address = await say.step('starting the server', () => startServer(url, port));
+  const outside = await say.step('starting the simulated scale and suppliers', () =>
+    startStandIns(say.log),
+  );
+  undo.push(outside.stop);
+  const address = await say.step('starting the server', () => startServer(url, port, outside.env));
   say.line(`Ready at ${address} after ${seconds(began)}. Ctrl-C stops it. Details: ${say.logFile}`);
 }
 
@@ -97,11 +103,13 @@ async function keepAlive(database) {
 /**
  * @param {string} url
  * @param {number} port
+ * @param {Record<string, string>} outside
  * @returns {Promise<string>}
  */
-function startServer(url, port) {
+function startServer(url, port, outside) {
   const env = {
     ...process.env,
+    ...outside,
     NODE_ENV: 'production',
     DATABASE_URL: url,
     PORT: String(port),

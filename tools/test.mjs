@@ -93,7 +93,7 @@ async function checkBudget() {
 }
 
 async function readCode() {
-  for (const workspace of ['core', 'contract', 'server', 'web', 'e2e', 'tools']) {
+  for (const workspace of ['core', 'contract', 'server', 'standins', 'web', 'e2e', 'tools']) {
     await checkProgram(`types of ${workspace}`, 'tsc', ['-p', workspace]);
   }
   await checkProgram('lint and direction of imports', 'eslint', ['.', '--max-warnings=0']);

@@ -13,9 +13,16 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="/protocols" replace /> },
       {
-        path: 'shelf/:materialId?',
+        path: 'shelf/:materialId?/:facet?',
         errorElement: <PlaceFault />,
         lazy: async () => ({ Component: (await import('./places/shelf/ShelfPlace')).ShelfPlace }),
+      },
+      {
+        path: 'price-lists/:supplierId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/priceLists/PriceListsPlace')).PriceListsPlace,
+        }),
       },
       {
         path: 'protocols',
@@ -25,9 +32,28 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'protocols/:protocolId/card',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({ Component: (await import('./places/card/CardPlace')).CardPlace }),
+      },
+      {
+        path: 'protocols/:protocolId/tray',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({ Component: (await import('./places/card/TrayPlace')).TrayPlace }),
+      },
+      {
         path: 'protocols/:protocolId/:stepId?',
         errorElement: <PlaceFault />,
-        lazy: async () => ({ Component: (await import('./places/protocols/Workbench')).Workbench }),
+        lazy: async () => ({
+          Component: (await import('./places/protocols/Workbenches')).ProtocolWorkbench,
+        }),
+      },
+      {
+        path: 'protocols/blocks/:protocolId/:stepId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/protocols/Workbenches')).BlockWorkbench,
+        }),
       },
       {
         path: 'menu/:serviceId?',

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { isDay } from '@bienestar/core/stock/days';
 
 /** Decimals that a quantity may have; the database keeps exactly as many. */
 export const QUANTITY_DECIMALS = 6;
@@ -15,6 +16,10 @@ export function shape<T>(keys: { readonly [K in keyof T]-?: Joi.Schema }): Joi.O
 export function listOf(item: Joi.Schema, most: number): Joi.ArraySchema {
   return Joi.array().items(item.optional()).max(most).required();
 }
+
+/** A list that may be left out, but not be empty: nothing is said in one way only. */
+export const some = (item: Joi.Schema, most: number): Joi.ArraySchema =>
+  listOf(item, most).min(1).optional();
 
 export const id = Joi.string()
   .pattern(/^[A-Za-z0-9_-]{1,64}$/, 'id')
@@ -39,6 +44,23 @@ export const shareBelowOne = number.min(0).less(1);
 /** A part of 1 that cannot be nothing. */
 export const shareAboveNothing = number.greater(0).max(1);
 
+/** A date of the calendar, YYYY-MM-DD. */
+export const day = Joi.string()
+  .custom((value: string, helpers) =>
+    isDay(value) ? value : helpers.message({ custom: 'Enter a date as YYYY-MM-DD.' }),
+  )
+  .required();
+
+/** A moment, ISO 8601 in UTC to the second. */
+export const instant = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}Z$/, 'moment')
+  .custom((value: string, helpers) =>
+    Number.isNaN(Date.parse(value))
+      ? helpers.message({ custom: 'This is not a moment of the calendar.' })
+      : value,
+  )
+  .required();
+
 const inOrder = 'low, usual and high';
 
 /** Low, usual and high in order; usual above 0. */
@@ -61,3 +83,19 @@ export const minutes = shape<{ least: number; usual: number; most: number }>({
     .messages({ 'number.min': 'Put least, usual and most minutes in order.' }),
 });
 export const capMinutes = minute.greater(0).optional();
+
+/** A union told apart by one key: the fault is reported for the member that the key names. */
+export function byKey(
+  key: string,
+  members: Record<string, Joi.ObjectSchema>,
+): Joi.AlternativesSchema {
+  const cases = Object.entries(members);
+  return Joi.alternatives()
+    .conditional(`.${key}`, {
+      switch: cases.map(([value, then]) => ({ is: value, then })),
+      otherwise: Joi.object({ [key]: Joi.valid(...cases.map(([value]) => value)).required() })
+        .unknown()
+        .required(),
+    })
+    .required();
+}

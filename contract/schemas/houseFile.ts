@@ -1,20 +1,26 @@
 import Joi from 'joi';
-import type { House } from '@bienestar/core/house/house';
+import type { Edition } from '@bienestar/core/house/edition';
+import type { HouseArchive } from '@bienestar/core/house/archive';
 import { listOf, shape } from './common';
+import { lot, movement, pricePoint } from './ledger';
 import { settings } from './settings';
-import { demand, material, mix, stockOnHand, supplier } from './shelf';
-import { person, protocol, room, service } from './work';
+import { demand, material, mix, supplier } from './shelf';
+import { block, deviceOfHouse, edition, protocol } from './protocol';
+import { person, room, service } from './work';
 
 export const HOUSE_FILE_FORMAT = 'bienestar-house';
-export const HOUSE_FILE_VERSION = 1;
+export const HOUSE_FILE_VERSION = 3;
 
-/** A House as a file: the plain value with its format and version in front. */
-export interface HouseFile extends House {
+/** A House as a file: the plain value, with its memory, its format and version in front. */
+export interface HouseFile extends HouseArchive {
   readonly format: typeof HOUSE_FILE_FORMAT;
   readonly formatVersion: typeof HOUSE_FILE_VERSION;
 }
 
 const MOST_OF_A_KIND = 20_000;
+const MOST_PRICES = 200_000;
+const MOST_LOTS = 200_000;
+const MOST_MOVEMENTS = 1_000_000;
 const listBy = (item: Joi.Schema, unique: string): Joi.ArraySchema =>
   listOf(item, MOST_OF_A_KIND).unique(unique);
 
@@ -27,8 +33,15 @@ export const houseFile: Joi.ObjectSchema<HouseFile> = shape<HouseFile>({
   suppliers: listBy(supplier, 'id'),
   materials: listBy(material, 'id'),
   mixes: listBy(mix, 'id'),
+  devices: listBy(deviceOfHouse, 'id'),
+  blocks: listBy(block, 'id'),
   protocols: listBy(protocol, 'id'),
+  editions: listOf(edition, MOST_OF_A_KIND).unique(
+    (a: Edition, b: Edition) => a.protocolId === b.protocolId && a.number === b.number,
+  ),
   services: listBy(service, 'id'),
   demand: listBy(demand, 'serviceId'),
-  stock: listBy(stockOnHand, 'materialId'),
+  prices: listOf(pricePoint, MOST_PRICES),
+  lots: listOf(lot, MOST_LOTS),
+  movements: listOf(movement, MOST_MOVEMENTS),
 }).id('house');

@@ -25,6 +25,11 @@ const faceShares = shape<Record<FacePart, number>>(
     : helpers.message({ custom: 'The parts of the face must add up to 100 %.' });
 });
 
+const client = shape<HouseSettings['referenceClient']>({
+  heightCm: number.min(50).max(250),
+  weightKg: number.min(20).max(300),
+});
+
 const trunkPercent = shape<HouseSettings['trunkPercent']>({
   decollete: number.min(0).max(ANTERIOR_TRUNK_PERCENT),
   abdomen: number.min(0).max(ANTERIOR_TRUNK_PERCENT),
@@ -53,10 +58,8 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
     .pattern(/^[A-Z]{3}$/, 'currency')
     .required(),
   spoons: Joi.valid('us', 'metric').required(),
-  referenceClient: shape<HouseSettings['referenceClient']>({
-    heightCm: number.min(50).max(250),
-    weightKg: number.min(20).max(300),
-  }),
+  referenceClient: client,
+  builds: shape<HouseSettings['builds']>({ small: client, large: client }),
   trunkPercent,
   faceShares,
   handlingLoss: shareBelowOne,
@@ -82,4 +85,5 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   targetMargin: shareBelowOne,
   priceEndings,
   serviceLevel: number.min(0.5).max(0.999),
+  orderDays: number.min(1).max(365),
 });

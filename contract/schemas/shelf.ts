@@ -1,20 +1,33 @@
 import Joi from 'joi';
+import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/care/careFacts';
 import type {
   Amount,
+  ConsumableMaterial,
   Demand,
+  DiscountBreak,
+  Keeps,
   LinenMaterial,
   Material,
   MaterialKind,
   Mix,
   MixPart,
+  MixRecipe,
   Pack,
+  RatioAmount,
   Source,
-  StockOnHand,
   Supplier,
 } from '@bienestar/core/house/house';
-import type { Calibrated, Measures, NamedAmount } from '@bienestar/core/quantity/measures';
+import { SKIN_TYPES } from '@bienestar/core/house/client';
+import { LIST_FIELDS } from '@bienestar/core/offers/listColumns';
+import type {
+  Calibrated,
+  CoatWeight,
+  Measures,
+  NamedAmount,
+} from '@bienestar/core/quantity/measures';
 import {
-  atLeastNothing,
+  byKey,
+  day,
   id,
   listOf,
   money,
@@ -24,29 +37,65 @@ import {
   shape,
   share,
   shareBelowOne,
+  text,
   triple,
+  some,
 } from './common';
 
+const leadTime = number.min(0).max(365);
 const leadTimeSd = number.max(Joi.ref('leadTimeDays')).min(0).messages({
   'number.max': 'The spread of the lead time cannot be longer than the lead time itself.',
 });
-
+const count = Joi.number().integer().min(1).max(10_000);
 export const supplier = shape<Supplier>({
   id,
   name,
-  leadTimeDays: number.min(0).max(365),
+  leadTimeDays: leadTime,
   leadTimeSdDays: leadTimeSd,
-  reviewDays: number.min(0).max(365),
+  reviewDays: leadTime,
+  deliveryDays: some(Joi.valid(1, 2, 3, 4, 5, 6, 7), 7).unique(),
+  leastOrderMinor: money.optional(),
+  feed: Joi.string()
+    .pattern(/^[a-z0-9][a-z0-9-]{0,39}$/, 'name of letters, figures and hyphens')
+    .optional(),
+  columns: shape<NonNullable<Supplier['columns']>>(
+    Object.fromEntries(LIST_FIELDS.map((field) => [field, name.optional()])) as Record<
+      (typeof LIST_FIELDS)[number],
+      Joi.Schema
+    >,
+  ).optional(),
 });
 
 const pack = shape<Pack>({
-  containers: Joi.number().integer().min(1).max(10_000).required(),
+  id,
+  supplierId: id,
+  code: name.optional(),
+  containers: count.required(),
   content: positive,
   priceMinor: money,
   discount: share,
+  breaks: some(
+    shape<DiscountBreak>({ fromPacks: count.min(2).required(), discount: share }),
+    10,
+  ).unique('fromPacks'),
   freightMinor: money,
   unrecoveredTaxMinor: money,
   residual: shareBelowOne,
+  tareG: number.min(0).max(50_000).optional(),
+  leastPacks: count.optional(),
+  leadTimeDays: leadTime.optional(),
+  leadTimeSdDays: leadTime.optional(),
+}).custom((value: Pack, helpers) => {
+  const { leadTimeDays, leadTimeSdDays } = value;
+  if (leadTimeSdDays === undefined) return value;
+  if (leadTimeDays === undefined) {
+    return helpers.message({ custom: 'Give the lead time of the pack before its spread.' });
+  }
+  return leadTimeSdDays <= leadTimeDays
+    ? value
+    : helpers.message({
+        custom: 'The spread of the lead time cannot be longer than the lead time itself.',
+      });
 });
 
 const calibrated = shape<Calibrated>({
@@ -56,11 +105,13 @@ const calibrated = shape<Calibrated>({
 
 const measures = shape<Measures>({
   density: number.greater(0).max(25).optional(),
+  densitySpread: shareBelowOne.optional(),
   mlPerPump: calibrated,
   dropsPerMl: calibrated,
   mlPerDropper: calibrated,
   mlPerSpray: calibrated,
-  named: listOf(
+  mlPerSpatula: calibrated,
+  named: some(
     shape<NamedAmount>({
       name,
       usual: positive,
@@ -68,11 +119,26 @@ const measures = shape<Measures>({
       unit: Joi.valid('ml', 'g').required(),
     }),
     20,
-  )
-    .unique('name')
-    .optional(),
+  ).unique('name'),
+  coats: some(
+    shape<CoatWeight>({ name, usual: positive, spread: shareBelowOne.optional() }),
+    20,
+  ).unique('name'),
   handlingLoss: shareBelowOne.optional(),
 });
+
+const care = shape<CareFacts>({
+  warnings: some(Joi.valid(...WARNINGS), WARNINGS.length).unique(),
+  allergens: some(name, 60).unique(),
+  stopFor: some(Joi.valid(...STOP_FOR), STOP_FOR.length).unique(),
+  protects: some(Joi.valid(...PROTECTS), PROTECTS.length).unique(),
+  storage: text.min(1).optional(),
+  sheet: text.min(1).optional(),
+  patchTest: shape<NonNullable<CareFacts['patchTest']>>({
+    hoursBefore: number.greater(0).max(336),
+    advice: text.min(1).optional(),
+  }).optional(),
+}).optional();
 
 const laundry = shape<LinenMaterial['laundry']>({
   washMinor: money,
@@ -80,32 +146,73 @@ const laundry = shape<LinenMaterial['laundry']>({
   washesInLife: Joi.number().integer().min(1).max(100_000).required(),
 });
 
-const shared = { id, name, measures };
-const bought = { ...shared, supplierId: id, pack };
+const keeps = shape<Keeps>({
+  amount: number.greater(0).max(3650),
+  unit: Joi.valid('days', 'hours').required(),
+});
+
+const shared = { id, name, measures, care, archivedOn: day.optional() };
+const packs = (of: Joi.Schema = pack): Joi.ArraySchema => listOf(of, 60).min(1).unique('id');
+const preferredPackId = id.custom((value: string, helpers) => {
+  const [material] = helpers.state.ancestors as readonly { packs?: unknown }[];
+  const of: unknown = material?.packs;
+  const known = Array.isArray(of) && of.some((each: { id?: unknown } | null) => each?.id === value);
+  return known ? value : helpers.message({ custom: 'Choose one of the packs of the material.' });
+});
+const bought = { ...shared, packs: packs(), preferredPackId };
 const unit = Joi.valid('ml', 'g', 'piece').required();
 const kind = <K extends MaterialKind>(value: K): Joi.Schema => Joi.valid(value).required();
+const handUnit = Joi.valid('ml', 'g').required();
 
 const BY_KIND = {
-  'back-bar': shape({ ...bought, kind: kind('back-bar'), unit: Joi.valid('ml', 'g').required() }),
+  'back-bar': shape({
+    ...bought,
+    kind: kind('back-bar'),
+    unit: handUnit,
+    openLife: keeps.optional(),
+  }),
   'single-dose': shape({ ...bought, kind: kind('single-dose'), unit }),
-  consumable: shape({ ...bought, kind: kind('consumable'), unit }),
+  consumable: shape({
+    ...bought,
+    kind: kind('consumable'),
+    unit,
+    countedPer: Joi.valid('client', 'person').required(),
+    gloves: shape<NonNullable<ConsumableMaterial['gloves']>>({
+      kind: Joi.valid('plain', 'sterile').required(),
+      perPair: Joi.valid(1, 2).required(),
+    }).optional(),
+  }),
+  'device-part': shape({
+    ...bought,
+    kind: kind('device-part'),
+    unit: Joi.valid('piece').required(),
+    sterility: Joi.valid('sterile', 'clean').required(),
+  }),
+  fresh: shape({
+    ...bought,
+    packs: packs(
+      pack.keys({
+        content: Joi.valid(1).required().messages({
+          'any.only': 'Fresh goods are bought by the piece: the yield says what a piece gives.',
+        }),
+      }),
+    ),
+    kind: kind('fresh'),
+    unit: handUnit,
+    yieldPerPiece: calibrated.required(),
+    keeps,
+    openLife: keeps,
+  }),
+  retail: shape({
+    ...bought,
+    kind: kind('retail'),
+    unit,
+    retailPriceMinor: money.optional(),
+  }),
   linen: shape({ ...shared, kind: kind('linen'), unit: Joi.valid('piece').required(), laundry }),
 } satisfies Record<MaterialKind, Joi.ObjectSchema>;
 
 export const material: Joi.Schema<Material> = byKey('kind', BY_KIND);
-
-/** A union told apart by one key: the fault is reported for the member that the key names. */
-function byKey(key: string, members: Record<string, Joi.ObjectSchema>): Joi.AlternativesSchema {
-  const cases = Object.entries(members);
-  return Joi.alternatives()
-    .conditional(`.${key}`, {
-      switch: cases.map(([value, then]) => ({ is: value, then })),
-      otherwise: Joi.object({ [key]: Joi.valid(...cases.map(([value]) => value)).required() })
-        .unknown()
-        .required(),
-    })
-    .required();
-}
 
 const AMOUNT_BY_HOW = {
   measured: shape({
@@ -116,14 +223,14 @@ const AMOUNT_BY_HOW = {
   counted: shape({
     how: Joi.valid('counted').required(),
     quantity: triple,
-    measure: Joi.valid('pump', 'drop', 'dropper', 'spray').required(),
+    measure: Joi.valid('pump', 'drop', 'dropper', 'spray', 'spatula').required(),
   }),
   named: shape({ how: Joi.valid('named').required(), quantity: triple, name }),
   packs: shape({ how: Joi.valid('packs').required(), quantity: triple }),
   fingertip: shape({ how: Joi.valid('fingertip').required(), quantity: triple }),
   coat: shape({
     how: Joi.valid('coat').required(),
-    coat: Joi.valid('thin', 'standard', 'generous').required(),
+    coat: name,
   }),
   'coat-weight': shape({ how: Joi.valid('coat-weight').required(), mgPerCm2: triple }),
 } satisfies Record<Amount['how'], Joi.ObjectSchema>;
@@ -135,27 +242,49 @@ export const source: Joi.Schema<Source> = byKey('kind', {
   mix: shape({ kind: Joi.valid('mix').required(), mixId: id }),
 });
 
+const mixParts = listOf(
+  shape<MixPart>({
+    source,
+    amount: byKey('how', {
+      measured: AMOUNT_BY_HOW.measured,
+      packs: AMOUNT_BY_HOW.packs,
+      ratio: shape<RatioAmount>({
+        how: Joi.valid('ratio').required(),
+        parts: triple,
+        unit: handUnit,
+      }),
+    }),
+    toTexture: text.optional(),
+  }),
+  40,
+);
+
+const mixMinutes = number.min(0).max(10_080);
+
 export const mix: Joi.ObjectSchema<Mix> = shape<Mix>({
   id,
   name,
-  basis: Joi.valid('ml', 'g').required(),
+  basis: handUnit,
   density: number.greater(0).max(25).optional(),
   bowlLoss: shareBelowOne,
-  parts: listOf(
-    shape<MixPart>({
-      source,
-      amount: byKey('how', { measured: AMOUNT_BY_HOW.measured, packs: AMOUNT_BY_HOW.packs }),
+  parts: mixParts,
+  recipes: some(
+    shape<MixRecipe>({
+      name,
+      skinTypes: listOf(Joi.valid(...SKIN_TYPES), SKIN_TYPES.length).unique(),
+      parts: mixParts,
     }),
-    40,
+    12,
   ),
+  made: Joi.valid('ahead', 'just-in-time').required(),
+  mixingMinutes: mixMinutes,
+  standingMinutes: mixMinutes,
+  workingLifeMinutes: mixMinutes.greater(0).optional(),
+  warm: Joi.valid('warmed', 'kept-cold').optional(),
+  method: text.min(1).optional(),
 });
 
 export const demand: Joi.ObjectSchema<Demand> = shape<Demand>({
   serviceId: id,
   visitsPerWeek: number.min(0).max(2000),
-});
-
-export const stockOnHand: Joi.ObjectSchema<StockOnHand> = shape<StockOnHand>({
-  materialId: id,
-  onHand: atLeastNothing.max(10_000_000),
 });

@@ -8,7 +8,7 @@ import {
   cleanser,
   dose,
   minutes,
-  pack,
+  bought,
   problemOf,
   protocol,
   sachet,
@@ -59,7 +59,7 @@ describe('the cost of a visit (C3, C4, C7)', () => {
   });
 
   it('says which material has no price', () => {
-    const { cost } = costOf(5, 0, cleanser({ pack: pack({ content: 0 }) }));
+    const { cost } = costOf(5, 0, cleanser(bought({ content: 0 })));
     expect(problemOf(cost)).toMatchObject({
       code: 'pack-invalid',
       where: { materialId: 'cleanser' },
@@ -73,9 +73,7 @@ describe('the cost of a visit (C3, C4, C7)', () => {
     fc.assert(
       fc.property(amount, amount, spread, price, price, (a, b, share, cheap, dear) => {
         const at = (quantity: number, priceMinor: number) =>
-          valueOf(
-            costOf(quantity, share, cleanser({ pack: pack({ content: 500, priceMinor }) })).cost,
-          );
+          valueOf(costOf(quantity, share, cleanser(bought({ content: 500, priceMinor }))).cost);
         const [less, more] = [Math.min(a, b), Math.max(a, b)];
         const [low, high] = [Math.min(cheap, dear), Math.max(cheap, dear)];
         expect(at(more, low).full.usual).toBeGreaterThanOrEqual(at(less, low).full.usual);
@@ -109,7 +107,7 @@ describe('a cost as it is shown', () => {
 
 describe('single doses (D3, C1)', () => {
   it('cost whole packs, also when part of one is lost', () => {
-    const powder = sachet({ unit: 'ml', pack: pack({ content: 6, priceMinor: 180 }) });
+    const powder = sachet({ unit: 'ml', ...bought({ content: 6, priceMinor: 180 }) });
     expect(valueOf(costOf(0.5, 0, powder).cost).product.usual).toBeCloseTo(180, 9);
     expect(valueOf(costOf(6.5, 0, powder).cost).product.usual).toBeCloseTo(360, 9);
   });

@@ -14,12 +14,22 @@ import {
 import type { Schedule } from '../time/schedule';
 
 /** The part of a service's cost that a kind of material falls under. */
-export type MaterialCostPart = 'product' | 'consumables' | 'linen';
+export const MATERIAL_COST_PARTS = [
+  'product',
+  'consumables',
+  'singleUse',
+  'linen',
+  'givenAway',
+] as const;
+export type MaterialCostPart = (typeof MATERIAL_COST_PARTS)[number];
 
 export const COST_PART_OF_KIND: Record<MaterialKind, MaterialCostPart> = {
   'back-bar': 'product',
   'single-dose': 'product',
   consumable: 'consumables',
+  'device-part': 'singleUse',
+  fresh: 'product',
+  retail: 'givenAway',
   linen: 'linen',
 };
 
@@ -36,7 +46,11 @@ export interface ServiceCost {
   readonly lines: readonly CostLine[];
   readonly product: Triple;
   readonly consumables: Triple;
+  /** tips, blades and cartridges that are never used again */
+  readonly singleUse: Triple;
   readonly linen: Triple;
+  /** home kits and samples */
+  readonly givenAway: Triple;
   /** everybody's time */
   readonly therapist: Triple;
   readonly room: Triple;
@@ -54,12 +68,17 @@ export interface MinuteRates {
 }
 
 /** Minutes of a person that a service is charged for. @see C3 */
-export function chargedMinutes(schedule: Schedule, charge: TherapistCharge, role: Role): number {
+export function chargedMinutes(
+  schedule: Pick<Schedule, 'slotMinutes' | 'attended'>,
+  charge: TherapistCharge,
+  role: Role,
+): number {
   return role === 'therapist' && charge === 'slot' ? schedule.slotMinutes : schedule.attended[role];
 }
 
 /**
- * The cost of a visit: product, consumables and linen from what is drawn, therapist and assistant for
+ * The cost of a visit: product, consumables, single-use parts, linen and what is given away from what
+ * is drawn, therapist and assistant for
  * their minutes, the room for its slot. Direct is all but the room, full is all.
  * @param draws what the visit takes from the shelf
  * @param unitCosts minor units per unit, by material
@@ -69,7 +88,7 @@ export function chargedMinutes(schedule: Schedule, charge: TherapistCharge, role
  */
 export function serviceCost(
   draws: readonly Draw[],
-  schedule: Schedule,
+  schedule: Pick<Schedule, 'slotMinutes' | 'attended'>,
   materials: ReadonlyMap<MaterialId, Material>,
   unitCosts: ReadonlyMap<MaterialId, Outcome<number>>,
   rates: MinuteRates,
@@ -99,13 +118,19 @@ export function serviceCost(
   }
   if (problems.length > 0) return failWith(problems);
 
-  const parts: Record<MaterialCostPart, Triple> = { product: ZERO, consumables: ZERO, linen: ZERO };
+  const parts: Record<MaterialCostPart, Triple> = {
+    product: ZERO,
+    consumables: ZERO,
+    singleUse: ZERO,
+    linen: ZERO,
+    givenAway: ZERO,
+  };
   for (const line of lines) parts[line.part] = addTriples(parts[line.part], line.cost);
   const therapist = exactly(
     chargedMinutes(schedule, charge, 'therapist') * rates.therapist +
       chargedMinutes(schedule, charge, 'assistant') * rates.assistant,
   );
   const room = exactly(schedule.slotMinutes * rates.room);
-  const direct = sumTriples([parts.product, parts.consumables, parts.linen, therapist]);
+  const direct = sumTriples([...MATERIAL_COST_PARTS.map((part) => parts[part]), therapist]);
   return ok({ lines, ...parts, therapist, room, direct, full: addTriples(direct, room) });
 }

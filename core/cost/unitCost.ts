@@ -1,4 +1,5 @@
 import type { Material } from '../house/house';
+import { preferredPack } from '../house/packs';
 import { ok, type Outcome, type Where } from '../house/problem';
 import { landedUnitCost } from './landedUnitCost';
 import { linenCost } from './linenCost';
@@ -15,8 +16,11 @@ export function unitCost(material: Material): Outcome<number> {
       return linenCost(material.laundry, material.name, where);
     case 'back-bar':
     case 'single-dose':
-    case 'consumable': {
-      const landed = landedUnitCost(material.pack, material.name, where);
+    case 'consumable':
+    case 'device-part':
+    case 'fresh':
+    case 'retail': {
+      const landed = landedUnitCost(preferredPack(material), material.name, where);
       return landed.ok ? ok(landed.value.perUnit) : landed;
     }
   }

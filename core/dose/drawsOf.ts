@@ -1,6 +1,7 @@
-import type { Dose, Material, Protocol, Step, VisitKind } from '../house/house';
-import type { DoseId, MaterialId, MixId, StepId } from '../house/ids';
+import type { Dose, Material, Step, VisitKind, WorkedProtocol } from '../house/house';
+import { asId, type DoseId, type MaterialId, type MixId, type StepId } from '../house/ids';
 import type { ShelfIndex } from '../house/houseIndex';
+import { preferredPack } from '../house/packs';
 import {
   fail,
   failWith,
@@ -11,8 +12,9 @@ import {
   type Where,
 } from '../house/problem';
 import { makeMix } from '../mix/makeMix';
-import { arrange, STRETCHES, type Arrangement } from '../protocol/arrange';
-import { addTriples, ZERO, type Triple } from '../quantity/triple';
+import { arrange, STRETCHES, type Arrangement, type Half } from '../protocol/arrange';
+import { addTriples, exactly, scaleTriple, ZERO, type Triple } from '../quantity/triple';
+import { workedZones } from '../zone/workedZones';
 import { openPacks } from './openPacks';
 import {
   drawableMaterial,
@@ -27,12 +29,17 @@ export interface Draw {
   readonly stepId: StepId;
   readonly doseId: DoseId;
   readonly layer?: number;
+  readonly half?: Half;
+  /** not a dose that is written, but what taking something off or wearing gloves takes */
+  readonly for?: 'removal' | 'gloves';
   readonly materialId: MaterialId;
   /** the mix through which the material is drawn, and its batches */
   readonly mix?: { readonly mixId: MixId; readonly needed: Triple; readonly scale: Triple };
   readonly resolved: ResolvedAmount;
   /** gone from the shelf: whole packs for single doses; in the material's unit */
   readonly consumed: Triple;
+  /** everybody in the room, where the material counts once for each (D5) */
+  readonly persons?: number;
   /** of opened single doses, after this dose */
   readonly leftOver: Triple;
 }
@@ -40,10 +47,11 @@ export interface Draw {
 /**
  * Everything one visit takes from the shelf, dose by dose in the order of work, layers repeated.
  * @returns each draw in its material's unit; every problem of every dose, placed at its step
- * @see D1 D2 D3 D4 M2
+ * Gloves are counted by the pair as they are put on.
+ * @see D1 D2 D3 D4 D5 M2
  */
 export function drawsOf(
-  protocol: Protocol,
+  protocol: WorkedProtocol,
   visitKind: VisitKind,
   shelf: ShelfIndex,
   settings: DoseSettings,
@@ -54,35 +62,94 @@ export function drawsOf(
   const problems: Problem[] = [];
   const opened = new Map<MaterialId, Triple>();
   const faulty = new Set<DoseId>();
+  const persons = personsPresent(protocol);
 
-  for (const { step, layer } of stepsInOrder(arrangement.value)) {
+  const worn: Worn = new Map();
+  for (const { step, layer, half } of stepsInOrder(arrangement.value)) {
+    const turn = layer === undefined ? {} : half === undefined ? { layer } : { layer, half };
+    for (const besides of [removalDraw(step, shelf), glovesDraw(step, shelf, worn)]) {
+      if (besides?.ok) draws.push({ ...besides.value, ...turn });
+      else if (besides)
+        problems.push(...placed(besides, { protocolId: protocol.id, stepId: step.id }));
+    }
     for (const dose of step.doses) {
       if (faulty.has(dose.id)) continue;
       const where: Where = { protocolId: protocol.id, stepId: step.id, doseId: dose.id };
-      const drawn = drawDose(dose, step, shelf, settings, opened);
+      const drawn = rememberedDose(dose, step, shelf, settings, opened, persons);
       if (drawn.ok) {
-        draws.push(...drawn.value.map((draw) => (layer === undefined ? draw : { ...draw, layer })));
+        for (const draw of drawn.value) {
+          draws.push(layer === undefined ? draw : { ...draw, ...turn });
+        }
       } else {
         faulty.add(dose.id);
-        const placed = placeOutcome(drawn, where);
-        if (!placed.ok) problems.push(...placed.problems);
+        problems.push(...placed(drawn, where));
       }
     }
   }
-  return problems.length > 0 ? failWith(problems) : ok(draws);
+  return problems.length > 0 ? failWith(once(problems)) : ok(draws);
 }
 
-function* stepsInOrder(
-  arrangement: Arrangement,
-): Generator<{ readonly step: Step; readonly layer?: number }> {
+function placed(failed: Outcome<unknown>, where: Where): readonly Problem[] {
+  const at = placeOutcome(failed, where);
+  return at.ok ? [] : at.problems;
+}
+
+/** A step that is done in every layer says only once what is wrong with it. */
+function once(problems: readonly Problem[]): Problem[] {
+  return [...new Map(problems.map((problem) => [JSON.stringify(problem), problem])).values()];
+}
+
+/**
+ * Everybody in the room during the visit: the client and each role that works in it.
+ * @see D5
+ */
+export function personsPresent(protocol: WorkedProtocol): number {
+  return 1 + new Set(protocol.steps.filter((s) => s.stretch === 'visit').map((s) => s.by)).size;
+}
+
+function* stepsInOrder(arrangement: Arrangement): Generator<{
+  readonly step: Step;
+  readonly layer?: number;
+  readonly half?: Half;
+}> {
   for (const stretch of STRETCHES) {
     for (const occurrence of arrangement[stretch]) {
-      if (occurrence.kind === 'between') continue;
-      const { step, meanwhile, layer } = occurrence;
-      yield { step, layer };
-      for (const beside of meanwhile) yield { step: beside, layer };
+      if (occurrence.kind !== 'step') continue;
+      const { step, meanwhile, layer, half } = occurrence;
+      yield { step, layer, half };
+      for (const beside of meanwhile) yield { step: beside, layer, half };
     }
   }
+}
+
+/** What a dose draws, for as long as all that decides it is the same thing. */
+const remembered = new WeakMap<
+  Dose,
+  { readonly from: readonly unknown[]; readonly drawn: Outcome<readonly Draw[]> }
+>();
+
+/** Single doses depend on what is open already; everything else draws the same every time. */
+function rememberedDose(
+  dose: Dose,
+  step: Step,
+  shelf: ShelfIndex,
+  settings: DoseSettings,
+  opened: Map<MaterialId, Triple>,
+  persons: number,
+): Outcome<readonly Draw[]> {
+  const { source } = dose;
+  const material = source.kind === 'material' ? shelf.materials.get(source.materialId) : undefined;
+  if (material?.kind === 'single-dose') {
+    return drawDose(dose, step, shelf, settings, opened, persons);
+  }
+  const of = material ?? shelf.mixes;
+  const through = source.kind === 'mix' ? shelf.materials : undefined;
+  const from = [of, through, settings, persons, step.id, step.name, step.zones, step.never];
+  const known = remembered.get(dose);
+  if (known?.from.every((each, at) => each === from[at])) return known.drawn;
+  const drawn = drawDose(dose, step, shelf, settings, opened, persons);
+  remembered.set(dose, { from, drawn });
+  return drawn;
 }
 
 function drawDose(
@@ -91,6 +158,7 @@ function drawDose(
   shelf: ShelfIndex,
   settings: DoseSettings,
   opened: Map<MaterialId, Triple>,
+  persons: number,
 ): Outcome<readonly Draw[]> {
   const at = { stepId: step.id, doseId: dose.id };
   switch (dose.source.kind) {
@@ -106,9 +174,9 @@ function drawDose(
         );
       }
       const drawable = drawableMaterial(material);
-      const resolved = resolveAmount(dose.amount, step.zones, drawable, settings, {});
+      const resolved = resolveAmount(dose.amount, workedZones(step), drawable, settings, {});
       if (!resolved.ok) return resolved;
-      return ok([{ ...at, ...takeFromShelf(dose, material, resolved.value, opened) }]);
+      return ok([{ ...at, ...takeFromShelf(dose, material, resolved.value, opened, persons) }]);
     }
     case 'mix': {
       const { mixId } = dose.source;
@@ -118,7 +186,13 @@ function drawDose(
           field: 'source',
         });
       }
-      const resolved = resolveAmount(dose.amount, step.zones, drawableMix(mix), settings, {});
+      const resolved = resolveAmount(
+        dose.amount,
+        workedZones(step),
+        drawableMix(mix),
+        settings,
+        {},
+      );
       if (!resolved.ok) return resolved;
       const needed = resolved.value.drawn;
       const made = makeMix(mixId, needed, shelf, settings);
@@ -137,20 +211,88 @@ function drawDose(
   }
 }
 
+/** Towels, sponges or tissues with which a step takes something off. */
+function removalDraw(step: Step, shelf: ShelfIndex): Outcome<Draw> | undefined {
+  const taking = step.removal?.taking;
+  if (!taking) return undefined;
+  const material = shelf.materials.get(taking.materialId);
+  if (!material) {
+    return fail(
+      'material-unknown',
+      `“${step.name}” takes off with something that is not on the shelf.`,
+      { field: 'removal' },
+    );
+  }
+  if (material.unit !== 'piece') {
+    return fail(
+      'unit-mismatch',
+      `“${step.name}” takes off with pieces, but ${material.name} is kept in ${material.unit}.`,
+      { field: 'removal' },
+    );
+  }
+  const drawn = exactly(taking.pieces);
+  return ok({
+    stepId: step.id,
+    doseId: asId(`${step.id}.removal`),
+    for: 'removal',
+    materialId: material.id,
+    resolved: { drawn },
+    consumed: drawn,
+    leftOver: ZERO,
+  });
+}
+
+/** The gloves that each person wears last, so that a pair is counted when it is put on. */
+type Worn = Map<Step['by'], Step['gloves']>;
+
+function glovesDraw(step: Step, shelf: ShelfIndex, worn: Worn): Outcome<Draw> | undefined {
+  const before = worn.get(step.by);
+  worn.set(step.by, step.gloves);
+  if (step.gloves === undefined || step.gloves === before) return undefined;
+  const id = shelf.gloves[step.gloves];
+  const material = id === undefined ? undefined : shelf.materials.get(id);
+  if (material?.kind !== 'consumable' || !material.gloves) {
+    return fail(
+      'gloves-missing',
+      `“${step.name}” is done in ${step.gloves} gloves: say on the shelf which material those are.`,
+      { field: 'gloves' },
+    );
+  }
+  const drawn = exactly(material.gloves.perPair);
+  return ok({
+    stepId: step.id,
+    doseId: asId(`${step.id}.gloves`),
+    for: 'gloves',
+    materialId: material.id,
+    resolved: { drawn },
+    consumed: drawn,
+    leftOver: ZERO,
+  });
+}
+
 function takeFromShelf(
   dose: Dose,
   material: Material,
   resolved: ResolvedAmount,
   opened: Map<MaterialId, Triple>,
+  persons: number,
 ): Omit<Draw, 'stepId' | 'doseId'> {
   const materialId = material.id;
+  if (material.kind === 'consumable' && material.countedPer === 'person') {
+    const consumed = scaleTriple(resolved.drawn, persons);
+    return { materialId, resolved, consumed, persons, leftOver: ZERO };
+  }
   if (material.kind !== 'single-dose') {
     return { materialId, resolved, consumed: resolved.drawn, leftOver: ZERO };
   }
   const before = opened.get(materialId) ?? ZERO;
   const usesLeftOver = dose.opening === 'left-over-first';
   const available = usesLeftOver ? before : ZERO;
-  const { consumed, leftOver } = openPacks(resolved.drawn, material.pack.content, available);
+  const { consumed, leftOver } = openPacks(
+    resolved.drawn,
+    preferredPack(material).content,
+    available,
+  );
   opened.set(materialId, usesLeftOver ? leftOver : addTriples(before, leftOver));
   return { materialId, resolved, consumed, leftOver };
 }

@@ -1,10 +1,11 @@
 import type { Amount, Material, Mix } from '../house/house';
+import { preferredPack } from '../house/packs';
 import { fail, ok, type Outcome, type Where } from '../house/problem';
 import type { HouseSettings } from '../house/settings';
 import { convertUnit } from '../quantity/density';
 import { GRAMS_PER_FINGERTIP_UNIT } from '../quantity/fingertip';
-import { mlPerCount, namedAmount, type Measures } from '../quantity/measures';
-import { exactly, isOrdered, multiplyTriples, scaleTriple, type Triple } from '../quantity/triple';
+import { coatWeight, mlPerCount, namedAmount, type Measures } from '../quantity/measures';
+import { isOrdered, multiplyTriples, scaleTriple, type Triple } from '../quantity/triple';
 import { unitFactor, type BaseUnit } from '../quantity/unit';
 import { zoneAreaCm2, type BodySettings } from '../zone/zoneArea';
 import { zoneName, type ZoneId } from '../zone/zones';
@@ -41,7 +42,7 @@ export function drawableMaterial(material: Material): Drawable {
     name: material.name,
     unit: material.unit,
     measures: material.measures,
-    packContent: material.kind === 'single-dose' ? material.pack.content : undefined,
+    packContent: material.kind === 'single-dose' ? preferredPack(material).content : undefined,
   };
 }
 
@@ -117,8 +118,17 @@ export function resolveAmount(
       return ok({ drawn: scaleTriple(amount.quantity, source.packContent) });
     case 'fingertip':
       return dispensed(scaleTriple(amount.quantity, GRAMS_PER_FINGERTIP_UNIT), 'g', source, at);
-    case 'coat':
-      return coat(exactly(settings.coatMgPerCm2[amount.coat]), zones, source, settings, at);
+    case 'coat': {
+      const weight = coatWeight(source.measures, amount.coat, settings.coatMgPerCm2);
+      if (!weight) {
+        return fail(
+          'measure-missing',
+          `${source.name} has no coat named “${amount.coat}”: add its weight on the shelf.`,
+          at,
+        );
+      }
+      return coat(weight, zones, source, settings, at);
+    }
     case 'coat-weight':
       return coat(amount.mgPerCm2, zones, source, settings, at);
   }
@@ -158,6 +168,7 @@ function coat(
 }
 
 function inUnitOf(amount: Triple, unit: BaseUnit, source: Drawable, where: Where): Outcome<Triple> {
-  const thing = { name: source.name, density: source.measures.density };
+  const { density, densitySpread } = source.measures;
+  const thing = { name: source.name, density, densitySpread };
   return convertUnit(amount, unit, source.unit, thing, where);
 }

@@ -1,6 +1,6 @@
 import { explainDraw } from './explainDraw';
 import type { Draw } from '../dose/drawsOf';
-import type { House, Material, Protocol } from '../house/house';
+import type { House, Material, WorkedProtocol } from '../house/house';
 import { figure, worked, type Working, type WorkingInput } from './working';
 
 /**
@@ -11,7 +11,7 @@ import { figure, worked, type Working, type WorkingInput } from './working';
 export function explainConsumption(
   material: Material,
   draws: readonly Draw[],
-  protocol: Protocol,
+  protocol: WorkedProtocol,
   house: House,
 ): Working {
   const ofMaterial = draws.filter((draw) => draw.materialId === material.id);

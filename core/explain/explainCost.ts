@@ -1,6 +1,12 @@
-import { chargedMinutes, type CostLine, type ServiceCost } from '../cost/serviceCost';
+import {
+  chargedMinutes,
+  MATERIAL_COST_PARTS,
+  type CostLine,
+  type MaterialCostPart,
+  type ServiceCost,
+} from '../cost/serviceCost';
 import type { MinuteRates } from '../cost/serviceCost';
-import type { House, Protocol, Role, Service } from '../house/house';
+import type { House, WorkedProtocol, Role, Service } from '../house/house';
 import type { Schedule } from '../time/schedule';
 import { explainDraw } from './explainDraw';
 import { explainAttended, explainSlot } from './explainTime';
@@ -14,7 +20,7 @@ export type CostPart = Exclude<keyof ServiceCost, 'lines'>;
 export interface ExplainedService {
   readonly house: House;
   readonly service: Service;
-  readonly protocol: Protocol;
+  readonly protocol: WorkedProtocol;
   readonly schedule: Schedule;
   readonly rates: MinuteRates;
   readonly cost: ServiceCost;
@@ -23,7 +29,9 @@ export interface ExplainedService {
 export const COST_PART_TITLES: Record<CostPart, string> = {
   product: 'Product',
   consumables: 'Consumables',
+  singleUse: 'Single-use parts',
   linen: 'Linen',
+  givenAway: 'Given away',
   therapist: 'Hands',
   room: 'Room',
   direct: 'Direct cost',
@@ -38,7 +46,9 @@ export function explainCost(part: CostPart, of: ExplainedService): Working {
   switch (part) {
     case 'product':
     case 'consumables':
+    case 'singleUse':
     case 'linen':
+    case 'givenAway':
       return explainMaterials(part, of);
     case 'therapist':
       return explainHands(of);
@@ -47,8 +57,8 @@ export function explainCost(part: CostPart, of: ExplainedService): Working {
     case 'direct':
       return sumOf(
         part,
-        'Product, consumables, linen and hands: what a visit costs on the day.',
-        ['product', 'consumables', 'linen', 'therapist'],
+        'Everything drawn from the shelf, given away or washed, and hands: what a visit costs on the day.',
+        [...MATERIAL_COST_PARTS, 'therapist'],
         of,
       );
     case 'full':
@@ -71,10 +81,7 @@ function sumOf(
   };
 }
 
-function explainMaterials(
-  part: 'product' | 'consumables' | 'linen',
-  of: ExplainedService,
-): Working {
+function explainMaterials(part: MaterialCostPart, of: ExplainedService): Working {
   const lines = of.cost.lines.filter((line) => line.part === part);
   return {
     title: COST_PART_TITLES[part],

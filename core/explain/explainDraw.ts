@@ -1,7 +1,9 @@
 import type { Draw } from '../dose/drawsOf';
-import type { Amount, House, Material, Protocol, Step } from '../house/house';
+import type { Amount, House, Material, WorkedProtocol, Step } from '../house/house';
+import { preferredPack } from '../house/packs';
 import { GRAMS_PER_FINGERTIP_UNIT } from '../quantity/fingertip';
 import { mlPerCount, namedAmount } from '../quantity/measures';
+import { workedZones } from '../zone/workedZones';
 import { zoneName } from '../zone/zones';
 import { figure, type Origin, type Working, type WorkingInput } from './working';
 
@@ -14,7 +16,7 @@ export function explainDraw(
   draw: Draw,
   material: Material,
   step: Step,
-  protocol: Protocol,
+  protocol: WorkedProtocol,
   house: House,
 ): Working {
   const from: Origin = { place: 'step', protocolId: protocol.id, stepId: step.id };
@@ -32,7 +34,7 @@ export function explainDraw(
     return {
       title,
       codes: ['D1', 'D2', ...(material.unit === 'ml' ? ['Q2'] : [])],
-      words: `Area of ${step.zones.map(zoneName).join(', ')} on the reference client × coat weight ÷ 1000 gives g on the skin; what stays on hands and tools is added${material.unit === 'ml' ? ', and the density turns g into ml' : ''}.`,
+      words: `Area of ${workedZones(step).map(zoneName).join(', ')} on the reference client × coat weight ÷ 1000 gives g on the skin; what stays on hands and tools is added${material.unit === 'ml' ? ', and the density turns g into ml' : ''}.`,
       inputs: [
         { label: 'Area', value: figure(areaCm2, 'cm2'), from },
         { label: 'Coat weight', value: figure(mgPerCm2.usual, 'mg/cm2'), from },
@@ -46,8 +48,18 @@ export function explainDraw(
       result,
     };
   }
+  if (draw.persons !== undefined) {
+    return {
+      title,
+      codes: ['D5'],
+      words:
+        'Counted for everybody in the room: the client and each person who works in the visit.',
+      inputs: [stated, { label: 'In the room', value: figure(draw.persons, 'persons'), from }],
+      result,
+    };
+  }
   if (material.kind === 'single-dose') {
-    const content = material.pack.content;
+    const content = preferredPack(material).content;
     return {
       title,
       codes: ['D3'],

@@ -1,5 +1,6 @@
 import type { MaterialFigures, Restocking } from '../figures/houseFigures';
-import type { House, Material } from '../house/house';
+import type { BoughtMaterial, House } from '../house/house';
+import { leadTimeOf, preferredPack } from '../house/packs';
 import { figure, worked, type Origin, type Working, type WorkingInput } from './working';
 
 const METHOD_WORDS: Record<Restocking['reorderPoint']['method'], string> = {
@@ -15,12 +16,14 @@ const METHOD_WORDS: Record<Restocking['reorderPoint']['method'], string> = {
  * @see S1 S2 S3
  */
 export function explainReorderPoint(
-  material: Exclude<Material, { kind: 'linen' }>,
+  material: BoughtMaterial,
   figures: MaterialFigures,
   { demand, uses, reorderPoint }: Restocking,
   house: House,
 ): Working {
-  const supplier = house.suppliers.find((candidate) => candidate.id === material.supplierId);
+  const pack = preferredPack(material);
+  const supplier = house.suppliers.find((candidate) => candidate.id === pack.supplierId);
+  const lead = supplier && leadTimeOf(pack, supplier);
   const shelf: Origin = { place: 'shelf', materialId: material.id };
   const ofSupplier: Origin = { place: 'house' };
   const perDay: Working = {
@@ -50,17 +53,17 @@ export function explainReorderPoint(
       worked(perDay),
       {
         label: `Lead time of ${supplier?.name ?? 'the supplier'}`,
-        value: figure(supplier?.leadTimeDays ?? 0, 'days'),
+        value: figure(lead?.leadTimeDays ?? 0, 'days'),
         from: ofSupplier,
       },
       {
         label: 'Give or take',
-        value: figure(supplier?.leadTimeSdDays ?? 0, 'days'),
+        value: figure(lead?.leadTimeSdDays ?? 0, 'days'),
         from: ofSupplier,
       },
       {
         label: 'Between looks at the shelf',
-        value: figure(supplier?.reviewDays ?? 0, 'days'),
+        value: figure(lead?.reviewDays ?? 0, 'days'),
         from: ofSupplier,
       },
       { label: 'Variance', value: figure(uses.variance, 'uses') },

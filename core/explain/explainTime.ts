@@ -1,4 +1,4 @@
-import type { House, Protocol, Service } from '../house/house';
+import type { House, WorkedProtocol, Service } from '../house/house';
 import type { Schedule } from '../time/schedule';
 import { quantileMinutes } from '../time/distribution';
 import { figure, type Working } from './working';
@@ -69,7 +69,7 @@ export function explainGuestMinutes(schedule: Schedule, service: Service, house:
  * The working of the minutes that the therapist is tied up.
  * @see T4
  */
-export function explainAttended(schedule: Schedule, protocol: Protocol): Working {
+export function explainAttended(schedule: Schedule, protocol: WorkedProtocol): Working {
   const rows = schedule.rows.filter(
     (row) => row.by === 'therapist' && row.handsOn + row.watching > 0,
   );

@@ -1,5 +1,6 @@
 import { packUnits } from '../cost/landedUnitCost';
 import type { Material } from '../house/house';
+import { preferredPack } from '../house/packs';
 import { figure, type Origin, type Working } from './working';
 
 /**
@@ -25,7 +26,7 @@ export function explainUnitCost(material: Material, perUnit: number): Working {
       result,
     };
   }
-  const { pack } = material;
+  const pack = preferredPack(material);
   return {
     title,
     codes: ['C1'],

@@ -20,6 +20,7 @@ export type FigureUnit =
   | 'visits/week'
   | 'visits/month'
   | 'rooms'
+  | 'persons'
   | 'hours'
   | 'washes'
   | 'batches'

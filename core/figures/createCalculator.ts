@@ -1,16 +1,17 @@
 import { roomRatePerMinute } from '../cost/roomRate';
 import { unitCost } from '../cost/unitCost';
-import type { House, Material, Protocol, Service } from '../house/house';
-import { indexHouse, type HouseIndex } from '../house/houseIndex';
-import type { MaterialId, ProtocolId, ServiceId } from '../house/ids';
+import type { House, Material, Service } from '../house/house';
+import { indexHouse, type Gloves, type HouseIndex } from '../house/houseIndex';
+import type { MaterialId, ServiceId } from '../house/ids';
 import { fail, type Outcome, type Problem } from '../house/problem';
 import type { Triple } from '../quantity/triple';
-import { materialsReached, MaterialFacets } from './facets';
+import { MaterialFacets } from './facets';
 import type { HouseFigures, MaterialFigures, MaterialUse, ServiceFigures } from './houseFigures';
 import { MaterialCalculator } from './materialCalculator';
 import { Remembered } from './remember';
 import { changesBetween, type Changes } from './scope';
 import { ServiceCalculator } from './serviceCalculator';
+import { clientOf, workless, workOf, writOf, type ServiceWork } from './serviceWork';
 
 /** Turns Houses into figures, remembering what an edit leaves as it was. */
 export type Calculator = (house: House) => HouseFigures;
@@ -20,8 +21,9 @@ interface Last {
   readonly house: House;
   readonly figures: HouseFigures;
   readonly unitCosts: ReadonlyMap<MaterialId, Outcome<number>>;
-  readonly reach: ReadonlyMap<ProtocolId, readonly MaterialId[]>;
+  readonly works: ReadonlyMap<ServiceId, ServiceWork>;
   readonly drawnBy: ReadonlyMap<MaterialId, readonly Service[]>;
+  readonly gloves: Gloves;
 }
 
 /**
@@ -34,6 +36,7 @@ export function createCalculator(): Calculator {
   const materials = new MaterialCalculator();
   const facets = new MaterialFacets();
   const unitCosts = new Remembered<MaterialId, Outcome<number>>();
+  const works = new Remembered<ServiceId, ServiceWork>();
   let last: Last | undefined;
 
   const costOf = (material: Material): Outcome<number> =>
@@ -49,14 +52,30 @@ export function createCalculator(): Calculator {
     const costs = before
       ? replaced(before.unitCosts, index.materials, changes.materials, costOf)
       : new Map(house.materials.map((material) => [material.id, costOf(material)]));
-    const reach = reachAll(house, index, before, changes?.protocols ?? new Set());
-    const drawnBy = reach === before?.reach ? before.drawnBy : drawnByOf(house, reach);
+    const computeWork = (service: Service): ServiceWork => {
+      const writ = writOf(service, index, house);
+      if (!writ) return workless(service);
+      const { plain, sterile } = index.gloves;
+      const { visitKind, shownFor } = service;
+      const from = [writ.protocol, writ.mixes, house.blocks, visitKind, shownFor, plain, sterile];
+      return works.get(service.id, from, () => workOf(writ, clientOf(service), index));
+    };
+    const worked = before
+      ? replaced(
+          before.works,
+          index.services,
+          rewritten(house, changes, before.gloves, index.gloves),
+          computeWork,
+        )
+      : new Map(house.services.map((service) => [service.id, computeWork(service)]));
+    const drawnBy =
+      before && sameReach(before.works, worked) ? before.drawnBy : drawnByOf(house, worked);
 
     const computeService = (service: Service): ServiceFigures =>
       services.compute(service, {
         house,
         index,
-        reached: reach.get(service.protocolId) ?? [],
+        work: worked.get(service.id) ?? workless(service),
         doseFacetOf: (id) => {
           const material = index.materials.get(id);
           return material && facets.doseFacet(material);
@@ -82,9 +101,9 @@ export function createCalculator(): Calculator {
         ? replaced(
             before.figures.materials,
             index.materials,
-            touchedMaterials(changes, touched, before.figures.services, ofServices, index, [
-              before.reach,
-              reach,
+            touchedMaterials(changes, touched, before.figures.services, ofServices, [
+              before.works,
+              worked,
             ]),
             computeMaterial,
           )
@@ -94,9 +113,10 @@ export function createCalculator(): Calculator {
       services.keepOnly((id) => index.services.has(id));
       materials.keepOnly((id) => index.materials.has(id));
       unitCosts.keepOnly((id) => index.materials.has(id));
+      works.keepOnly((id) => index.services.has(id));
     }
     const figures = { services: ofServices, materials: ofMaterials, roomRate };
-    last = { house, figures, unitCosts: costs, reach, drawnBy };
+    last = { house, figures, unitCosts: costs, works: worked, drawnBy, gloves: index.gloves };
     return figures;
   };
 }
@@ -117,38 +137,49 @@ function replaced<K, T, V>(
   return after;
 }
 
-/** What each protocol may draw; the very same map when no protocol draws anything else than before. */
-function reachAll(
-  house: House,
-  index: HouseIndex,
-  before: Last | undefined,
-  changed: ReadonlySet<ProtocolId>,
-): ReadonlyMap<ProtocolId, readonly MaterialId[]> {
-  const reached = (protocol: Protocol): readonly MaterialId[] =>
-    materialsReached(protocol, index.mixes);
-  if (!before) return new Map(house.protocols.map((protocol) => [protocol.id, reached(protocol)]));
-  const differs = [...changed].some((id) => {
-    const protocol = index.protocols.get(id);
-    const was = before.reach.get(id) ?? [];
-    const now = protocol ? reached(protocol) : [];
-    return was.length !== now.length || was.some((material, at) => material !== now[at]);
-  });
-  return differs ? replaced(before.reach, index.protocols, changed, reached) : before.reach;
+/** Whether every service may draw what it could before. */
+function sameReach(
+  before: ReadonlyMap<ServiceId, ServiceWork>,
+  now: ReadonlyMap<ServiceId, ServiceWork>,
+): boolean {
+  if (before === now) return true;
+  for (const [id, { reached }] of now) {
+    const was = before.get(id)?.reached ?? [];
+    if (was === reached) continue;
+    if (was.length !== reached.length || was.some((each, at) => each !== reached[at])) return false;
+  }
+  return true;
 }
 
 function drawnByOf(
   house: House,
-  reach: ReadonlyMap<ProtocolId, readonly MaterialId[]>,
+  works: ReadonlyMap<ServiceId, ServiceWork>,
 ): ReadonlyMap<MaterialId, readonly Service[]> {
   const drawnBy = new Map<MaterialId, Service[]>();
   for (const service of house.services) {
-    for (const id of reach.get(service.protocolId) ?? []) {
+    for (const id of works.get(service.id)?.reached ?? []) {
       const known = drawnBy.get(id);
       if (known) known.push(service);
       else drawnBy.set(id, [service]);
     }
   }
   return drawnBy;
+}
+
+/** The services whose work may be another: those of changed protocols; all, when gloves are others. */
+function rewritten(
+  house: House,
+  { protocols }: Changes,
+  before: Gloves,
+  now: Gloves,
+): ReadonlySet<ServiceId> {
+  const gloves = before.plain === now.plain && before.sterile === now.sterile;
+  if (gloves && protocols.size === 0) return new Set();
+  return new Set(
+    house.services
+      .filter((service) => !gloves || protocols.has(service.protocolId))
+      .map((service) => service.id),
+  );
 }
 
 function touchedServices(
@@ -174,8 +205,7 @@ function touchedMaterials(
   touched: ReadonlySet<ServiceId>,
   before: ReadonlyMap<ServiceId, ServiceFigures>,
   now: ReadonlyMap<ServiceId, ServiceFigures>,
-  index: HouseIndex,
-  reach: readonly Last['reach'][],
+  works: readonly Last['works'][],
 ): ReadonlySet<MaterialId> {
   const materials = new Set<MaterialId>([...changes.materials, ...changes.stock]);
   for (const id of touched) {
@@ -183,9 +213,8 @@ function touchedMaterials(
     const is = now.get(id)?.consumption;
     const booked = changes.demand.has(id);
     if (was === is && !booked) continue;
-    const service = index.services.get(id);
-    for (const of of reach) {
-      for (const drawn of (service && of.get(service.protocolId)) ?? []) {
+    for (const of of works) {
+      for (const drawn of of.get(id)?.reached ?? []) {
         const same = was?.ok && is?.ok && sameTriple(was.value.get(drawn), is.value.get(drawn));
         if (booked || !same) materials.add(drawn);
       }

@@ -1,4 +1,6 @@
-import type { Material, Mix, Protocol } from '../house/house';
+import type { Material, Mix, Step, WorkedProtocol } from '../house/house';
+import type { Gloves } from '../house/houseIndex';
+import { chosenPack } from '../house/packs';
 import type { MaterialId, MixId } from '../house/ids';
 
 /*
@@ -18,19 +20,22 @@ export class MaterialFacets {
   readonly #prices = new Map<MaterialId, PriceFacet>();
 
   doseFacet(material: Material): DoseFacet {
-    const content = material.kind === 'single-dose' ? material.pack.content : undefined;
+    const content = material.kind === 'single-dose' ? chosenPack(material).content : undefined;
     return keep(this.#doses, material.id, [
       material.kind,
       material.name,
       material.unit,
       material.measures,
+      material.kind === 'consumable' ? material.countedPer : undefined,
+      material.kind === 'consumable' ? material.gloves : undefined,
       content,
     ]);
   }
 
   priceFacet(material: Material): PriceFacet {
-    const bought = material.kind === 'linen' ? material.laundry : material.pack;
-    return keep(this.#prices, material.id, [material.kind, material.name, bought]);
+    const bought = material.kind === 'linen' ? material.laundry : chosenPack(material);
+    const held = material.kind === 'fresh' ? material.yieldPerPiece : undefined;
+    return keep(this.#prices, material.id, [material.kind, material.name, bought, held]);
   }
 }
 
@@ -46,31 +51,40 @@ function keep(
 }
 
 /** Everything of a protocol that its clock depends on: all but doses, zones and notes. */
-export function clockFacet(protocol: Protocol): unknown[] {
+export function clockFacet(protocol: WorkedProtocol): unknown[] {
   const facet: unknown[] = [protocol.id, protocol.name, protocol.layerGroups];
   for (const step of protocol.steps) {
     facet.push(step.id, step.name, step.stretch, step.by, step.hands, step.minutes);
-    facet.push(step.meanwhileOf, step.layerGroupId, step.capMinutes);
+    facet.push(step.meanwhileOf, step.layerGroupId, step.inLayers, step.capMinutes);
   }
   return facet;
 }
 
-/** Whatever a protocol may draw, also through mixes, in order of first mention. */
+/**
+ * Whatever steps draw, also through mixes, in order of first mention: doses, what takes them off
+ * again, gloves.
+ */
 export function materialsReached(
-  protocol: Protocol,
+  steps: readonly Step[],
   mixes: ReadonlyMap<MixId, Mix>,
+  gloves: Gloves,
 ): readonly MaterialId[] {
   const reached = new Set<MaterialId>();
   const seen = new Set<MixId>();
   const visitMix = (mixId: MixId): void => {
     if (seen.has(mixId)) return;
     seen.add(mixId);
-    for (const { source } of mixes.get(mixId)?.parts ?? []) {
+    const mix = mixes.get(mixId);
+    const recipes = mix?.recipes ?? [];
+    for (const { source } of [...(mix?.parts ?? []), ...recipes.flatMap((each) => each.parts)]) {
       if (source.kind === 'material') reached.add(source.materialId);
       else visitMix(source.mixId);
     }
   };
-  for (const step of protocol.steps) {
+  for (const step of steps) {
+    const worn = step.gloves && gloves[step.gloves];
+    if (step.removal?.taking) reached.add(step.removal.taking.materialId);
+    if (worn !== undefined) reached.add(worn);
     for (const { source } of step.doses) {
       if (source.kind === 'material') reached.add(source.materialId);
       else visitMix(source.mixId);

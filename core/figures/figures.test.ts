@@ -8,11 +8,12 @@ import {
   house,
   measured,
   minutes,
-  pack,
+  bought,
   protocol,
   sachet,
   service,
   step,
+  stockOf,
   valueOf,
 } from '../testing/sample';
 import { createCalculator } from './createCalculator';
@@ -43,7 +44,7 @@ function sampleHouse(
     protocols: [protocol(steps)],
     services: [service()],
     demand: [{ serviceId: service().id, visitsPerWeek: 14 }],
-    stock: [{ materialId: cleanser().id, onHand: 48 }],
+    stock: [stockOf(cleanser().id, 48)],
     ...changes,
   });
 }
@@ -125,7 +126,7 @@ describe('remembering', () => {
       ...base,
       materials: base.materials.map((material) =>
         material.id === cleanser().id
-          ? { ...cleanser(), pack: pack({ content: 500, priceMinor: 9900 }) }
+          ? cleanser(bought({ content: 500, priceMinor: 9900 }))
           : material,
       ),
     };

@@ -1,3 +1,4 @@
+import type { WorkedProtocol } from '../house/house';
 import type { Draw } from '../dose/drawsOf';
 import type { Outcome, Problem } from '../house/problem';
 import type { MaterialId, ServiceId } from '../house/ids';
@@ -13,6 +14,8 @@ import type { Schedule } from '../time/schedule';
 /** Everything computed for one service; what cannot be computed says why. */
 export interface ServiceFigures {
   readonly serviceId: ServiceId;
+  /** the protocol as it is worked for the client whose figures these are */
+  readonly work: Outcome<WorkedProtocol>;
   readonly schedule: Outcome<Schedule>;
   readonly draws: Outcome<readonly Draw[]>;
   /** consumed in one visit, by material, in the material's unit */
@@ -64,6 +67,7 @@ export function problemsOf(figures: HouseFigures): Problem[] {
     for (const problem of outcome.problems) found.set(JSON.stringify(problem), problem);
   };
   for (const service of figures.services.values()) {
+    note(service.work);
     note(service.schedule);
     note(service.draws);
     note(service.cost);

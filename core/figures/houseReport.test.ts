@@ -8,12 +8,13 @@ import {
   house,
   measured,
   minutes,
-  pack,
+  bought,
   problemOf,
   protocol,
   sachet,
   service,
   step,
+  stockOf,
   valueOf,
 } from '../testing/sample';
 import { createCalculator } from './createCalculator';
@@ -29,10 +30,13 @@ const towel: Material = {
   laundry: { washMinor: 40, replacementMinor: 900, washesInLife: 100 },
 };
 const pads: Material = {
-  ...cleanser({ id: asId<Material['id']>('pads'), name: 'Pads', measures: {} }),
+  id: asId('pads'),
   kind: 'consumable',
+  countedPer: 'client',
+  name: 'Pads',
   unit: 'piece',
-  pack: pack({ content: 100, priceMinor: 500 }),
+  measures: {},
+  ...bought({ content: 100, priceMinor: 500 }),
 };
 const mask = step('mask', minutes(10), { hands: 'free' });
 const sample: House = house({
@@ -64,7 +68,7 @@ const sample: House = house({
   ],
   services: [service()],
   demand: [{ serviceId: service().id, visitsPerWeek: 7 }],
-  stock: [{ materialId: sachet().id, onHand: 30 }],
+  stock: [stockOf(sachet().id, 30)],
 });
 const reportOf = (of: House) => houseReport(of, createCalculator()(of));
 

@@ -26,7 +26,9 @@ interface DoseReport extends Triple {
 const COST_PARTS = [
   'product',
   'consumables',
+  'singleUse',
   'linen',
+  'givenAway',
   'therapist',
   'room',
   'direct',

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Dose, House, Mix, Step } from '../house/house';
+import type { BoughtMaterial, Dose, House, Line, Step, Pack } from '../house/house';
 import { asId } from '../house/ids';
+import { isStep } from '../house/protocol';
 import { exactly } from '../quantity/triple';
 import {
   cleanser,
@@ -9,18 +10,19 @@ import {
   house,
   measured,
   minutes,
+  mix,
   protocol,
   sachet,
   service,
   step,
+  stockOf,
 } from '../testing/sample';
 import { createCalculator } from './createCalculator';
 
 const oil = cleanser({ id: asId('oil'), name: 'Oil', measures: { density: 0.9 } });
-const paste: Mix = {
+const paste = mix({
   id: asId('paste'),
   name: 'Paste',
-  basis: 'g',
   bowlLoss: 0.1,
   parts: [
     {
@@ -29,7 +31,7 @@ const paste: Mix = {
     },
     { source: { kind: 'material', materialId: oil.id }, amount: measured(4, 'ml') },
   ],
-};
+});
 
 function steps(): Step[] {
   return [
@@ -48,7 +50,7 @@ const start = house({
     service({ id: asId(`v${at}`), name: `v${at}`, protocolId: asId(id) }),
   ),
   demand: [0, 1, 2, 3].map((at) => ({ serviceId: asId(`v${at}`), visitsPerWeek: at * 3 })),
-  stock: [{ materialId: oil.id, onHand: 100 }],
+  stock: [stockOf(oil.id, 100)],
 });
 
 type Edit = (house: House, which: number, size: number) => House;
@@ -58,11 +60,15 @@ function at<T>(items: readonly T[], which: number, make: (item: T) => T): T[] {
 }
 
 function eachDose(of: House, which: number, make: (dose: Dose) => Dose): House {
-  const change = (one: Step): Step => ({ ...one, doses: one.doses.map(make) });
+  const change = (one: Line): Line => (isStep(one) ? { ...one, doses: one.doses.map(make) } : one);
   return {
     ...of,
     protocols: at(of.protocols, which, (one) => ({ ...one, steps: at(one.steps, which, change) })),
   };
+}
+
+function withPack<M extends BoughtMaterial>(material: M, changes: Partial<Pack>): M {
+  return { ...material, packs: at(material.packs, 0, (pack) => ({ ...pack, ...changes })) };
 }
 
 /** The ways in which people change a house, some of them to what cannot be computed. */
@@ -70,13 +76,13 @@ const EDITS: Record<string, Edit> = {
   price: (of, which, size) => ({
     ...of,
     materials: at(of.materials, which, (one) =>
-      one.kind === 'linen' ? one : { ...one, pack: { ...one.pack, priceMinor: size * 100 } },
+      one.kind === 'linen' ? one : withPack(one, { priceMinor: size * 100 }),
     ),
   }),
   content: (of, which, size) => ({
     ...of,
     materials: at(of.materials, which, (one) =>
-      one.kind === 'linen' ? one : { ...one, pack: { ...one.pack, content: size } },
+      one.kind === 'linen' ? one : withPack(one, { content: size }),
     ),
   }),
   density: (of, which, size) => ({
@@ -113,7 +119,7 @@ const EDITS: Record<string, Edit> = {
   }),
   stock: (of, which, size) => ({
     ...of,
-    stock: at(of.stock, which, (line) => ({ ...line, onHand: size })),
+    stock: at(of.stock, which, (line) => stockOf(line.materialId, size)),
   }),
   mix: (of, _which, size) => ({ ...of, mixes: [{ ...paste, bowlLoss: (size % 10) / 10 }] }),
   margin: (of, _which, size) => ({ ...of, settings: { ...of.settings, targetMargin: size / 40 } }),

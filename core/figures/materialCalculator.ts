@@ -1,5 +1,6 @@
 import { packUnits } from '../cost/landedUnitCost';
-import type { LinenMaterial, Material } from '../house/house';
+import type { BoughtMaterial, Material, Pack } from '../house/house';
+import { chosenPack, leadTimeOf, preferredPack } from '../house/packs';
 import type { HouseIndex } from '../house/houseIndex';
 import type { MaterialId } from '../house/ids';
 import { fail, failWith, ok, type Outcome, type Problem } from '../house/problem';
@@ -9,8 +10,6 @@ import { reorderPoint, type ReorderPoint } from '../stock/reorderPoint';
 import { usesWhileWaiting, type UsesWhileWaiting } from '../stock/usesWhileWaiting';
 import type { MaterialFigures, MaterialUse, Restocking } from './houseFigures';
 import { Remembered } from './remember';
-
-type UsedUp = Exclude<Material, LinenMaterial>;
 
 /** What the figures of a material are made from, besides the material itself. */
 export interface MaterialInputs {
@@ -60,18 +59,18 @@ export class MaterialCalculator {
   }
 
   #restock(
-    material: UsedUp,
+    material: BoughtMaterial,
     uses: readonly MaterialUse[],
     onHand: number,
     { index, faults, serviceLevel }: MaterialInputs,
   ): Outcome<Restocking> {
-    const supplier = index.suppliers.get(material.supplierId);
-    const { content, containers } = material.pack;
+    const pack = chosenPack(material);
+    const supplier = index.suppliers.get(pack.supplierId);
     const from = [
       uses,
       supplier,
-      content,
-      containers,
+      pack,
+      material.kind === 'fresh' ? material.yieldPerPiece : undefined,
       material.kind,
       material.unit,
       material.name,
@@ -101,13 +100,14 @@ function flatten(uses: readonly MaterialUse[]): unknown[] {
 }
 
 function awaitDelivery(
-  material: UsedUp,
+  material: BoughtMaterial,
   uses: readonly MaterialUse[],
   index: HouseIndex,
   serviceLevel: number,
 ): Outcome<Awaited> {
   const where = { materialId: material.id };
-  const supplier = index.suppliers.get(material.supplierId);
+  const pack = preferredPack(material);
+  const supplier = index.suppliers.get(pack.supplierId);
   if (!supplier) {
     return fail(
       'supplier-unknown',
@@ -121,10 +121,10 @@ function awaitDelivery(
   const demand = materialDemand(
     uses.map((use) => ({ visitsPerWeek: use.visitsPerWeek, amount: use.consumed.usual })),
   );
-  const waiting = usesWhileWaiting(demand.usesPerDay, supplier);
+  const waiting = usesWhileWaiting(demand.usesPerDay, leadTimeOf(pack, supplier));
   const terms = {
-    indivisible: indivisible(material),
-    packUnits: packUnits(material.pack),
+    indivisible: indivisible(material, pack),
+    packUnits: packUnits(pack),
     serviceLevel,
   };
   const point = reorderPoint(demand, waiting, terms, where);
@@ -132,7 +132,7 @@ function awaitDelivery(
 }
 
 /** The whole steps in which a material goes: one single dose, one piece; nothing for ml and g by hand. */
-function indivisible(material: UsedUp): number | undefined {
-  if (material.kind === 'single-dose') return material.pack.content;
+function indivisible(material: BoughtMaterial, pack: Pack): number | undefined {
+  if (material.kind === 'single-dose') return pack.content;
   return material.unit === 'piece' ? 1 : undefined;
 }

@@ -10,7 +10,17 @@ export interface Changes {
 }
 
 /** The parts of a House in which a change may reach every figure. */
-const WIDE = ['settings', 'rooms', 'people', 'suppliers', 'mixes', 'services'] as const;
+const WIDE = [
+  'settings',
+  'rooms',
+  'people',
+  'suppliers',
+  'mixes',
+  'devices',
+  'blocks',
+  'editions',
+  'services',
+] as const;
 
 /**
  * The things that differ between two Houses, when that is all that differs: told by identity, since

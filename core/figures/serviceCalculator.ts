@@ -2,22 +2,23 @@ import { serviceCost, type MinuteRates, type ServiceCost } from '../cost/service
 import { ratePerMinute } from '../cost/therapistRate';
 import { consumptionByMaterial } from '../dose/consumption';
 import { drawsOf, type Draw } from '../dose/drawsOf';
-import type { House, Protocol, Service } from '../house/house';
+import type { House, Service, WorkedProtocol } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
-import { collect, fail, failWith, ok, type Outcome, type Problem } from '../house/problem';
+import { collect, failWith, ok, type Outcome, type Problem } from '../house/problem';
 import { costPlusPrice, type CostPlusPrice, type PriceLoad } from '../price/priceOf';
 import type { Triple } from '../quantity/triple';
 import { scheduleOf, type Schedule } from '../time/schedule';
 import { clockFacet, type DoseFacet } from './facets';
 import type { ServiceFigures } from './houseFigures';
 import { Remembered } from './remember';
+import { clientOf, settingsFor, shelfOf, type ServiceWork } from './serviceWork';
 
 /** What the figures of a service are made from, besides the service itself. */
 export interface ServiceInputs {
   readonly house: House;
   readonly index: HouseIndex;
-  readonly reached: readonly MaterialId[];
+  readonly work: ServiceWork;
   readonly doseFacetOf: (id: MaterialId) => DoseFacet | undefined;
   readonly unitCosts: ReadonlyMap<MaterialId, Outcome<number>>;
   readonly roomRate: Outcome<number>;
@@ -39,8 +40,9 @@ export class ServiceCalculator {
 
   /** The figures of `service`. */
   compute(service: Service, inputs: ServiceInputs): ServiceFigures {
-    const protocol = inputs.index.protocols.get(service.protocolId);
-    if (!protocol) return withoutProtocol(service);
+    const { protocol: work } = inputs.work;
+    if (!work.ok) return withoutWork(service, work);
+    const protocol = work.value;
     const { settings } = inputs.house;
     const schedule = this.#schedules.get(
       service.id,
@@ -51,8 +53,9 @@ export class ServiceCalculator {
     const rates = this.#rate(service, protocol, inputs);
     const cost = this.#cost(service, dosed, schedule, rates, inputs);
     const price = this.#price(service, cost, schedule, inputs.house);
-    return this.#figures.get(service.id, [schedule, dosed, rates, cost, price], () => ({
+    return this.#figures.get(service.id, [work, schedule, dosed, rates, cost, price], () => ({
       serviceId: service.id,
+      work,
       schedule,
       ...dosed,
       rates,
@@ -75,30 +78,30 @@ export class ServiceCalculator {
     }
   }
 
-  #dose(service: Service, protocol: Protocol, inputs: ServiceInputs): Dosed {
-    const { house, index, reached, doseFacetOf } = inputs;
-    const { settings } = house;
+  #dose(service: Service, protocol: WorkedProtocol, inputs: ServiceInputs): Dosed {
+    const { house, index, work, doseFacetOf } = inputs;
+    const settings = settingsFor(house.settings, clientOf(service));
     const from = [
       protocol,
       service.visitKind,
-      house.mixes,
+      work.mixes,
       settings.spoons,
       settings.handlingLoss,
       settings.coatMgPerCm2,
       settings.referenceClient,
       settings.trunkPercent,
       settings.faceShares,
-      ...reached.map(doseFacetOf),
+      ...work.reached.map(doseFacetOf),
     ];
     return this.#doses.get(service.id, from, () => {
-      const draws = drawsOf(protocol, service.visitKind, index, settings);
+      const draws = drawsOf(protocol, service.visitKind, shelfOf(work, index), settings);
       return { draws, consumption: draws.ok ? ok(consumptionByMaterial(draws.value)) : draws };
     });
   }
 
   #rate(
     service: Service,
-    protocol: Protocol,
+    protocol: WorkedProtocol,
     { house, index, roomRate }: ServiceInputs,
   ): Outcome<MinuteRates> {
     const { settings } = house;
@@ -115,10 +118,10 @@ export class ServiceCalculator {
     { draws }: Dosed,
     schedule: Outcome<Schedule>,
     rates: Outcome<MinuteRates>,
-    { house, index, reached, unitCosts }: ServiceInputs,
+    { house, index, work, unitCosts }: ServiceInputs,
   ): Outcome<ServiceCost> {
     const charge = house.settings.therapistCharge;
-    const from = [draws, schedule, rates, charge, ...reached.map((id) => unitCosts.get(id))];
+    const from = [draws, schedule, rates, charge, ...work.reached.map((id) => unitCosts.get(id))];
     return this.#costs.get(service.id, from, () =>
       draws.ok && schedule.ok && rates.ok
         ? serviceCost(draws.value, schedule.value, index.materials, unitCosts, rates.value, charge)
@@ -173,13 +176,13 @@ function missing(outcomes: readonly Outcome<unknown>[]): readonly Problem[] {
   return all.ok ? [] : all.problems;
 }
 
-function withoutProtocol(service: Service): ServiceFigures {
-  const none = fail('protocol-unknown', `${service.name} has no protocol in the house.`, {
-    serviceId: service.id,
-    field: 'protocolId',
-  });
+function withoutWork(
+  service: Service,
+  none: Outcome<WorkedProtocol> & { ok: false },
+): ServiceFigures {
   return {
     serviceId: service.id,
+    work: none,
     schedule: none,
     draws: none,
     consumption: none,

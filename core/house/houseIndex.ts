@@ -1,15 +1,48 @@
-import type { House, Material, Mix, Person, Protocol, Service, Supplier } from './house';
-import type { MaterialId, MixId, PersonId, ProtocolId, ServiceId, SupplierId } from './ids';
+import type {
+  Block,
+  Device,
+  Edition,
+  House,
+  Material,
+  Mix,
+  Person,
+  Protocol,
+  Service,
+  Supplier,
+} from './house';
+import { onHandOf } from '../stock/stockTypes';
+import type {
+  BlockId,
+  DeviceId,
+  MaterialId,
+  MixId,
+  PersonId,
+  ProtocolId,
+  ServiceId,
+  SupplierId,
+} from './ids';
 
 /** The materials and mixes that a dose may be drawn from. */
 export interface ShelfIndex {
   readonly materials: ReadonlyMap<MaterialId, Material>;
   readonly mixes: ReadonlyMap<MixId, Mix>;
+  /** the gloves that steps ask for */
+  readonly gloves: Gloves;
+}
+
+/** Which material is meant by plain and by sterile gloves. */
+export interface Gloves {
+  readonly plain?: MaterialId;
+  readonly sterile?: MaterialId;
 }
 
 /** A House by id. */
 export interface HouseIndex extends ShelfIndex {
+  readonly devices: ReadonlyMap<DeviceId, Device>;
+  readonly blocks: ReadonlyMap<BlockId, Block>;
   readonly protocols: ReadonlyMap<ProtocolId, Protocol>;
+  /** by `editionKey` */
+  readonly editions: ReadonlyMap<string, Edition>;
   readonly services: ReadonlyMap<ServiceId, Service>;
   readonly people: ReadonlyMap<PersonId, Person>;
   readonly suppliers: ReadonlyMap<SupplierId, Supplier>;
@@ -24,13 +57,35 @@ export function indexHouse(house: House): HouseIndex {
   return {
     materials: byId(house.materials),
     mixes: byId(house.mixes),
+    gloves: glovesAmong(house.materials),
+    devices: byId(house.devices),
+    blocks: byId(house.blocks),
+    editions: indexOnce(house.editions, (edition) => [
+      editionKey(edition.protocolId, edition.number),
+      edition,
+    ]),
     protocols: byId(house.protocols),
     services: byId(house.services),
     people: byId(house.people),
     suppliers: byId(house.suppliers),
     visitsPerWeek: indexOnce(house.demand, (line) => [line.serviceId, line.visitsPerWeek]),
-    onHand: indexOnce(house.stock, (line) => [line.materialId, line.onHand]),
+    onHand: indexOnce(house.stock, (line) => [line.materialId, onHandOf(line)]),
   };
+}
+
+/** The key of an edition among all editions. */
+export function editionKey(protocolId: ProtocolId, number: number): string {
+  return `${protocolId}#${number}`;
+}
+
+/** The first material of the shelf for each kind of gloves. */
+export function glovesAmong(materials: readonly Material[]): Gloves {
+  const first = (kind: 'plain' | 'sterile'): MaterialId | undefined =>
+    materials.find(
+      (each) =>
+        each.kind === 'consumable' && each.gloves?.kind === kind && each.archivedOn === undefined,
+    )?.id;
+  return { plain: first('plain'), sterile: first('sterile') };
 }
 
 function byId<I, T extends { readonly id: I }>(things: readonly T[]): ReadonlyMap<I, T> {

@@ -7,10 +7,20 @@ export type ProtocolId = Id<'protocol'>;
 export type StepId = Id<'step'>;
 export type DoseId = Id<'dose'>;
 export type LayerGroupId = Id<'layerGroup'>;
+export type BlockId = Id<'block'>;
+export type ChoiceId = Id<'choice'>;
+export type OptionId = Id<'option'>;
+export type DeviceId = Id<'device'>;
 export type ServiceId = Id<'service'>;
 export type PersonId = Id<'person'>;
 export type RoomId = Id<'room'>;
 export type SupplierId = Id<'supplier'>;
+export type PackId = Id<'pack'>;
+export type LotId = Id<'lot'>;
+/** One container that was opened: a bottle, a tub, a fruit that was cut. */
+export type ContainerId = Id<'container'>;
+/** One entry into the ledger, with all the movements it makes. */
+export type EntryId = Id<'entry'>;
 
 /** Any of the ids of a House. */
 export type AnyId =
@@ -20,10 +30,18 @@ export type AnyId =
   | StepId
   | DoseId
   | LayerGroupId
+  | BlockId
+  | ChoiceId
+  | OptionId
+  | DeviceId
   | ServiceId
   | PersonId
   | RoomId
-  | SupplierId;
+  | SupplierId
+  | PackId
+  | LotId
+  | ContainerId
+  | EntryId;
 
 /** Marks a plain string, already checked at the edge, as an id of the kind the caller expects. */
 export function asId<I extends AnyId>(text: string): I {

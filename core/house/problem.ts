@@ -2,11 +2,16 @@
 export interface Where {
   readonly settings?: true;
   readonly materialId?: string;
+  readonly packId?: string;
+  readonly lotId?: string;
   readonly mixId?: string;
   readonly protocolId?: string;
   readonly stepId?: string;
   readonly doseId?: string;
   readonly layerGroupId?: string;
+  readonly choiceId?: string;
+  readonly blockId?: string;
+  readonly deviceId?: string;
   readonly serviceId?: string;
   readonly personId?: string;
   readonly field?: string;
@@ -34,13 +39,40 @@ export type ProblemCode =
   | 'meanwhile-nested'
   | 'layers-invalid'
   | 'contact-cap-passed'
+  | 'block-unknown'
+  | 'block-cyclic'
+  | 'choice-invalid'
+  | 'choice-unmet'
+  | 'choice-gap'
+  | 'endpoint-uncapped'
+  | 'device-unknown'
+  | 'device-limit'
+  | 'device-zone'
+  | 'device-taken'
+  | 'hands-taken'
+  | 'zone-covered'
+  | 'zones-overlap'
+  | 'mix-not-ready'
+  | 'mix-too-old'
+  | 'gloves-missing'
+  | 'score-invalid'
+  | 'material-archived'
+  | 'care-combination'
+  | 'line-invalid'
+  | 'edition-unknown'
   | 'pay-missing'
   | 'rooms-missing'
   | 'setting-invalid'
   | 'fees-too-high'
   | 'ending-impossible'
   | 'supplier-unknown'
-  | 'stock-invalid';
+  | 'stock-invalid'
+  | 'measure-invalid'
+  | 'day-invalid'
+  | 'lot-unknown'
+  | 'stock-short'
+  | 'entry-invalid'
+  | 'list-invalid';
 
 /**
  * A fault as a value: what is wrong in words a therapist uses, and where. Never thrown, never a NaN,

@@ -21,6 +21,10 @@ export interface HouseSettings {
   readonly currency: string;
   readonly spoons: Spoons;
   readonly referenceClient: { readonly heightCm: number; readonly weightKg: number };
+  /** whom "a small build" and "a large build" mean */
+  readonly builds: Readonly<
+    Record<'small' | 'large', { readonly heightCm: number; readonly weightKg: number }>
+  >;
   /** house estimates of the anterior trunk's parts, as percent of the body surface */
   readonly trunkPercent: { readonly decollete: number; readonly abdomen: number };
   /** house estimates of the parts of the face, as shares of the face; they sum to 1 */
@@ -52,4 +56,6 @@ export interface HouseSettings {
   readonly targetMargin: number;
   readonly priceEndings: PriceEndings;
   readonly serviceLevel: number;
+  /** days of demand that the house buys at once, for comparing packs */
+  readonly orderDays: number;
 }

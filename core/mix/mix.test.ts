@@ -6,7 +6,8 @@ import { exactly } from '../quantity/triple';
 import {
   cleanser,
   measured,
-  pack,
+  mix as sampleMix,
+  bought,
   problemOf,
   sachet,
   settings,
@@ -26,7 +27,7 @@ function part(materialId: string, amount: MixPart['amount']): MixPart {
 }
 
 function mix(id: string, parts: MixPart[], changes: Partial<Mix> = {}): Mix {
-  return { id: asId(id), name: id, basis: 'g', bowlLoss: 0, parts, ...changes };
+  return sampleMix({ id: asId(id), name: id, parts, ...changes });
 }
 
 const clayMask = mix('mask', [part('clay', measured(40, 'g')), part('water', measured(60, 'ml'))], {
@@ -122,7 +123,7 @@ describe('laws of mixes', () => {
       part('sachet', { how: 'packs', quantity: exactly(2) }),
       part('clay', measured(10, 'g')),
     ]);
-    const onShelf = shelf([sachet({ pack: pack({ content: 4 }) }), powder], [recipe]);
+    const onShelf = shelf([sachet(bought({ content: 4 })), powder], [recipe]);
     const need = fc.double({ min: 0.1, max: 400, noNaN: true });
     fc.assert(
       fc.property(need, need, (a, b) => {

@@ -1,4 +1,4 @@
-import type { Mix, MixPart } from '../house/house';
+import type { Amount, Mix, MixPart } from '../house/house';
 import type { MixId } from '../house/ids';
 import { collect, fail, ok, type Outcome, type Where } from '../house/problem';
 import type { ShelfIndex } from '../house/houseIndex';
@@ -30,7 +30,7 @@ export interface ResolvedMix {
 
 /**
  * A mix with its parts in base units and the yield of its reference batch: the sum of the parts in
- * the mix's basis x (1 - bowl loss).
+ * the mix's basis x (1 - bowl loss). Parts told as a ratio are a batch of so many ml or g each.
  * @returns problems for an unknown mix or material, no parts, a missing density, or parts in pieces
  * @see M1
  */
@@ -85,7 +85,11 @@ function resolvePart(
       where,
     );
   }
-  const amount = resolveAmount(part.amount, [], drawable, settings, where);
+  const stated: Amount =
+    part.amount.how === 'ratio'
+      ? { how: 'measured', quantity: part.amount.parts, unit: part.amount.unit }
+      : part.amount;
+  const amount = resolveAmount(stated, [], drawable, settings, where);
   return amount.ok ? ok({ part, drawable, amount: amount.value.drawn }) : amount;
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { LayerGroup, Protocol, Step, VisitKind } from '../house/house';
+import type { LayerGroup, Step, VisitKind, WorkedProtocol } from '../house/house';
 import { asId } from '../house/ids';
 import { minutes, problemOf, protocol, step, valueOf } from '../testing/sample';
 import { arrange, STRETCHES } from './arrange';
@@ -12,13 +12,16 @@ const layers: LayerGroup = {
 };
 
 /** What happens, in words: name, layer and what lies beside it. */
-function told(of: Protocol, kind: VisitKind): string[] {
+function told(of: WorkedProtocol, kind: VisitKind): string[] {
   const arranged = valueOf(arrange(of, kind));
   return STRETCHES.flatMap((stretch) =>
     arranged[stretch].map((occurrence) => {
       if (occurrence.kind === 'between') return `wait after ${occurrence.layer}`;
+      if (occurrence.kind === 'test') return `test ${occurrence.spot.zones.join('+')}`;
       const beside = occurrence.meanwhile.map((one) => one.name).join('+');
-      const layer = occurrence.layer === undefined ? '' : ` ${occurrence.layer}`;
+      const { half } = occurrence;
+      const turn = half === undefined ? '' : half === 'one-half' ? 'a' : 'b';
+      const layer = occurrence.layer === undefined ? '' : ` ${occurrence.layer}${turn}`;
       return `${occurrence.step.name}${layer}${beside === '' ? '' : ` with ${beside}`}`;
     }),
   );
@@ -86,7 +89,7 @@ describe('what cannot be worked', () => {
   const mask = step('mask', minutes(9));
   const hands = step('hands', minutes(1), { meanwhileOf: mask.id });
 
-  it.each<[string, Protocol, string, RegExp]>([
+  it.each<[string, WorkedProtocol, string, RegExp]>([
     ['no steps', protocol([], { name: 'Blank' }), 'protocol-empty', /Blank has no steps yet/],
     [
       'work beside a step that is gone',

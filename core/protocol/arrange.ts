@@ -1,7 +1,17 @@
-import type { LayerGroup, Protocol, Step, Stretch, VisitKind } from '../house/house';
+import type {
+  LayerGroup,
+  Step,
+  Stretch,
+  TestSpot,
+  VisitKind,
+  WorkedProtocol,
+} from '../house/house';
 import { failWith, ok, type Outcome, type Problem } from '../house/problem';
 
-/** A step, or the wait between two layers, as often as it really happens. */
+/** Which half of the face, where one is worked after the other. */
+export type Half = 'one-half' | 'other-half';
+
+/** A step, the wait between two layers or a test spot, as often as it really happens. */
 export type Occurrence =
   | {
       readonly kind: 'step';
@@ -9,8 +19,12 @@ export type Occurrence =
       readonly meanwhile: readonly Step[];
       /** counted from 1, in a layer group */
       readonly layer?: number;
+      readonly half?: Half;
     }
-  | { readonly kind: 'between'; readonly group: LayerGroup; readonly layer: number };
+  | { readonly kind: 'between'; readonly group: LayerGroup; readonly layer: number }
+  | { readonly kind: 'test'; readonly group: LayerGroup; readonly spot: TestSpot };
+
+const HALVES: readonly Half[] = ['one-half', 'other-half'];
 
 /** What happens, in order, in each of the three stretches. */
 export type Arrangement = Readonly<Record<Stretch, readonly Occurrence[]>>;
@@ -25,12 +39,13 @@ interface Block {
 
 /**
  * A protocol as it is really worked: stretch after stretch, meanwhile steps beside their step, and
- * layer groups as often as the kind of visit asks.
+ * layer groups as often as the kind of visit asks, each half of the face for itself where they are
+ * worked so.
  * @returns every occurrence; problems for no steps, a meanwhile step whose step is missing or is
  *   itself meanwhile, a layer group that is unknown, parted or has no whole number of layers above 0
  * @see D4 T3
  */
-export function arrange(protocol: Protocol, visitKind: VisitKind): Outcome<Arrangement> {
+export function arrange(protocol: WorkedProtocol, visitKind: VisitKind): Outcome<Arrangement> {
   const problems: Problem[] = [];
   const where = { protocolId: protocol.id };
   if (protocol.steps.length === 0) {
@@ -76,7 +91,7 @@ export function arrange(protocol: Protocol, visitKind: VisitKind): Outcome<Arran
   return problems.length > 0 ? failWith(problems) : ok(arranged);
 }
 
-function blocksOf(protocol: Protocol, problems: Problem[]): Block[] {
+function blocksOf(protocol: WorkedProtocol, problems: Problem[]): Block[] {
   const blocks = new Map<string, Block>();
   for (const step of protocol.steps) {
     if (step.meanwhileOf === undefined) blocks.set(step.id, { step, meanwhile: [] });
@@ -117,11 +132,32 @@ function layerFault(
 
 function layersOf(group: LayerGroup, members: readonly Block[], layers: number): Occurrence[] {
   const occurrences: Occurrence[] = [];
+  if (group.testSpot) occurrences.push({ kind: 'test', group, spot: group.testSpot });
   for (let layer = 1; layer <= layers; layer += 1) {
-    for (const member of members) occurrences.push({ kind: 'step', ...member, layer });
+    const isDone = (step: Step): boolean => isInLayer(step, layer, layers);
+    for (const half of group.halves ? HALVES : [undefined]) {
+      for (const { step, meanwhile } of members) {
+        if (!isDone(step)) continue;
+        const beside = meanwhile.filter(isDone);
+        occurrences.push({ kind: 'step', step, meanwhile: beside, layer, half });
+      }
+    }
     if (layer < layers && group.between) occurrences.push({ kind: 'between', group, layer });
   }
   return occurrences;
+}
+
+function isInLayer({ inLayers }: Step, layer: number, layers: number): boolean {
+  switch (inLayers) {
+    case undefined:
+      return true;
+    case 'first':
+      return layer === 1;
+    case 'last':
+      return layer === layers;
+    case 'all-but-last':
+      return layer < layers;
+  }
 }
 
 function runOf<T>(items: readonly T[], from: number, belongs: (item: T) => boolean): T[] {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { LayerGroup, Protocol, Step } from '../house/house';
+import type { LayerGroup, Line, Step, WorkedProtocol } from '../house/house';
 import { asId, type StepId } from '../house/ids';
 import { minutes, protocol, step } from '../testing/sample';
 import { arrange } from './arrange';
@@ -37,8 +37,8 @@ const sample = protocol(
   { layerGroups: [layers] },
 );
 const id = (name: string): StepId => asId(name);
-const names = (of: Protocol): string => of.steps.map((each) => each.name).join(' ');
-const find = (of: Protocol, name: string): Step | undefined =>
+const names = (of: WorkedProtocol): string => of.steps.map((each) => each.name).join(' ');
+const find = (of: WorkedProtocol, name: string): Line | undefined =>
   of.steps.find((each) => each.name === name);
 
 describe('editing steps', () => {
@@ -119,12 +119,12 @@ describe('laws of editing', () => {
   const edit = fc.oneof(
     fc.tuple(which, fc.constantFrom<'up' | 'down'>('up', 'down')).map(
       ([a, d]) =>
-        (p: Protocol) =>
+        (p: WorkedProtocol) =>
           nudgeStep(p, a, d),
     ),
     fc.tuple(which, which).map(
       ([a, b]) =>
-        (p: Protocol) =>
+        (p: WorkedProtocol) =>
           moveStepTo(p, a, b),
     ),
   );

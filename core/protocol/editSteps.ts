@@ -1,36 +1,36 @@
-import type { LayerGroup, Protocol, Step } from '../house/house';
+import type { LayerGroup, Line, Step, Writing } from '../house/house';
 import type { StepId } from '../house/ids';
 import { STRETCHES } from './arrange';
 
 /** A step of its own with what is done beside it: what moves as one. */
-interface Block {
-  readonly step: Step;
-  readonly beside: readonly Step[];
+interface Together {
+  readonly step: Line;
+  readonly beside: readonly Line[];
 }
 
 /**
  * Puts `step` after the block or meanwhile step `afterId`, in the same stretch, layers and beside the
  * same step; at the end of the visit when nothing is named.
  */
-export function insertStep(protocol: Protocol, step: Step, afterId?: StepId): Protocol {
+export function insertStep<W extends Writing>(protocol: W, step: Line, afterId?: StepId): W {
   const after = protocol.steps.find((candidate) => candidate.id === afterId);
-  if (!after) return withBlocks(protocol, [...blocksOf(protocol), { step, beside: [] }]);
-  const placed: Step = {
+  if (!after) return withTogether(protocol, [...togetherIn(protocol), { step, beside: [] }]);
+  const placed: Line = {
     ...step,
     stretch: after.stretch,
     layerGroupId: after.layerGroupId,
     meanwhileOf: after.meanwhileOf,
   };
-  const blocks = blocksOf(protocol);
+  const blocks = togetherIn(protocol);
   if (after.meanwhileOf === undefined) {
-    return withBlocks(
+    return withTogether(
       protocol,
       blocks.flatMap((block) =>
         block.step.id === after.id ? [block, { step: placed, beside: [] }] : [block],
       ),
     );
   }
-  return withBlocks(
+  return withTogether(
     protocol,
     blocks.map((block) => ({
       ...block,
@@ -39,11 +39,46 @@ export function insertStep(protocol: Protocol, step: Step, afterId?: StepId): Pr
   );
 }
 
+/** Puts a step after another, or beside it where that can be. */
+export function inserted<W extends Writing>(
+  writing: W,
+  line: Line,
+  after: Line | undefined,
+  beside: boolean,
+): W {
+  const host = after && (after.meanwhileOf ?? after.id);
+  const added = insertStep(writing, line, after?.id);
+  return beside && host !== undefined ? putBeside(added, line.id, host) : added;
+}
+
+/** Puts many steps one after the other, each in its own stretch; those said to be so beside the one before. */
+export function insertedAll<W extends Writing>(
+  writing: W,
+  steps: readonly { readonly step: Step; readonly beside: boolean }[],
+  after: Line | undefined,
+): W {
+  let last = after;
+  return steps.reduce((so, { step, beside }) => {
+    const anchor =
+      last?.stretch === step.stretch
+        ? last
+        : so.steps.findLast((line) => line.stretch === step.stretch);
+    const added = inserted(so, step, beside ? last : anchor, beside);
+    const placed = beside
+      ? added
+      : ordered(changeStep(added, step.id, { stretch: step.stretch, meanwhileOf: undefined }));
+    const made = placed.steps.find((line) => line.id === step.id);
+    /* Another stretch has its own place; the one in hand is gone on with afterwards. */
+    if (made?.stretch === (after?.stretch ?? 'visit')) last = made;
+    return placed;
+  }, writing);
+}
+
 /** Takes a step out; what was done beside it becomes a step of its own in its place. */
-export function removeStep(protocol: Protocol, id: StepId): Protocol {
-  return withBlocks(
+export function removeStep<W extends Writing>(protocol: W, id: StepId): W {
+  return withTogether(
     protocol,
-    blocksOf(protocol).flatMap(({ step, beside }) =>
+    togetherIn(protocol).flatMap(({ step, beside }) =>
       step.id === id
         ? beside.map((one) => ({ step: { ...one, meanwhileOf: undefined }, beside: [] }))
         : [{ step, beside: beside.filter((one) => one.id !== id) }],
@@ -52,7 +87,7 @@ export function removeStep(protocol: Protocol, id: StepId): Protocol {
 }
 
 /** Changes some keys of a step. */
-export function changeStep(protocol: Protocol, id: StepId, changes: Partial<Step>): Protocol {
+export function changeStep<W extends Writing>(protocol: W, id: StepId, changes: Partial<Step>): W {
   return {
     ...protocol,
     steps: protocol.steps.map((step) => (step.id === id ? { ...step, ...changes } : step)),
@@ -63,13 +98,13 @@ export function changeStep(protocol: Protocol, id: StepId, changes: Partial<Step
  * Moves a step one place up or down. At the edge of a stretch or of layers it first goes over the
  * edge; a meanwhile step stays beside its step.
  */
-export function nudgeStep(protocol: Protocol, id: StepId, direction: 'up' | 'down'): Protocol {
+export function nudgeStep<W extends Writing>(protocol: W, id: StepId, direction: 'up' | 'down'): W {
   const by = direction === 'up' ? -1 : 1;
-  const blocks = blocksOf(protocol);
+  const blocks = togetherIn(protocol);
   const at = blocks.findIndex((block) => block.step.id === id);
   const block = blocks[at];
   if (!block) {
-    return withBlocks(
+    return withTogether(
       protocol,
       blocks.map((each) => ({
         ...each,
@@ -86,24 +121,24 @@ export function nudgeStep(protocol: Protocol, id: StepId, direction: 'up' | 'dow
     const stretch = STRETCHES[STRETCHES.indexOf(block.step.stretch) + by];
     if (!stretch) return protocol;
     const moved = { ...block.step, stretch, layerGroupId: undefined };
-    return withBlocks(protocol, blocks.with(at, { ...block, step: moved }));
+    return withTogether(protocol, blocks.with(at, { ...block, step: moved }));
   }
   if (neighbour.step.layerGroupId !== block.step.layerGroupId) {
     const layerGroupId =
       block.step.layerGroupId === undefined ? neighbour.step.layerGroupId : undefined;
-    return withBlocks(
+    return withTogether(
       protocol,
       blocks.with(at, { ...block, step: { ...block.step, layerGroupId } }),
     );
   }
-  return withBlocks(protocol, swapped(blocks, at, by));
+  return withTogether(protocol, swapped(blocks, at, by));
 }
 
 /**
  * Moves a step to the place of another, taking on its stretch and layers; a meanwhile step goes
  * beside that step.
  */
-export function moveStepTo(protocol: Protocol, id: StepId, overId: StepId): Protocol {
+export function moveStepTo<W extends Writing>(protocol: W, id: StepId, overId: StepId): W {
   const moving = protocol.steps.find((step) => step.id === id);
   const over = protocol.steps.find((step) => step.id === overId);
   if (!moving || !over || id === overId || over.meanwhileOf === id) return protocol;
@@ -117,7 +152,7 @@ export function moveStepTo(protocol: Protocol, id: StepId, overId: StepId): Prot
       (down || over.meanwhileOf === undefined ? 1 : 0);
     return ordered({ ...protocol, steps: rest.toSpliced(to, 0, { ...moving, meanwhileOf: host }) });
   }
-  const blocks = blocksOf(protocol);
+  const blocks = togetherIn(protocol);
   const from = blocks.findIndex((block) => block.step.id === id);
   const to = blocks.findIndex((block) => block.step.id === host);
   const block = blocks[from];
@@ -125,11 +160,15 @@ export function moveStepTo(protocol: Protocol, id: StepId, overId: StepId): Prot
   if (!block || !target) return protocol;
   const { stretch, layerGroupId } = target.step;
   const moved = { ...block, step: { ...block.step, stretch, layerGroupId } };
-  return withBlocks(protocol, blocks.toSpliced(from, 1).toSpliced(to, 0, moved));
+  return withTogether(protocol, blocks.toSpliced(from, 1).toSpliced(to, 0, moved));
 }
 
 /** Puts a step beside another, with all that was beside it; or makes it a step of its own. */
-export function putBeside(protocol: Protocol, id: StepId, hostId: StepId | undefined): Protocol {
+export function putBeside<W extends Writing>(
+  protocol: W,
+  id: StepId,
+  hostId: StepId | undefined,
+): W {
   if (hostId === id) return protocol;
   const steps = protocol.steps.map((step) => {
     if (step.id === id) return { ...step, meanwhileOf: hostId };
@@ -141,30 +180,30 @@ export function putBeside(protocol: Protocol, id: StepId, hostId: StepId | undef
 }
 
 /** Puts a step into layers, next to their other steps, or takes it out of them. */
-export function putInLayers(
-  protocol: Protocol,
+export function putInLayers<W extends Writing>(
+  protocol: W,
   id: StepId,
   layerGroupId: LayerGroup['id'] | undefined,
-): Protocol {
+): W {
   const changed = changeStep(protocol, id, { layerGroupId });
-  const blocks = blocksOf(changed);
+  const blocks = togetherIn(changed);
   const block = blocks.find((each) => each.step.id === id);
   const rest = blocks.filter((each) => each !== block);
   const last = rest.findLastIndex((each) => each.step.layerGroupId === layerGroupId);
-  if (!block || layerGroupId === undefined || last === -1) return withBlocks(changed, blocks);
+  if (!block || layerGroupId === undefined || last === -1) return withTogether(changed, blocks);
   const stretch = rest[last]?.step.stretch ?? block.step.stretch;
-  return withBlocks(
+  return withTogether(
     changed,
     rest.toSpliced(last + 1, 0, { ...block, step: { ...block.step, stretch } }),
   );
 }
 
 /** The steps in the order in which they are worked: stretch by stretch, each followed by what is done beside it. */
-export function ordered(protocol: Protocol): Protocol {
-  return withBlocks(protocol, blocksOf(protocol));
+export function ordered<W extends Writing>(protocol: W): W {
+  return withTogether(protocol, togetherIn(protocol));
 }
 
-function blocksOf({ steps }: Protocol): Block[] {
+function togetherIn({ steps }: Writing): Together[] {
   const outer = new Set(
     steps.filter((step) => step.meanwhileOf === undefined).map((step) => step.id),
   );
@@ -173,7 +212,7 @@ function blocksOf({ steps }: Protocol): Block[] {
     .map((step) => ({ step, beside: steps.filter((one) => one.meanwhileOf === step.id) }));
 }
 
-function withBlocks(protocol: Protocol, blocks: readonly Block[]): Protocol {
+function withTogether<W extends Writing>(protocol: W, blocks: readonly Together[]): W {
   const steps = STRETCHES.flatMap((stretch) =>
     blocks
       .filter((block) => block.step.stretch === stretch)

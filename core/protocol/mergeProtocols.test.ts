@@ -20,7 +20,7 @@ describe('bringing two edits together', () => {
     expect(clashes).toEqual([]);
     expect(merged).toMatchObject({ name: 'Theirs', summary: 'mine' });
     expect(merged.steps.map((each) => each.name)).toEqual(['cleanse', 'mask', 'tone', 'finish']);
-    expect(merged.steps[0]?.minutes.usual).toBe(5);
+    expect(merged.steps[0]).toMatchObject({ minutes: { usual: 5 } });
   });
 
   it('is the same from both sides when nothing clashes', () => {
@@ -35,9 +35,28 @@ describe('bringing two edits together', () => {
     const mine = changeStep(base, mask.id, { minutes: minutes(10) });
     const theirs = changeStep(base, mask.id, { minutes: minutes(15) });
     const { protocol: merged, clashes } = mergeProtocols(base, mine, theirs);
-    expect(clashes).toEqual(['mask']);
-    expect(merged.steps[1]?.minutes.usual).toBe(10);
-    expect(mergeProtocols(base, removeStep(base, mask.id), theirs).clashes).toEqual(['mask']);
+    expect(clashes).toEqual([{ key: mask.id, name: 'mask' }]);
+    expect(merged.steps[1]).toMatchObject({ minutes: { usual: 10 } });
+    expect(mergeProtocols(base, removeStep(base, mask.id), theirs).clashes).toEqual([
+      { key: mask.id, name: 'mask' },
+    ]);
+  });
+
+  it('takes their side of a clash where that is chosen, step by step', () => {
+    const edit = (of: typeof base, cleansing: number, masking: number): typeof base =>
+      changeStep(changeStep(of, cleanse.id, { minutes: minutes(cleansing) }), mask.id, {
+        minutes: minutes(masking),
+      });
+    const { protocol: merged } = mergeProtocols(
+      base,
+      edit(base, 6, 10),
+      edit(base, 7, 15),
+      (key) => (key === mask.id ? 'theirs' : 'mine'),
+    );
+    expect(merged.steps.slice(0, 2)).toMatchObject([
+      { minutes: { usual: 6 } },
+      { minutes: { usual: 15 } },
+    ]);
   });
 
   it('leaves no work beside a step that the other took out', () => {

@@ -1,43 +1,67 @@
-import type { LayerGroup, Protocol, Step } from '../house/house';
+import type { Line, Protocol, Writing } from '../house/house';
+import type { ChoiceId } from '../house/ids';
 import { ordered } from './editSteps';
 
 /** Two edits of the same protocol brought together. */
 export interface Merged {
   readonly protocol: Protocol;
-  /** names of what both changed differently; there, mine stands in `protocol` */
-  readonly clashes: readonly string[];
+  /** what both changed differently */
+  readonly clashes: readonly Clash[];
 }
+
+/** Something that both changed differently. */
+export interface Clash {
+  /** of a step, layers or a choice its id; otherwise what it is */
+  readonly key: string;
+  readonly name: string;
+}
+
+/** Whose side stands where both changed something. */
+export type Side = 'mine' | 'theirs';
 
 /**
  * Brings together what two people made of the same protocol: a thing that only one of them changed
  * is as that one left it. The order of steps is mine, with their new steps after the step they
  * followed.
  * @param base what both began with
+ * @param sideOf whose side stands in a clash, by its key; mine unless told
  */
-export function mergeProtocols(base: Protocol, mine: Protocol, theirs: Protocol): Merged {
-  const clashes: string[] = [];
-  const pick = <V>(label: string, was: V, my: V, their: V): V => {
+export function mergeProtocols(
+  base: Protocol,
+  mine: Protocol,
+  theirs: Protocol,
+  sideOf: (key: string) => Side = () => 'mine',
+): Merged {
+  const clashes: Clash[] = [];
+  const pick = <V>(name: string, was: V, my: V, their: V, key = name): V => {
     if (same(my, their) || same(their, was)) return my;
     if (same(my, was)) return their;
-    clashes.push(label);
-    return my;
+    clashes.push({ key, name });
+    return sideOf(key) === 'mine' ? my : their;
   };
-  const steps = mergeLists<Step>(base.steps, mine.steps, theirs.steps, (step, was, my, their) =>
-    pick(step.name, was, my, their),
-  );
-  const layerGroups = mergeLists<LayerGroup>(
-    base.layerGroups,
-    mine.layerGroups,
-    theirs.layerGroups,
-    (group, was, my, their) => pick(group.name, was, my, their),
-  );
-  const protocol = ordered({
-    id: mine.id,
+  const pickNamed = <V extends { readonly id: string; readonly name: string }>(
+    any: V,
+    was: V | undefined,
+    my: V | undefined,
+    their: V | undefined,
+  ): V | undefined => pick(any.name, was, my, their, any.id);
+  const steps = mergeLists(base.steps, mine.steps, theirs.steps, pickNamed);
+  const layerGroups = mergeLists(base.layerGroups, mine.layerGroups, theirs.layerGroups, pickNamed);
+  const choices = mergeLists(base.choices, mine.choices, theirs.choices, pickNamed);
+  const written = ordered<Writing>({
+    steps: withoutDeadEnds(steps, new Set(choices.map((choice) => choice.id))),
+    layerGroups,
+    choices,
+  });
+  const protocol: Protocol = {
+    ...mine,
     name: pick('the name', base.name, mine.name, theirs.name),
     summary: pick('the summary', base.summary, mine.summary, theirs.summary),
-    steps: withoutDeadEnds(steps),
-    layerGroups,
-  });
+    cautions: pick('the cautions', base.cautions, mine.cautions, theirs.cautions),
+    around: pick('before and after', base.around, mine.around, theirs.around),
+    painRelief: pick('pain relief', base.painRelief, mine.painRelief, theirs.painRelief),
+    ...written,
+  };
   return { protocol, clashes };
 }
 
@@ -67,16 +91,21 @@ function mergeLists<T extends { readonly id: string }>(
   return merged;
 }
 
-/** One may have taken out the step beside which the other put work: it then stands by itself. */
-function withoutDeadEnds(steps: readonly Step[]): Step[] {
+/**
+ * One may have taken out the step beside which the other put work, or the choice it hangs on: it then
+ * stands by itself, for everybody.
+ */
+function withoutDeadEnds(steps: readonly Line[], choices: ReadonlySet<ChoiceId>): Line[] {
   const outer = new Set(
     steps.filter((step) => step.meanwhileOf === undefined).map((step) => step.id),
   );
-  return steps.map((step) =>
-    step.meanwhileOf === undefined || outer.has(step.meanwhileOf)
-      ? step
-      : { ...step, meanwhileOf: undefined },
-  );
+  return steps.map((step) => {
+    const alone = step.meanwhileOf !== undefined && !outer.has(step.meanwhileOf);
+    const forAll = step.option !== undefined && !choices.has(step.option.choiceId);
+    return alone || forAll
+      ? { ...step, ...(alone && { meanwhileOf: undefined }), ...(forAll && { option: undefined }) }
+      : step;
+  });
 }
 
 /** Plain data alike, whatever the order of keys; a key that holds nothing is as none. */

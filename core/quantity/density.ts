@@ -1,15 +1,16 @@
 import { fail, ok, type Outcome, type Where } from '../house/problem';
-import { scaleTriple, type Triple } from './triple';
+import { multiplyTriples, withSpread, type Triple } from './triple';
 import type { BaseUnit } from './unit';
 
 /** What must be known of a thing to change its ml into g. */
 export interface Dense {
   readonly name: string;
   readonly density?: number;
+  readonly densitySpread?: number;
 }
 
 /**
- * An amount in another base unit: g = ml x density (g/ml).
+ * An amount in another base unit: g = ml x density (g/ml); the give or take of the density widens it.
  * @param amount the amount in `from`
  * @param thing its name, for the message, and its density in g/ml
  * @param where the place that the message points to
@@ -38,5 +39,10 @@ export function convertUnit(
       { ...where, field: where.field ?? 'density' },
     );
   }
-  return ok(scaleTriple(amount, to === 'g' ? thing.density : 1 / thing.density));
+  const density = withSpread(thing.density, thing.densitySpread);
+  const factor =
+    to === 'g'
+      ? density
+      : { low: 1 / density.high, usual: 1 / density.usual, high: 1 / density.low };
+  return ok(multiplyTriples(amount, factor));
 }

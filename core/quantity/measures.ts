@@ -8,11 +8,15 @@ export interface Calibrated {
 }
 
 /** An amount the house has given a name to: "coin", "almond". */
-export interface NamedAmount {
+export interface NamedAmount extends Calibrated {
   readonly name: string;
-  readonly usual: number;
-  readonly spread?: number;
   readonly unit: 'ml' | 'g';
+}
+
+/** What a coat of a material weighs on the skin, mg/cm2. */
+export interface CoatWeight extends Calibrated {
+  /** thin, standard or generous in the place of the house's, or a name of its own: "mask" */
+  readonly name: string;
 }
 
 /**
@@ -22,24 +26,27 @@ export interface NamedAmount {
 export interface Measures {
   /** g per ml */
   readonly density?: number;
+  readonly densitySpread?: number;
   readonly mlPerPump?: Calibrated;
   readonly dropsPerMl?: Calibrated;
   readonly mlPerDropper?: Calibrated;
   readonly mlPerSpray?: Calibrated;
+  readonly mlPerSpatula?: Calibrated;
   readonly named?: readonly NamedAmount[];
+  readonly coats?: readonly CoatWeight[];
   /** share of a coat that stays on hands and tools; the house setting unless given */
   readonly handlingLoss?: number;
 }
 
-export type CountedMeasure = 'pump' | 'drop' | 'dropper' | 'spray';
+export type CountedMeasure = 'pump' | 'drop' | 'dropper' | 'spray' | 'spatula';
 
 /** Drops per ml and ml per dropperful where a material states none. */
 export const DEFAULT_DROPS_PER_ML = 20;
 export const DEFAULT_ML_PER_DROPPER = 1;
 
 /**
- * The ml that one pump, drop, dropperful or spray of a material gives, or nothing when it must be
- * calibrated first (a pump and a spray have no sensible default).
+ * The ml that one pump, drop, dropperful, spray or spatula of a material gives, or nothing when it
+ * must be calibrated first (a pump, a spray and a spatula have no sensible default).
  * @see Q3
  */
 export function mlPerCount(measures: Measures, measure: CountedMeasure): Triple | undefined {
@@ -48,6 +55,8 @@ export function mlPerCount(measures: Measures, measure: CountedMeasure): Triple 
       return measures.mlPerPump && calibrated(measures.mlPerPump);
     case 'spray':
       return measures.mlPerSpray && calibrated(measures.mlPerSpray);
+    case 'spatula':
+      return measures.mlPerSpatula && calibrated(measures.mlPerSpatula);
     case 'dropper':
       return measures.mlPerDropper
         ? calibrated(measures.mlPerDropper)
@@ -65,7 +74,24 @@ export function namedAmount(
   name: string,
 ): { readonly amount: Triple; readonly unit: BaseUnit } | undefined {
   const found = measures.named?.find((entry) => entry.name === name);
-  return found && { amount: withSpread(found.usual, found.spread), unit: found.unit };
+  return found && { amount: calibrated(found), unit: found.unit };
+}
+
+/**
+ * The weight of a coat: the material's own, or the house's of that name. mg/cm2.
+ * @param house thin, standard and generous of the house
+ * @returns nothing for a name that neither knows
+ * @see D2
+ */
+export function coatWeight(
+  measures: Measures,
+  name: string,
+  house: Readonly<Record<string, number>>,
+): Triple | undefined {
+  const own = measures.coats?.find((coat) => coat.name === name);
+  if (own) return calibrated(own);
+  const usual = Object.hasOwn(house, name) ? house[name] : undefined;
+  return usual === undefined ? undefined : exactly(usual);
 }
 
 function calibrated(figure: Calibrated): Triple {

@@ -4,15 +4,18 @@ import type {
   House,
   Minutes,
   Mix,
-  Protocol,
+  Pack,
   Service,
   SingleDoseMaterial,
   Step,
+  WorkedProtocol,
 } from '../house/house';
+import { glovesAmong, type ShelfIndex } from '../house/houseIndex';
 import { asId, type MaterialId, type ServiceId } from '../house/ids';
 import type { Outcome } from '../house/problem';
 import type { HouseSettings } from '../house/settings';
 import { exactly } from '../quantity/triple';
+import type { MaterialStock } from '../stock/stockTypes';
 
 /** The house settings of the worked figures. */
 export const settings: HouseSettings = {
@@ -21,6 +24,10 @@ export const settings: HouseSettings = {
   currency: 'EUR',
   spoons: 'metric',
   referenceClient: { heightCm: 165, weightKg: 65 },
+  builds: {
+    small: { heightCm: 155, weightKg: 50 },
+    large: { heightCm: 175, weightKg: 95 },
+  },
   trunkPercent: { decollete: 2.5, abdomen: 5.5 },
   faceShares: {
     forehead: 0.22,
@@ -50,9 +57,10 @@ export const settings: HouseSettings = {
   targetMargin: 0.35,
   priceEndings: { everyMinor: 500, endingsMinor: [0], rounding: 'up' },
   serviceLevel: 0.95,
+  orderDays: 28,
 };
 
-const supplierId = asId<BackBarMaterial['supplierId']>('northquay');
+const supplierId = asId<Pack['supplierId']>('northquay');
 
 /** A bottle of cleanser, 500 ml for 21.00, 3 % left in it. */
 export function cleanser(changes: Partial<BackBarMaterial> = {}): BackBarMaterial {
@@ -61,9 +69,8 @@ export function cleanser(changes: Partial<BackBarMaterial> = {}): BackBarMateria
     kind: 'back-bar',
     name: 'Cleanser',
     unit: 'ml',
-    supplierId,
     measures: { mlPerPump: { usual: 1.6 } },
-    pack: pack({ content: 500, priceMinor: 2100, residual: 0.03 }),
+    ...bought({ content: 500, priceMinor: 2100, residual: 0.03 }),
     ...changes,
   };
 }
@@ -75,16 +82,41 @@ export function sachet(changes: Partial<SingleDoseMaterial> = {}): SingleDoseMat
     kind: 'single-dose',
     name: 'Enzyme sachet',
     unit: 'g',
-    supplierId,
     measures: {},
-    pack: pack({ content: 6, priceMinor: 180 }),
+    ...bought({ content: 6, priceMinor: 180 }),
     ...changes,
   };
 }
 
-/** A pack of one container without discount, freight, tax or residual. */
-export function pack(changes: Partial<BackBarMaterial['pack']>): BackBarMaterial['pack'] {
+/** How a material is bought that comes in one pack only. */
+export function bought(changes: Partial<Pack>): Pick<BackBarMaterial, 'packs' | 'preferredPackId'> {
+  const only = pack(changes);
+  return { packs: [only], preferredPackId: only.id };
+}
+
+/** One lot of a material, all of it sealed. */
+export function stockOf(materialId: MaterialId, sealed: number, content = 1): MaterialStock {
   return {
+    materialId,
+    lots: [
+      {
+        id: asId('lot'),
+        materialId,
+        code: 'L1',
+        content,
+        deliveredOn: '2026-01-05',
+        sealed,
+        open: [],
+      },
+    ],
+  };
+}
+
+/** A pack of one container without discount, freight, tax or residual. */
+export function pack(changes: Partial<Pack>): Pack {
+  return {
+    id: asId('pack'),
+    supplierId,
     containers: 1,
     content: 1,
     priceMinor: 0,
@@ -118,6 +150,21 @@ export function step(name: string, time: Minutes, changes: Partial<Step> = {}): 
   };
 }
 
+/** A mix made when it is needed, without standing or an end. */
+export function mix(changes: Partial<Mix> = {}): Mix {
+  return {
+    id: asId('mix'),
+    name: 'Mix',
+    basis: 'g',
+    bowlLoss: 0,
+    parts: [],
+    made: 'just-in-time',
+    mixingMinutes: 0,
+    standingMinutes: 0,
+    ...changes,
+  };
+}
+
 /** A dose of a material, freshly opened. */
 export function dose(
   materialId: MaterialId,
@@ -141,13 +188,17 @@ export function measured(
   return { how: 'measured', quantity: exactly(quantity), unit };
 }
 
-export function protocol(steps: readonly Step[], changes: Partial<Protocol> = {}): Protocol {
+export function protocol(
+  steps: readonly Step[],
+  changes: Partial<WorkedProtocol> = {},
+): WorkedProtocol {
   return {
     id: asId('protocol'),
     name: 'Protocol',
     summary: '',
     steps,
     layerGroups: [],
+    choices: [],
     ...changes,
   };
 }
@@ -174,7 +225,10 @@ export function house(changes: Partial<House> = {}): House {
     ],
     materials: [cleanser(), sachet()],
     mixes: [],
+    devices: [],
+    blocks: [],
     protocols: [],
+    editions: [],
     services: [],
     demand: [],
     stock: [],
@@ -186,11 +240,9 @@ export function house(changes: Partial<House> = {}): House {
 export function shelf(
   materials: readonly House['materials'][number][],
   mixes: readonly Mix[] = [],
-): {
-  materials: ReadonlyMap<MaterialId, House['materials'][number]>;
-  mixes: ReadonlyMap<Mix['id'], Mix>;
-} {
+): ShelfIndex {
   return {
+    gloves: glovesAmong(materials),
     materials: new Map(materials.map((material) => [material.id, material])),
     mixes: new Map(mixes.map((mix) => [mix.id, mix])),
   };

@@ -66,11 +66,17 @@ export function sideBySide(a: Distribution, b: Distribution): Distribution {
   return { first, chances };
 }
 
+const means = new WeakMap<Distribution, number>();
+
 /** The expected minutes. */
-export function meanMinutes({ first, chances }: Distribution): number {
+export function meanMinutes(time: Distribution): number {
+  const known = means.get(time);
+  if (known !== undefined) return known;
   let sum = 0;
-  chances.forEach((chance, at) => (sum += chance * at));
-  return (first + sum) / CELLS_PER_MINUTE;
+  time.chances.forEach((chance, at) => (sum += chance * at));
+  const mean = (time.first + sum) / CELLS_PER_MINUTE;
+  means.set(time, mean);
+  return mean;
 }
 
 /** The standard deviation in minutes; 0 for a certain time. */

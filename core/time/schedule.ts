@@ -2,27 +2,28 @@ import type {
   Hands,
   LayerGroup,
   Minutes,
-  Protocol,
   Role,
   Step,
   Stretch,
+  TestSpot,
   VisitKind,
+  WorkedProtocol,
 } from '../house/house';
 import type { LayerGroupId, StepId } from '../house/ids';
 import { failWith, ok, type Outcome, type Problem } from '../house/problem';
 import type { HouseSettings } from '../house/settings';
-import { arrange, STRETCHES, type Arrangement } from '../protocol/arrange';
+import { arrange, STRETCHES, type Arrangement, type Half } from '../protocol/arrange';
 import {
   allInSequence,
   chanceBeyond,
   meanMinutes,
+  NO_TIME,
   quantileMinutes,
   sdMinutes,
-  sideBySide,
   type Distribution,
 } from './distribution';
 import { slotMinutes } from './slot';
-import { areMinutes, stepTime } from './stepTime';
+import { areMinutes, stepTime, timeWithBeside } from './stepTime';
 
 export type TimeSettings = Pick<HouseSettings, 'slotGridMinutes' | 'slotQuantile'>;
 
@@ -30,10 +31,12 @@ export type TimeSettings = Pick<HouseSettings, 'slotGridMinutes' | 'slotQuantile
 export interface ScheduleRow {
   readonly of:
     | { readonly kind: 'step'; readonly stepId: StepId }
-    | { readonly kind: 'between'; readonly layerGroupId: LayerGroupId };
+    | { readonly kind: 'between'; readonly layerGroupId: LayerGroupId }
+    | { readonly kind: 'test'; readonly layerGroupId: LayerGroupId };
   readonly name: string;
   readonly stretch: Stretch;
   readonly layer?: number;
+  readonly half?: Half;
   readonly by: Role;
   readonly hands: Hands;
   /** minutes after the room is first used */
@@ -42,6 +45,8 @@ export interface ScheduleRow {
   readonly roomMinutes: number;
   /** minutes this line lasts by itself */
   readonly ownMinutes: number;
+  /** as they are written, of a step */
+  readonly minutes?: Minutes;
   /** minutes of `by`; beside meanwhile work of the same person, those outside that work */
   readonly handsOn: number;
   readonly watching: number;
@@ -88,7 +93,7 @@ export interface Schedule {
  * @see T1 T2 T3 T4 T5 T6
  */
 export function scheduleOf(
-  protocol: Protocol,
+  protocol: WorkedProtocol,
   visitKind: VisitKind,
   settings: TimeSettings,
 ): Outcome<Schedule> {
@@ -98,8 +103,9 @@ export function scheduleOf(
     return failWith([...(arrangement.ok ? [] : arrangement.problems), ...problems]);
   }
   const clock = runClock(protocol, arrangement.value);
-  const { visit } = clock.times;
-  const room = allInSequence(STRETCHES.map((stretch) => clock.times[stretch]));
+  const times = STRETCHES.map((stretch) => allInSequence(clock.parts[stretch]));
+  const visit = times[STRETCHES.indexOf('visit')] ?? NO_TIME;
+  const room = allInSequence(times);
   return ok({
     rows: clock.rows,
     room: timeFigures(room),
@@ -115,80 +121,154 @@ export function scheduleOf(
   });
 }
 
+/** A clock that has not been added up: every line, and the times that follow one another. */
 interface Clock {
-  readonly rows: ScheduleRow[];
-  readonly conflicts: Problem[];
-  readonly times: Record<Stretch, Distribution>;
+  readonly rows: readonly ScheduleRow[];
+  readonly conflicts: readonly Problem[];
+  /** the times of each stretch, in order; what is done meanwhile is within its step's */
+  readonly parts: Readonly<Record<Stretch, readonly Distribution[]>>;
 }
 
-function runClock(protocol: Protocol, arrangement: Arrangement): Clock {
+function runClock(protocol: WorkedProtocol, arrangement: Arrangement): Clock {
   const rows: ScheduleRow[] = [];
   const conflicts = new Map<StepId, Problem>();
   let now = 0;
-  const timeOf = (stretch: Stretch): Distribution =>
-    allInSequence(
-      arrangement[stretch].map((occurrence) => {
-        if (occurrence.kind === 'between') {
-          const { group, layer } = occurrence;
-          const wait = stepTime(group.between?.wait ?? { least: 0, usual: 0, most: 0 });
-          rows.push(waitRow(group, layer, stretch, now, meanMinutes(wait)));
-          now += meanMinutes(wait);
-          return wait;
-        }
-        const { step, meanwhile, layer } = occurrence;
-        const placed = placeStep(step, meanwhile, layer, now);
-        rows.push(...placed.rows);
-        const contact = placed.rows[0]?.contact;
-        if (contact && contact.expectedMinutes > contact.capMinutes) {
-          conflicts.set(step.id, capProblem(protocol, step, contact));
-        }
-        now += meanMinutes(placed.time);
-        return placed.time;
-      }),
-    );
-  const times = { 'set-up': timeOf('set-up'), visit: timeOf('visit'), reset: timeOf('reset') };
-  return { rows, conflicts: [...conflicts.values()], times };
+  const partsOf = (stretch: Stretch): Distribution[] =>
+    arrangement[stretch].map((occurrence) => {
+      if (occurrence.kind === 'between') {
+        const { group, layer } = occurrence;
+        const wait = stepTime(group.between?.wait ?? { least: 0, usual: 0, most: 0 });
+        rows.push(waitRow(group, layer, stretch, now, meanMinutes(wait)));
+        now += meanMinutes(wait);
+        return wait;
+      }
+      if (occurrence.kind === 'test') {
+        const tried = placeTest(occurrence.group, occurrence.spot, stretch, now);
+        rows.push(...tried.rows);
+        now += meanMinutes(tried.time);
+        return tried.time;
+      }
+      const { step, meanwhile, layer, half } = occurrence;
+      const placed = placeStep(step, meanwhile, { layer, half }, now);
+      rows.push(...placed.rows);
+      const contact = placed.rows[0]?.contact;
+      if (contact && contact.expectedMinutes > contact.capMinutes) {
+        conflicts.set(step.id, capProblem(protocol, step, contact));
+      }
+      now += meanMinutes(placed.time);
+      return placed.time;
+    });
+  const parts = {
+    'set-up': partsOf('set-up'),
+    visit: partsOf('visit'),
+    reset: partsOf('reset'),
+  };
+  return { rows, conflicts: [...conflicts.values()], parts };
 }
 
-function placeStep(
-  step: Step,
-  meanwhile: readonly Step[],
-  layer: number | undefined,
-  startsAt: number,
-): { readonly rows: ScheduleRow[]; readonly time: Distribution } {
-  const own = stepTime(step.minutes);
-  const workTimes = meanwhile.map((beside) => stepTime(beside.minutes));
-  const work = allInSequence(workTimes);
-  const time = meanwhile.length === 0 ? own : sideBySide(own, work);
-  const roomMinutes = meanMinutes(time);
+/** Which time a step is done, where it is done more than once. */
+interface Turn {
+  readonly layer?: number;
+  readonly half?: Half;
+}
 
+interface Placed {
+  readonly rows: ScheduleRow[];
+  readonly time: Distribution;
+}
+
+function placeTest(group: LayerGroup, spot: TestSpot, stretch: Stretch, startsAt: number): Placed {
+  const trying = stepTime(spot.minutes);
+  const waiting = stepTime(spot.wait);
+  const line = (name: string, hands: Hands, from: number, minutes: number): ScheduleRow => ({
+    of: { kind: 'test', layerGroupId: group.id },
+    name,
+    stretch,
+    by: 'therapist',
+    hands,
+    startsAt: from,
+    roomMinutes: minutes,
+    ownMinutes: minutes,
+    ...marked(hands, minutes),
+  });
+  const tried = meanMinutes(trying);
+  return {
+    rows: [
+      line('Test spot', 'hands-on', startsAt, tried),
+      line(spot.watch, 'watching', startsAt + tried, meanMinutes(waiting)),
+    ],
+    time: allInSequence([trying, waiting]),
+  };
+}
+
+/** What a step and the work beside it come to, wherever it stands. */
+interface StepLoad {
+  readonly own: number;
+  readonly time: Distribution;
+  /** of all that is done beside it, in sequence */
+  readonly work: number;
+  readonly beside: readonly number[];
+  /** minutes outside the work beside it of the same person */
+  readonly alone: number;
+}
+
+const loads = new WeakMap<Step, { readonly beside: readonly Step[]; readonly load: StepLoad }>();
+
+/** @see T2 T4 */
+function loadOf(step: Step, meanwhile: readonly Step[]): StepLoad {
+  const known = loads.get(step);
+  if (
+    known?.beside.length === meanwhile.length &&
+    known.beside.every((each, at) => each === meanwhile[at])
+  ) {
+    return known.load;
+  }
+  const time = timeWithBeside(
+    step.minutes,
+    meanwhile.map((each) => each.minutes),
+  );
+  const beside = meanwhile.map((each) => meanMinutes(stepTime(each.minutes)));
+  const sameHands = meanwhile.reduce(
+    (sum, each, at) => (each.by === step.by ? sum + (beside[at] ?? 0) : sum),
+    0,
+  );
+  const load: StepLoad = {
+    own: meanMinutes(stepTime(step.minutes)),
+    time,
+    work: beside.reduce((sum, each) => sum + each, 0),
+    beside,
+    alone: Math.max(0, meanMinutes(time) - sameHands),
+  };
+  loads.set(step, { beside: meanwhile, load });
+  return load;
+}
+
+function placeStep(step: Step, meanwhile: readonly Step[], turn: Turn, startsAt: number): Placed {
+  const { own, time, work, beside, alone } = loadOf(step, meanwhile);
   const besideRows: ScheduleRow[] = [];
   let besideStart = startsAt;
-  let sameHands = 0;
-  meanwhile.forEach((beside, at) => {
-    const minutes = meanMinutes(workTimes[at] ?? work);
-    if (beside.by === step.by) sameHands += minutes;
+  meanwhile.forEach((each, at) => {
+    const minutes = beside[at] ?? 0;
     besideRows.push({
-      ...rowOf(beside, layer, besideStart),
+      ...rowOf(each, turn, besideStart),
       roomMinutes: 0,
       ownMinutes: minutes,
-      ...marked(beside.hands, minutes),
+      ...marked(each.hands, minutes),
       meanwhileOf: step.id,
     });
     besideStart += minutes;
   });
-
   const row: ScheduleRow = {
-    ...rowOf(step, layer, startsAt),
-    roomMinutes,
-    ownMinutes: meanMinutes(own),
-    ...marked(step.hands, Math.max(0, roomMinutes - sameHands)),
+    ...rowOf(step, turn, startsAt),
+    roomMinutes: meanMinutes(time),
+    ownMinutes: own,
+    ...marked(step.hands, alone),
     ...(step.capMinutes === undefined
       ? {}
       : {
           contact: {
             capMinutes: step.capMinutes,
-            expectedMinutes: meanwhile.length === 0 ? meanMinutes(own) : meanMinutes(work),
+            expectedMinutes: meanwhile.length === 0 ? own : work,
             chancePast: chanceBeyond(time, step.capMinutes),
           },
         }),
@@ -196,13 +276,61 @@ function placeStep(
   return { rows: [row, ...besideRows], time };
 }
 
+/** What a clock adds up to, without its lines: the times in order, and who is tied up how long. */
+export interface ClockLoad {
+  readonly parts: readonly Distribution[];
+  /** minutes hands-on or watching, by role */
+  readonly attended: Readonly<Record<Role, number>>;
+}
+
+/**
+ * The times and attended minutes of a protocol, for who needs no line of its clock.
+ * @returns problems as `scheduleOf`
+ * @see T1 T4
+ */
+export function clockLoad(protocol: WorkedProtocol, visitKind: VisitKind): Outcome<ClockLoad> {
+  const arrangement = arrange(protocol, visitKind);
+  const problems = minutesProblems(protocol);
+  if (!arrangement.ok || problems.length > 0) {
+    return failWith([...(arrangement.ok ? [] : arrangement.problems), ...problems]);
+  }
+  const attended: Record<Role, number> = { therapist: 0, assistant: 0 };
+  const parts: Distribution[] = [];
+  const tieUp = ({ by, hands }: Pick<Step, 'by' | 'hands'>, minutes: number): void => {
+    if (hands !== 'free') attended[by] += minutes;
+  };
+  for (const stretch of STRETCHES) {
+    for (const occurrence of arrangement.value[stretch]) {
+      if (occurrence.kind === 'step') {
+        const { step, meanwhile } = occurrence;
+        const { time, beside, alone } = loadOf(step, meanwhile);
+        tieUp(step, alone);
+        meanwhile.forEach((each, at) => tieUp(each, beside[at] ?? 0));
+        parts.push(time);
+        continue;
+      }
+      const times =
+        occurrence.kind === 'test'
+          ? [stepTime(occurrence.spot.minutes), stepTime(occurrence.spot.wait)]
+          : [stepTime(occurrence.group.between?.wait ?? { least: 0, usual: 0, most: 0 })];
+      for (const time of times) attended.therapist += meanMinutes(time);
+      parts.push(...times);
+    }
+  }
+  return ok({ parts, attended });
+}
+
 function rowOf(
   step: Step,
-  layer: number | undefined,
+  { layer, half }: Turn,
   startsAt: number,
-): Pick<ScheduleRow, 'of' | 'name' | 'stretch' | 'layer' | 'by' | 'hands' | 'startsAt'> {
-  const { stretch, name, by, hands } = step;
-  return { of: { kind: 'step', stepId: step.id }, name, stretch, layer, by, hands, startsAt };
+): Pick<
+  ScheduleRow,
+  'of' | 'name' | 'stretch' | 'layer' | 'half' | 'by' | 'hands' | 'startsAt' | 'minutes'
+> {
+  const { stretch, name, by, hands, minutes } = step;
+  const of = { kind: 'step', stepId: step.id } as const;
+  return { of, name, stretch, layer, half, by, hands, startsAt, minutes };
 }
 
 function waitRow(
@@ -247,7 +375,7 @@ function timeFigures(time: Distribution): TimeFigures {
   };
 }
 
-function capProblem(protocol: Protocol, step: Step, contact: ContactCap): Problem {
+function capProblem(protocol: WorkedProtocol, step: Step, contact: ContactCap): Problem {
   return {
     code: 'contact-cap-passed',
     message: `“${step.name}” may stay on for at most ${contact.capMinutes} min, but what is planned for that time takes longer. Shorten it, or follow the maker's longest contact time.`,
@@ -255,7 +383,7 @@ function capProblem(protocol: Protocol, step: Step, contact: ContactCap): Proble
   };
 }
 
-function minutesProblems(protocol: Protocol): Problem[] {
+function minutesProblems(protocol: WorkedProtocol): Problem[] {
   const fault = (minutes: Minutes, name: string): string | undefined =>
     areMinutes(minutes)
       ? undefined
@@ -266,10 +394,12 @@ function minutesProblems(protocol: Protocol): Problem[] {
     const where = { protocolId: protocol.id, stepId: step.id, field: 'minutes' };
     if (message) problems.push({ code: 'minutes-invalid', message, where });
   }
-  for (const group of protocol.layerGroups) {
-    const message = group.between && fault(group.between.wait, group.name);
-    const where = { protocolId: protocol.id, layerGroupId: group.id, field: 'wait' };
-    if (message) problems.push({ code: 'minutes-invalid', message, where });
+  for (const { id, name, between, testSpot } of protocol.layerGroups) {
+    for (const minutes of [between?.wait, testSpot?.minutes, testSpot?.wait]) {
+      const message = minutes && fault(minutes, name);
+      const where = { protocolId: protocol.id, layerGroupId: id, field: 'wait' };
+      if (message) problems.push({ code: 'minutes-invalid', message, where });
+    }
   }
   return problems;
 }

@@ -1,5 +1,11 @@
 import type { Minutes } from '../house/house';
-import { CELLS_PER_MINUTE, pointAt, type Distribution } from './distribution';
+import {
+  allInSequence,
+  CELLS_PER_MINUTE,
+  pointAt,
+  sideBySide,
+  type Distribution,
+} from './distribution';
 import { incompleteBeta } from './incompleteBeta';
 
 const MOST_REMEMBERED = 4096;
@@ -17,10 +23,29 @@ export function areMinutes({ least, usual, most }: Minutes): boolean {
  * @see T1 T2; Malcolm et al., 1959; Vose, Risk Analysis
  */
 export function stepTime(minutes: Minutes): Distribution {
-  const key = `${minutes.least}/${minutes.usual}/${minutes.most}`;
+  return remember(keyOf(minutes), () => makeStepTime(minutes));
+}
+
+/**
+ * The time of a step with what is done beside it: as long as the longer of the step and all of that in
+ * sequence. The same object for the same minutes.
+ * @see T2
+ */
+export function timeWithBeside(minutes: Minutes, beside: readonly Minutes[]): Distribution {
+  if (beside.length === 0) return stepTime(minutes);
+  return remember(`${keyOf(minutes)}|${beside.map(keyOf).join('+')}`, () =>
+    sideBySide(stepTime(minutes), allInSequence(beside.map(stepTime))),
+  );
+}
+
+function keyOf({ least, usual, most }: Minutes): string {
+  return `${least}/${usual}/${most}`;
+}
+
+function remember(key: string, make: () => Distribution): Distribution {
   const known = remembered.get(key);
   if (known) return known;
-  const made = makeStepTime(minutes);
+  const made = make();
   if (remembered.size >= MOST_REMEMBERED) remembered.clear();
   remembered.set(key, made);
   return made;

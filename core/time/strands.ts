@@ -1,5 +1,6 @@
-import type { Hands, Role, Stretch } from '../house/house';
+import type { Hands, Minutes, Role, Stretch } from '../house/house';
 import type { StepId } from '../house/ids';
+import type { Half } from '../protocol/arrange';
 import type { Schedule, ScheduleRow } from './schedule';
 
 /** A piece of a strand of the ribbon, in expected minutes after the room is first used. */
@@ -11,6 +12,9 @@ export interface Segment {
   /** nothing for waits and for time in which nothing is asked of the person */
   readonly stepId?: StepId;
   readonly layer?: number;
+  readonly half?: Half;
+  /** as they are written, of a step */
+  readonly minutes?: Minutes;
 }
 
 /** Where a contact time must end. @see T6 */
@@ -90,12 +94,26 @@ function rest(row: ScheduleRow, role: Role, from: number, to: number): Segment {
 }
 
 function belongsTo(work: ScheduleRow, row: ScheduleRow): boolean {
-  return row.of.kind === 'step' && work.meanwhileOf === row.of.stepId && work.layer === row.layer;
+  return (
+    row.of.kind === 'step' &&
+    work.meanwhileOf === row.of.stepId &&
+    work.layer === row.layer &&
+    work.half === row.half
+  );
 }
 
 function segment(row: ScheduleRow, from: number, to: number, mark: Hands): Segment {
   const stepId = row.of.kind === 'step' ? row.of.stepId : undefined;
-  return { from, to, name: row.name, mark, stepId, layer: row.layer };
+  return {
+    from,
+    to,
+    name: row.name,
+    mark,
+    stepId,
+    layer: row.layer,
+    half: row.half,
+    minutes: row.minutes,
+  };
 }
 
 function endOf(row: ScheduleRow): number {

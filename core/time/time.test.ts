@@ -3,10 +3,18 @@ import { describe, expect, it } from 'vitest';
 import type { LayerGroup, Minutes, Step } from '../house/house';
 import { asId } from '../house/ids';
 import { minutes, problemOf, protocol, settings, step, valueOf } from '../testing/sample';
-import { chanceBeyond, inSequence, meanMinutes, sideBySide } from './distribution';
+import {
+  allInSequence,
+  chanceBeyond,
+  inSequence,
+  meanMinutes,
+  quantileCell,
+  sideBySide,
+} from './distribution';
 import { incompleteBeta } from './incompleteBeta';
-import { scheduleOf, type Schedule } from './schedule';
+import { clockLoad, scheduleOf, type Schedule } from './schedule';
 import { stepTime } from './stepTime';
+import { SharedSums } from './sums';
 
 const maskId = asId<Step['id']>('mask');
 const worked = protocol([
@@ -206,6 +214,46 @@ describe('laws of time', () => {
         expect(forth.first).toBe(back.first);
       }),
       { numRuns: 50 },
+    );
+  });
+});
+
+describe('sums that share most of their times', () => {
+  it('have the quantiles of the whole sum, whatever they share', () => {
+    const part = fc
+      .tuple(
+        fc.integer({ min: 0, max: 40 }),
+        fc.integer({ min: 0, max: 30 }),
+        fc.integer({ min: 0, max: 30 }),
+      )
+      .map(([least, a, b]) =>
+        stepTime({ least: least / 10, usual: (least + a) / 10, most: (least + a + b) / 10 }),
+      );
+    const lists = fc.tuple(
+      fc.array(part, { maxLength: 6 }),
+      fc.array(fc.array(part, { maxLength: 4 }), { minLength: 1, maxLength: 5 }),
+    );
+    fc.assert(
+      fc.property(lists, fc.constantFrom(0.5, 0.9, 0.99), ([common, others], share) => {
+        const all = others.map((own) => [...common, ...own]);
+        const sums = new SharedSums(all);
+        for (const list of all) {
+          expect(sums.quantileCell(list, share)).toBe(quantileCell(allInSequence(list), share));
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('the load of a clock without its lines', () => {
+  it('is that of the schedule', () => {
+    const schedule = valueOf(scheduleOf(worked, 'returning', settings));
+    const load = valueOf(clockLoad(worked, 'returning'));
+    expect(load.attended.therapist).toBeCloseTo(schedule.attended.therapist, 9);
+    expect(load.parts.reduce((sum, part) => sum + meanMinutes(part), 0)).toBeCloseTo(
+      schedule.room.mean,
+      6,
     );
   });
 });

@@ -49,6 +49,7 @@ const REGION_PARTS = {
 
 /** A zone made of others: the face, or both sides of a limb. */
 export type RegionZone = keyof typeof REGION_PARTS;
+export const REGIONS = Object.keys(REGION_PARTS) as readonly RegionZone[];
 export type ZoneId = LeafZone | RegionZone;
 
 /** Every zone in the order of the body, regions before their parts. */

@@ -4,19 +4,38 @@ import { serveHouse } from './servedHouse';
 
 declare module 'vitest' {
   export interface ProvidedContext {
-    houseUrl: string;
+    /** of the houses, one for each worker */
+    houses: readonly { readonly url: string; readonly suppliers: string }[];
     browserEndpoint: string;
   }
 }
 
-/** One server and one browser for all journeys. */
+/** A house for each of the workers, and one browser for all journeys. */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
-  const house = await serveHouse();
-  const browser = await launchBrowser();
-  project.provide('houseUrl', house.url);
-  project.provide('browserEndpoint', browser.wsEndpoint());
-  return async () => {
-    await browser.close();
-    await house.close();
+  const started: (() => Promise<void>)[] = [];
+  const closeAll = async (): Promise<void> => {
+    await Promise.all(started.map((close) => close()));
   };
+  const closeLater = async <T extends { close: () => Promise<void> }>(
+    starting: Promise<T>,
+  ): Promise<T> => {
+    const one = await starting;
+    started.push(() => one.close());
+    return one;
+  };
+  const browser = closeLater(launchBrowser());
+  const houses = Array.from({ length: project.config.maxWorkers }, () => closeLater(serveHouse()));
+  const outcomes = await Promise.allSettled([browser, ...houses]);
+  const failed = outcomes.find((outcome) => outcome.status === 'rejected');
+  if (failed) {
+    await closeAll();
+    throw failed.reason;
+  }
+  const served = await Promise.all(houses);
+  project.provide(
+    'houses',
+    served.map(({ url, suppliers }) => ({ url, suppliers })),
+  );
+  project.provide('browserEndpoint', (await browser).wsEndpoint());
+  return closeAll;
 }

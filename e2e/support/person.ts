@@ -1,8 +1,10 @@
 import { readFile } from 'node:fs/promises';
+import { readHouseFile, writeHouseFile } from '@bienestar/contract/houseFile';
+import { asOfNow } from '@bienestar/core/house/archive';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 import { expect, inject } from 'vitest';
 
-const WAIT_MS = 15_000;
+const WAIT_MS = 30_000;
 /** What the browser itself logs when a test makes the server refuse or vanish. */
 const EXPECTED_NOISE = /Failed to load resource/;
 
@@ -14,6 +16,8 @@ export interface Person {
   readonly click: (role: string, name: string) => Promise<void>;
   /** puts text in the place of what a field holds */
   readonly fill: (label: string, text: string) => Promise<void>;
+  /** the same for a field of another role, such as a searchbox */
+  readonly fillIn: (role: string, label: string, text: string) => Promise<void>;
   readonly valueOf: (label: string) => Promise<string>;
   readonly choose: (label: string, option: string) => Promise<void>;
   readonly sees: (text: string | RegExp) => Promise<void>;
@@ -33,18 +37,27 @@ async function browser(): Promise<Browser> {
   return connected;
 }
 
+/** The house of the worker that runs this file. */
+export function ownHouse(): { readonly url: string; readonly suppliers: string } {
+  const house = inject('houses')[Number(process.env.VITEST_POOL_ID) - 1];
+  if (!house) throw new Error('There is no house for this worker.');
+  return house;
+}
+
 /** Puts the demo house in the place of whatever the last journey left. */
-export async function freshHouse(url = inject('houseUrl')): Promise<void> {
+export async function freshHouse(url = ownHouse().url): Promise<void> {
   const file = new URL('../../demo/casa-cenera.house.json', import.meta.url);
+  const house = readHouseFile(await readFile(file, 'utf8'));
+  if (!house.ok) throw new Error('The demo house has faults.');
   const response = await fetch(`${url}/api/house/file`, {
     method: 'PUT',
-    body: await readFile(file),
+    body: writeHouseFile(asOfNow(house.value, new Date())),
   });
   expect(response.status).toBe(200);
 }
 
 /** A person with an empty browser at the app. */
-export async function newPerson(url = inject('houseUrl')): Promise<Person> {
+export async function newPerson(url = ownHouse().url): Promise<Person> {
   const context = await (await browser()).createBrowserContext();
   const page = await context.newPage();
   await page.setViewport({ width: 1280, height: 800 });
@@ -70,8 +83,29 @@ export async function newPerson(url = inject('houseUrl')): Promise<Person> {
   const matches = (shown: string, text: string | RegExp): boolean =>
     typeof text === 'string' ? shown.includes(text) : text.test(shown);
 
+  /* Told by where the thing is twice running, not by frames: a busy machine may draw none for long. */
   const click: Person['click'] = async (role, name) => {
-    await page.locator(selector(role, name)).click();
+    let last: Point | undefined;
+    await waitFor(async () => {
+      const before = last;
+      last = await (await find(role, name)).evaluate(pointOf);
+      return last !== undefined && last.x === before?.x && last.y === before.y;
+    }, `${role} “${name}” can be clicked`);
+    if (last) await page.mouse.click(last.x, last.y);
+  };
+  const fillIn: Person['fillIn'] = async (role, label, text) => {
+    /* Looks again when the screen is drawn anew between finding the field and entering it. */
+    await waitFor(
+      async () =>
+        (await find(role, label)).evaluate((element) => {
+          const field = element as HTMLInputElement;
+          field.focus();
+          field.select();
+          return document.activeElement === field;
+        }),
+      `the field ${label} takes the keyboard`,
+    );
+    await (text === '' ? page.keyboard.press('Backspace') : page.keyboard.type(text));
   };
   return {
     page,
@@ -82,14 +116,8 @@ export async function newPerson(url = inject('houseUrl')): Promise<Person> {
       await page.goto(`${url}${path}`, { waitUntil: 'load' });
       await page.waitForSelector('#place :is(h1, input)');
     },
-    fill: async (label, text) => {
-      /* A locator looks again when the screen is drawn anew between finding and clicking. */
-      await page.locator(selector('textbox', label)).click({ count: 3 });
-      await page.keyboard.down('Control');
-      await page.keyboard.press('a');
-      await page.keyboard.up('Control');
-      await (text === '' ? page.keyboard.press('Backspace') : page.keyboard.type(text));
-    },
+    fill: (label, text) => fillIn('textbox', label, text),
+    fillIn,
     valueOf: async (label) => {
       const field = await find('textbox', label);
       return field.evaluate((element) => (element as HTMLInputElement).value);
@@ -98,8 +126,15 @@ export async function newPerson(url = inject('houseUrl')): Promise<Person> {
       await click('combobox', label);
       await click('option', option);
     },
-    sees: (text) =>
-      waitFor(async () => matches(await body(), text), `the page shows ${String(text)}`),
+    sees: async (text) => {
+      try {
+        await waitFor(async () => matches(await body(), text), `the page shows ${String(text)}`);
+      } catch (error) {
+        throw new Error(`Not seen: ${String(text)}. The page says:\n${await body()}`, {
+          cause: error,
+        });
+      }
+    },
     seesNot: (text) =>
       waitFor(async () => !matches(await body(), text), `the page does not show ${String(text)}`),
     text: async (role, name) =>
@@ -124,6 +159,22 @@ export async function newPerson(url = inject('houseUrl')): Promise<Person> {
       await context.close();
     },
   };
+}
+
+interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Where to click an element, once it is enabled and nothing lies over it; runs in the page. */
+function pointOf(element: Element): Point | undefined {
+  if (element.matches(':disabled')) return undefined;
+  element.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  const { left, top, width, height } = element.getBoundingClientRect();
+  const point = { x: left + width / 2, y: top + height / 2 };
+  const hit = document.elementFromPoint(point.x, point.y);
+  const isThere = hit !== null && (element.contains(hit) || hit.contains(element));
+  return width > 0 && height > 0 && isThere ? point : undefined;
 }
 
 /** Lets the browser go; the last thing a journey's file does. */

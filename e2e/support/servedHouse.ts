@@ -6,10 +6,13 @@ import { createInterface } from 'node:readline';
 import { openDatabase } from '../../tools/lib/database.mjs';
 import { ROOT } from '../../tools/lib/paths.mjs';
 import { freePort } from '../../tools/lib/ports.mjs';
+import { startStandIns } from '../../tools/lib/standIns.mjs';
 
 /** The app as `npm start` runs it, on a database that goes again with it. */
 export interface ServedHouse {
   readonly url: string;
+  /** where the suppliers' stand-in is told how to behave */
+  readonly suppliers: string;
   readonly stopDatabase: () => Promise<void>;
   readonly startDatabase: () => Promise<void>;
   readonly close: () => Promise<void>;
@@ -19,21 +22,30 @@ export interface ServedHouse {
 export async function serveHouse(): Promise<ServedHouse> {
   const folder = await mkdtemp(join(tmpdir(), 'bienestar-e2e-'));
   const database = await openDatabase(folder, () => undefined);
+  const outside = await startStandIns(() => undefined);
   const port = await freePort();
   const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
     cwd: ROOT,
-    env: { ...process.env, DATABASE_URL: database.url, PORT: String(port), LOG_LEVEL: 'fatal' },
+    env: {
+      ...process.env,
+      ...outside.env,
+      DATABASE_URL: database.url,
+      PORT: String(port),
+      LOG_LEVEL: 'fatal',
+    },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const url = await readyUrl(server);
   return {
     url,
+    suppliers: outside.env.PRICE_LISTS ?? '',
     stopDatabase: database.stop,
     startDatabase: database.start,
     close: async () => {
       const ended = new Promise((resolve) => server.once('exit', resolve));
       server.kill('SIGTERM');
       await ended;
+      await outside.stop();
       await database.stop();
       await rm(folder, { recursive: true, force: true });
     },

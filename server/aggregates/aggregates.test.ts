@@ -1,3 +1,4 @@
+import { isStep } from '@bienestar/core/house/protocol';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Versioned } from '@bienestar/contract/api';
 import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
@@ -136,7 +137,7 @@ describe('faults at their places', () => {
   it('names a material that is not in the house, and work beside a step that is not there', async () => {
     const read = await protocol();
     const [first, ...rest] = read.steps;
-    if (!first) throw new Error('a step is needed');
+    if (!first || !isStep(first)) throw new Error('a step is needed');
     const ghost = { ...first.doses[0], source: { kind: 'material', materialId: 'ghost' } };
     const answer = await api.send('PUT', `protocols/${read.id}`, {
       ...read,
@@ -160,15 +161,16 @@ describe('faults at their places', () => {
     if (milk.kind !== 'back-bar') throw new Error('a back-bar product is needed');
     const put = (changes: object) =>
       api.send('PUT', `materials/${milk.id}`, { ...milk, ...changes });
-    const pack = (changes: object) => put({ pack: { ...milk.pack, ...changes } });
+    const pack = (changes: object) =>
+      put({ packs: milk.packs.map((each) => ({ ...each, ...changes })) });
     for (const [answer, pointer] of [
-      [await pack({ content: 0 }), '/pack/content'],
-      [await pack({ priceMinor: 12.5 }), '/pack/priceMinor'],
-      [await pack({ residual: 1 }), '/pack/residual'],
-      [await pack({ content: 1e12 }), '/pack/content'],
+      [await pack({ content: 0 }), '/packs/0/content'],
+      [await pack({ priceMinor: 12.5 }), '/packs/0/priceMinor'],
+      [await pack({ residual: 1 }), '/packs/0/residual'],
+      [await pack({ content: 1e12 }), '/packs/0/content'],
       [await put({ measures: { density: 1.0000001 } }), '/measures/density'],
-      [await put({ pack: undefined }), '/pack'],
-      [await put({ supplierId: 'nobody' }), '/supplierId'],
+      [await put({ packs: undefined }), '/packs'],
+      [await pack({ supplierId: 'nobody' }), '/packs/0/supplierId'],
     ] as const) {
       expect([answer.status, answer.body.errors?.[0]?.pointer]).toEqual([400, pointer]);
     }
@@ -208,11 +210,18 @@ describe('lines beside services and materials', () => {
   });
 
   it('are refused for what is not there, below zero, or for another id', async () => {
-    const stock = (id: string, changes: object) =>
-      api.send('PUT', `stock/${id}`, { materialId: 'aloe-gel', onHand: 1, version: 1, ...changes });
-    expect((await stock('ghost', { materialId: 'ghost', version: 0 })).status).toBe(400);
-    expect((await stock('aloe-gel', { onHand: -1 })).body.errors?.[0]?.pointer).toBe('/onHand');
-    expect((await stock('aloe-gel', { materialId: 'glove' })).status).toBe(400);
+    const demand = (id: string, changes: object) =>
+      api.send('PUT', `demand/${id}`, {
+        serviceId: 'body-polish',
+        visitsPerWeek: 1,
+        version: 1,
+        ...changes,
+      });
+    expect((await demand('ghost', { serviceId: 'ghost', version: 0 })).status).toBe(400);
+    expect((await demand('body-polish', { visitsPerWeek: -1 })).body.errors?.[0]?.pointer).toBe(
+      '/visitsPerWeek',
+    );
+    expect((await demand('body-polish', { serviceId: 'clay-facial' })).status).toBe(400);
   });
 });
 

@@ -5,11 +5,13 @@ import { danglingFault, type Reference, type ReferredKind } from '@bienestar/con
 import { invalidInput } from '../http/problems';
 import type { TableName } from '../db/tables';
 
-const TABLE_OF: Record<ReferredKind, TableName> = {
+const TABLE_OF: Record<Exclude<ReferredKind, 'edition'>, TableName> = {
   person: 'people',
   supplier: 'suppliers',
   material: 'materials',
   mix: 'mixes',
+  device: 'devices',
+  block: 'blocks',
   protocol: 'protocols',
   service: 'services',
 };
@@ -55,8 +57,12 @@ export async function checkReferences(
   for (const kind of new Set(references.map((reference) => reference.kind))) {
     const of = references.filter((reference) => reference.kind === kind);
     const ids = [...new Set(of.map((reference) => reference.id))];
+    const from =
+      kind === 'edition'
+        ? "(SELECT CONCAT(protocol_id, '#', number) AS id FROM editions) e"
+        : TABLE_OF[kind];
     const rows = await sequelize.query<{ id: string }>(
-      `SELECT id FROM ${TABLE_OF[kind]} WHERE id IN (:ids) LOCK IN SHARE MODE`,
+      `SELECT id FROM ${from} WHERE id IN (:ids) LOCK IN SHARE MODE`,
       { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
     );
     const found = new Set(rows.map((row) => row.id));

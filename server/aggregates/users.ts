@@ -22,11 +22,22 @@ export function usersBy(sequelize: Sequelize, queries: Readonly<Record<string, s
   };
 }
 
-/** The protocols and mixes that draw from a material or a mix. */
-export function drawnBy(sequelize: Sequelize, column: 'material_id' | 'mix_id'): UsedBy {
+/** The mixes, devices, blocks, protocols and published editions that use a thing. */
+export function usersOf(
+  sequelize: Sequelize,
+  column: 'material_id' | 'mix_id' | 'device_id' | 'block_id' | 'protocol_id' | 'person_id',
+): UsedBy {
+  const owners = { mix: 'mixes', device: 'devices', block: 'blocks', protocol: 'protocols' };
   return usersBy(sequelize, {
-    protocol: `SELECT DISTINCT p.id, p.name FROM protocols p JOIN doses d ON d.protocol_id = p.id WHERE d.${column} = :id ORDER BY p.ordinal`,
-    mix: `SELECT DISTINCT m.id, m.name FROM mixes m JOIN mix_parts q ON q.mix_of_id = m.id WHERE q.${column} = :id ORDER BY m.ordinal`,
+    ...Object.fromEntries(
+      Object.entries(owners).map(([kind, table]) => [
+        kind,
+        `SELECT o.id, o.name FROM ${table} o JOIN uses u ON u.by_${kind}_id = o.id WHERE u.${column} = :id ORDER BY o.ordinal`,
+      ]),
+    ),
+    'published edition': `SELECT p.id, CONCAT(p.name, ', edition ', u.by_edition_number) AS name
+       FROM protocols p JOIN uses u ON u.by_edition_of = p.id WHERE u.${column} = :id
+       ORDER BY p.ordinal, u.by_edition_number`,
   });
 }
 

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
+import { houseOf } from '@bienestar/core/house/archive';
 import { houseReport } from '@bienestar/core/figures/houseReport';
 import { LARGEST_HOUSE_FILE, readHouseFile } from '@bienestar/contract/houseFile';
 
@@ -18,7 +19,7 @@ async function readText(path: string): Promise<string> {
   try {
     const bytes = await readFile(path);
     if (bytes.byteLength > LARGEST_HOUSE_FILE) {
-      complain([`${path}: a house file holds at most 16 MB; this one is larger.`]);
+      complain([`${path}: a house file holds at most 40 MB; this one is larger.`]);
     }
     return bytes.toString('utf8');
   } catch (error) {
@@ -28,11 +29,12 @@ async function readText(path: string): Promise<string> {
 
 const [path] = process.argv.slice(2);
 if (path === undefined) complain(['Name a house file: npm run -s compute -- FILE']);
-const house = readHouseFile(await readText(path));
-if (!house.ok) {
-  complain(house.faults.map((fault) => `${fault.pointer || '/'}: ${fault.message}`));
+const file = readHouseFile(await readText(path));
+if (!file.ok) {
+  complain(file.faults.map((fault) => `${fault.pointer || '/'}: ${fault.message}`));
 }
-const report = houseReport(house.value, createCalculator()(house.value));
+const house = houseOf(file.value);
+const report = houseReport(house, createCalculator()(house));
 if (!report.ok) {
   complain(
     report.problems.map((problem) => `${JSON.stringify(problem.where)}: ${problem.message}`),

@@ -1,11 +1,13 @@
 import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { house } from './migrations/0001-house';
+import { shelf } from './migrations/0002-shelf';
+import { protocols } from './migrations/0003-protocols';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
   return new Umzug({
-    migrations: [house],
+    migrations: [house, shelf, protocols],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

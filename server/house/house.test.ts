@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { withoutVersions, type Health } from '@bienestar/contract/api';
 import { HOUSE_FILE_FORMAT } from '@bienestar/contract/schemas/houseFile';
+import { houseOf } from '@bienestar/core/house/archive';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { houseReport } from '@bienestar/core/figures/houseReport';
 import { migrations } from '../db/migrate';
@@ -24,7 +25,7 @@ describe('the house file', () => {
   });
 
   it('gives the same figures after a round trip', async () => {
-    const before = await demoHouse();
+    const before = houseOf(await demoHouse());
     const after = withoutVersions(await api.house());
     expect(houseReport(after, createCalculator()(after))).toEqual(
       houseReport(before, createCalculator()(before)),
@@ -34,15 +35,24 @@ describe('the house file', () => {
   it('changes nothing unless all of it is right', async () => {
     const before = await api.house();
     const good = JSON.parse(await readFile(file, 'utf8')) as Record<string, unknown[]>;
-    const [material, ...materials] = good.materials as { supplierId?: string }[];
+    const [material, ...materials] = good.materials as { packs?: object[] }[];
     const broken: [unknown, string][] = [
       ['{"format":', ''],
       ['[]', '/format'],
       [{ ...good, format: 'another' }, '/format'],
       [{ ...good, formatVersion: 99 }, '/formatVersion'],
       [
-        { ...good, materials: [{ ...material, supplierId: 'ghost' }, ...materials] },
-        '/materials/0/supplierId',
+        {
+          ...good,
+          materials: [
+            {
+              ...material,
+              packs: material?.packs?.map((pack) => ({ ...pack, supplierId: 'ghost' })),
+            },
+            ...materials,
+          ],
+        },
+        '/materials/0/packs/0/supplierId',
       ],
       [{ ...good, rooms: [...(good.rooms ?? []), good.rooms?.[0]] }, '/rooms/3'],
       [{ ...good, services: 'none' }, '/services'],
@@ -113,7 +123,11 @@ describe('migrations', () => {
     const umzug = migrations(database);
     await umzug.up();
     await umzug.down({ to: 0 });
-    expect((await umzug.up()).map((migration) => migration.name)).toEqual(['0001-house']);
+    expect((await umzug.up()).map((migration) => migration.name)).toEqual([
+      '0001-house',
+      '0002-shelf',
+      '0003-protocols',
+    ]);
     await database.close();
   });
 });

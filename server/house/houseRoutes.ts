@@ -1,22 +1,22 @@
 import express, { Router } from 'express';
 import type { Sequelize } from 'sequelize';
-import { withoutVersions, type HouseSnapshot } from '@bienestar/contract/api';
+import type { HouseSnapshot } from '@bienestar/contract/api';
 import { LARGEST_HOUSE_FILE, readHouseFile, writeHouseFile } from '@bienestar/contract/houseFile';
 import { invalidInput, notFound } from '../http/problems';
 import type { Stores } from './stores';
-import { readHouse, replaceHouse } from './wholeHouse';
+import { readArchive, readHouse, replaceHouse } from './wholeHouse';
 
 /**
  * The routes of the House as a whole.
  * - `GET /` everything, each aggregate with its `version`; 404 before a house is set up.
  * - `GET /file` the house file, as a download.
  * - `PUT /file` a house file in the place of the whole House, all or nothing; 400 with every fault at
- *   its place, 413 above 16 MB. Answers the new House.
+ *   its place, 413 above 40 MB. Answers the new House.
  */
 export function houseRoutes(stores: Stores, sequelize: Sequelize): Router {
   const router = Router();
   const read = async (): Promise<HouseSnapshot> => {
-    const house = await sequelize.transaction((tx) => readHouse(stores, tx));
+    const house = await sequelize.transaction((tx) => readHouse(stores, sequelize, tx));
     if (!house) throw notFound('house', 'yet');
     return house;
   };
@@ -26,7 +26,8 @@ export function houseRoutes(stores: Stores, sequelize: Sequelize): Router {
   });
 
   router.get('/file', async (_request, response) => {
-    const house = withoutVersions(await read());
+    const house = await sequelize.transaction((tx) => readArchive(stores, sequelize, tx));
+    if (!house) throw notFound('house', 'yet');
     response.attachment(`${fileName(house.settings.name)}.house.json`);
     response.type('application/json').send(writeHouseFile(house));
   });
@@ -37,7 +38,7 @@ export function houseRoutes(stores: Stores, sequelize: Sequelize): Router {
     if (!checked.ok) throw invalidInput(checked.faults);
     const saved = await sequelize.transaction(async (tx) => {
       await replaceHouse(stores, checked.value, tx);
-      return readHouse(stores, tx);
+      return readHouse(stores, sequelize, tx);
     });
     response.json(saved);
   });

@@ -1,7 +1,19 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Amount, Dose, House, LayerGroup, Material, Step } from '@bienestar/core/house/house';
+import { STOP_FOR, WARNINGS } from '@bienestar/core/care/careFacts';
+import { houseOf, type HouseArchive } from '@bienestar/core/house/archive';
+import type {
+  Amount,
+  Choice,
+  Dose,
+  House,
+  LayerGroup,
+  Material,
+  Step,
+} from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
+import { REMOVALS, TOOLS } from '@bienestar/core/house/protocol';
+import { ACTIONS, PHASES } from '@bienestar/core/protocol/actions';
 import { ordered } from '@bienestar/core/protocol/editSteps';
 import { ZONE_IDS } from '@bienestar/core/zone/zones';
 import { withoutVersions, type HouseSnapshot } from '@bienestar/contract/api';
@@ -37,13 +49,13 @@ const amount: fc.Arbitrary<Amount> = fc.oneof(
   fc.record({
     how: fc.constant('counted' as const),
     quantity: triple,
-    measure: fc.constantFrom('pump', 'drop', 'dropper', 'spray'),
+    measure: fc.constantFrom('pump', 'drop', 'dropper', 'spray', 'spatula'),
   }),
   fc.record({ how: fc.constant('named' as const), quantity: triple, name }),
   fc.record({ how: fc.constantFrom('packs' as const, 'fingertip' as const), quantity: triple }),
   fc.record({
     how: fc.constant('coat' as const),
-    coat: fc.constantFrom('thin', 'standard', 'generous'),
+    coat: fc.oneof(fc.constantFrom('thin', 'standard', 'generous'), name),
   }),
   fc.record({ how: fc.constant('coat-weight' as const), mgPerCm2: triple }),
 );
@@ -70,11 +82,44 @@ const step = fc.record(
     zones: fc.uniqueArray(fc.constantFrom(...ZONE_IDS), { maxLength: 5 }),
     doses,
     capMinutes: millionths(0.1, 90),
+    lightly: fc.uniqueArray(fc.constantFrom(...ZONE_IDS), { minLength: 1, maxLength: 3 }),
+    tools: fc.uniqueArray(fc.constantFrom(...TOOLS), { minLength: 1 }),
+    action: fc.constantFrom(...ACTIONS),
+    phase: fc.constantFrom(...PHASES),
+    gloves: fc.constantFrom('plain', 'sterile'),
+    covers: fc.constant(true),
+    inLayers: fc.constantFrom('first', 'last', 'all-but-last'),
+    removal: fc.record(
+      {
+        how: fc.constantFrom(...REMOVALS),
+        taking: fc.record({ materialId: fc.constant('face-towel'), pieces: millionths(0.5, 9) }),
+        waterMl: millionths(0, 3000),
+      },
+      { requiredKeys: ['how'] },
+    ),
+    device: fc.record({
+      deviceId: fc.constant('needle-pen'),
+      settings: fc.constant([{ zones: ['face'], values: [{ kind: 'depth', value: 0.5 }] }]),
+    }),
+    running: fc.constant(['steamer']),
+    makes: fc.constant(['clay-mask']),
+    optional: fc.record({ usually: fc.constantFrom('done', 'left-out'), if: name }),
+    option: fc.constant({ choiceId: 'c', optionId: 'o' }),
+    offers: fc.constant(['eye-sheet-care']),
+    say: name,
+    watch: name,
     note: fc.string({ maxLength: 60 }),
   },
   { requiredKeys: ['stretch', 'name', 'by', 'hands', 'minutes', 'zones', 'doses'] },
 );
 const group: LayerGroup = { id: asId('g'), name: 'Layers', layers: { first: 1, returning: 3 } };
+const choice: Choice = {
+  id: asId('c'),
+  name: 'Choice',
+  by: 'season',
+  take: 'each',
+  options: [{ id: asId('o'), name: 'Option', for: ['winter'] }],
+};
 const steps = fc
   .array(fc.tuple(step, fc.boolean(), fc.boolean()), { minLength: 1, maxLength: 6 })
   .map((all) =>
@@ -86,9 +131,110 @@ const steps = fc
     })),
   );
 
+const money = fc.integer({ min: 0, max: 1_000_000_000 });
+const share = millionths(0, 0.99);
+const calibrated = fc.record(
+  { usual: millionths(0.01, 50), spread: share },
+  { requiredKeys: ['usual'] },
+);
+const keeps = fc.record({
+  amount: millionths(0.5, 900),
+  unit: fc.constantFrom('days' as const, 'hours' as const),
+});
+const care = fc.record(
+  {
+    warnings: fc.uniqueArray(fc.constantFrom(...WARNINGS), { minLength: 1 }),
+    stopFor: fc.uniqueArray(fc.constantFrom(...STOP_FOR), { minLength: 1 }),
+    allergens: fc.uniqueArray(name, { minLength: 1, maxLength: 3 }),
+    storage: name,
+    patchTest: fc.record(
+      { hoursBefore: millionths(1, 300), advice: name },
+      { requiredKeys: ['hoursBefore'] },
+    ),
+  },
+  { requiredKeys: [] },
+);
+const pack = fc.record(
+  {
+    supplierId: fc.constantFrom('northquay', 'atalaya'),
+    code: name,
+    containers: fc.integer({ min: 1, max: 500 }),
+    content: millionths(0.1, 5000),
+    priceMinor: money,
+    discount: share,
+    breaks: fc.constant([{ fromPacks: 3, discount: 0.05 }]),
+    freightMinor: money,
+    unrecoveredTaxMinor: money,
+    residual: share,
+    tareG: millionths(0, 500),
+    leastPacks: fc.integer({ min: 1, max: 50 }),
+  },
+  {
+    requiredKeys: [
+      'supplierId',
+      'containers',
+      'content',
+      'priceMinor',
+      'discount',
+      'freightMinor',
+      'unrecoveredTaxMinor',
+      'residual',
+    ],
+  },
+);
+const packs = fc
+  .array(pack, { minLength: 1, maxLength: 3 })
+  .map((all) => all.map((each, at) => ({ id: `k${at}`, ...each })));
+const ofKind = fc.oneof(
+  fc.record({ kind: fc.constant('back-bar'), unit: fc.constantFrom('ml', 'g'), openLife: keeps }),
+  fc.record({ kind: fc.constant('single-dose'), unit: fc.constantFrom('ml', 'piece') }),
+  fc.record({
+    kind: fc.constant('consumable'),
+    unit: fc.constant('piece'),
+    countedPer: fc.constantFrom('client', 'person'),
+  }),
+  fc.record({
+    kind: fc.constant('device-part'),
+    unit: fc.constant('piece'),
+    sterility: fc.constantFrom('sterile', 'clean'),
+  }),
+  fc.record({
+    kind: fc.constant('fresh'),
+    unit: fc.constant('ml'),
+    yieldPerPiece: calibrated,
+    keeps,
+    openLife: keeps,
+  }),
+  fc.record({ kind: fc.constant('retail'), unit: fc.constant('piece'), retailPriceMinor: money }),
+);
+const material = fc
+  .record({
+    name,
+    of: ofKind,
+    packs,
+    care,
+    measures: fc.record(
+      { density: millionths(0.5, 2), densitySpread: share, mlPerSpatula: calibrated },
+      { requiredKeys: [] },
+    ),
+    coat: fc.record({ name, usual: millionths(0.1, 500) }),
+  })
+  .map(({ of, packs: all, measures, coat, ...rest }) => {
+    const bought = of.kind === 'fresh' ? all.map((each) => ({ ...each, content: 1 })) : all;
+    return {
+      id: 'any',
+      ...rest,
+      ...of,
+      measures: { ...measures, coats: [coat] },
+      archivedOn: '2026-02-28',
+      packs: bought,
+      preferredPackId: bought[0]?.id,
+    } as unknown as Material;
+  });
+
 describe('any house', () => {
   let api: TestApi;
-  let demo: House;
+  let demo: HouseArchive;
   beforeAll(async () => {
     api = await startApi();
     demo = await demoHouse();
@@ -103,7 +249,8 @@ describe('any house', () => {
         name,
         millionths(0.01, 0.9),
         fc.boolean(),
-        async (written, protocolName, materialName, share, between) => {
+        material,
+        async (written, protocolName, materialName, share, between, another) => {
           const [first, ...protocols] = demo.protocols;
           if (!first) throw new Error('no protocol');
           const layers = between
@@ -112,10 +259,15 @@ describe('any house', () => {
                 between: { wait: { least: 0, usual: share, most: 2 }, question: materialName },
               }
             : group;
-          const house: House = {
+          const house: HouseArchive = {
             ...demo,
             settings: { ...demo.settings, handlingLoss: share, name: materialName },
-            materials: demo.materials.map((material) =>
+            suppliers: demo.suppliers.map((supplier, at) =>
+              at === 0
+                ? { ...supplier, deliveryDays: [7, 1], columns: { code: protocolName } }
+                : supplier,
+            ),
+            materials: [...demo.materials, another].map((material) =>
               material.id === 'aloe-gel'
                 ? {
                     ...material,
@@ -129,14 +281,22 @@ describe('any house', () => {
                 : material,
             ),
             protocols: [
-              ordered({ ...first, name: protocolName, steps: written, layerGroups: [layers] }),
+              ordered({
+                ...first,
+                name: protocolName,
+                steps: written,
+                layerGroups: [layers],
+                choices: [choice],
+              }),
               ...protocols,
             ],
           };
-          const plain = JSON.parse(JSON.stringify(house)) as House;
+          const plain = JSON.parse(JSON.stringify(house)) as HouseArchive;
           const saved = await api.send<HouseSnapshot>('PUT', 'house/file', writeHouseFile(plain));
           expect([saved.status, saved.body]).toEqual([200, expect.anything()]);
-          expect(withoutVersions(await api.house())).toEqual(plain);
+          expect(withoutVersions(await api.house())).toEqual(houseOf(plain));
+          const file = await fetch(`${api.url}/api/house/file`);
+          expect(await file.json()).toEqual(JSON.parse(writeHouseFile(plain)));
         },
       ),
       { numRuns: 25 },

@@ -1,10 +1,15 @@
 import type { Sequelize } from 'sequelize';
 import type { Aggregates, AggregateName, Lines } from '@bienestar/contract/api';
 import type { Store } from '../aggregates/store';
-import { demandStore, stockStore } from '../lines/lineStores';
+import { blockStore } from '../blocks/blockStore';
+import { deviceStore } from '../devices/deviceStore';
+import { editionStore, type EditionStore } from '../editions/editionStore';
+import { ledgerStore, type LedgerStore } from '../ledger/ledgerStore';
+import { demandStore } from '../lines/lineStores';
 import { materialStore } from '../materials/materialStore';
 import { mixStore } from '../mixes/mixStore';
 import { personStore } from '../people/personStore';
+import { priceStore, type PriceStore } from '../prices/priceStore';
 import { protocolStore } from '../protocols/protocolStore';
 import { roomStore } from '../rooms/roomStore';
 import { serviceStore } from '../services/serviceStore';
@@ -17,7 +22,12 @@ export type AggregateStores = { readonly [K in AggregateName]: Store<Aggregates[
 /** Every store of a House. */
 export type Stores = AggregateStores & {
   readonly [K in keyof Lines]: Store<Lines[K]>;
-} & { readonly settings: SettingsStore };
+} & {
+  readonly settings: SettingsStore;
+  readonly editions: EditionStore;
+  readonly prices: PriceStore;
+  readonly ledger: LedgerStore;
+};
 
 /** The stores of the House in one database. */
 export function storesOf(sequelize: Sequelize): Stores {
@@ -28,9 +38,13 @@ export function storesOf(sequelize: Sequelize): Stores {
     suppliers: supplierStore(sequelize),
     materials: materialStore(sequelize),
     mixes: mixStore(sequelize),
+    devices: deviceStore(sequelize),
+    blocks: blockStore(sequelize),
     protocols: protocolStore(sequelize),
+    editions: editionStore(sequelize),
     services: serviceStore(sequelize),
     demand: demandStore(sequelize),
-    stock: stockStore(sequelize),
+    prices: priceStore(sequelize),
+    ledger: ledgerStore(sequelize),
   };
 }

@@ -1,7 +1,9 @@
-import type { Transaction } from 'sequelize';
-import type { HouseSnapshot } from '@bienestar/contract/api';
-import type { House } from '@bienestar/core/house/house';
+import type { Sequelize, Transaction } from 'sequelize';
+import { withoutVersions, type HouseSnapshot } from '@bienestar/contract/api';
+import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
+import type { HouseArchive } from '@bienestar/core/house/archive';
 import type { Store } from '../aggregates/store';
+import { readStock } from '../ledger/shelfReader';
 import type { Stores } from './stores';
 
 /**
@@ -10,6 +12,7 @@ import type { Stores } from './stores';
  */
 export async function readHouse(
   stores: Stores,
+  sequelize: Sequelize,
   tx: Transaction,
 ): Promise<HouseSnapshot | undefined> {
   const settings = await stores.settings.find(tx);
@@ -21,10 +24,32 @@ export async function readHouse(
     suppliers: await stores.suppliers.all(tx),
     materials: await stores.materials.all(tx),
     mixes: await stores.mixes.all(tx),
+    devices: await stores.devices.all(tx),
+    blocks: await stores.blocks.all(tx),
     protocols: await stores.protocols.all(tx),
+    editions: await stores.editions.inUse(tx),
+    editionHeads: await stores.editions.heads(tx),
     services: await stores.services.all(tx),
     demand: await stores.demand.all(tx),
-    stock: await stores.stock.all(tx),
+    stock: await readStock(sequelize, stores.ledger, tx),
+  };
+}
+
+/** The House with its memory, as the house file has it; nothing when none has been set up yet. */
+export async function readArchive(
+  stores: Stores,
+  sequelize: Sequelize,
+  tx: Transaction,
+): Promise<HouseArchive | undefined> {
+  const snapshot = await readHouse(stores, sequelize, tx);
+  if (!snapshot) return undefined;
+  const { stock: _stock, ...house } = withoutVersions(snapshot);
+  return {
+    ...house,
+    editions: await stores.editions.all(tx),
+    prices: await stores.prices.all(tx),
+    lots: await stores.ledger.allLots(tx),
+    movements: await stores.ledger.allMovements(tx),
   };
 }
 
@@ -32,13 +57,21 @@ export async function readHouse(
  * Puts `house` in the place of whatever is there. The new versions are above every old one, so that
  * nobody who still edits the old house overwrites the new one unasked.
  */
-export async function replaceHouse(stores: Stores, house: House, tx: Transaction): Promise<void> {
-  const version = newestVersion(await readHouse(stores, tx)) + 1;
+export async function replaceHouse(
+  stores: Stores,
+  house: HouseArchive,
+  tx: Transaction,
+): Promise<void> {
+  const version = (await newestVersion(stores, tx)) + 1;
+  await stores.ledger.removeAll(tx);
+  await stores.prices.removeAll(tx);
+  await stores.demand.removeAll(tx);
+  await stores.services.removeAll(tx);
+  await stores.editions.removeAll(tx);
   for (const store of [
-    stores.demand,
-    stores.stock,
-    stores.services,
     stores.protocols,
+    stores.blocks,
+    stores.devices,
     stores.mixes,
     stores.materials,
     stores.suppliers,
@@ -55,16 +88,21 @@ export async function replaceHouse(stores: Stores, house: House, tx: Transaction
   await insert(stores.suppliers, house.suppliers);
   await insert(stores.materials, house.materials);
   await insert(stores.mixes, house.mixes);
+  await insert(stores.devices, house.devices);
+  await insert(stores.blocks, house.blocks);
   await insert(stores.protocols, house.protocols);
+  await stores.editions.insert(house.editions, tx);
   await insert(stores.services, house.services);
   await insert(stores.demand, house.demand);
-  await insert(stores.stock, house.stock);
+  await stores.prices.insert(house.prices, tx);
+  await stores.ledger.append(house.lots, house.movements, tx);
 }
 
-function newestVersion(snapshot: HouseSnapshot | undefined): number {
-  if (!snapshot) return 0;
-  const { settings, ...lists } = snapshot;
-  return Object.values(lists)
-    .flat()
-    .reduce((newest, { version }) => Math.max(newest, version), settings.version);
+async function newestVersion(stores: Stores, tx: Transaction): Promise<number> {
+  const settings = await stores.settings.find(tx);
+  let newest = settings?.version ?? 0;
+  for (const name of [...AGGREGATE_NAMES, 'demand'] as const) {
+    for (const { version } of await stores[name].all(tx)) newest = Math.max(newest, version);
+  }
+  return newest;
 }

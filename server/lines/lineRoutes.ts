@@ -16,7 +16,6 @@ interface LineRules<T> {
 
 const RULES: { readonly [K in keyof Lines]: LineRules<Lines[K]> } = {
   demand: { key: 'serviceId', keyOf: (line) => line.serviceId, of: 'service', noun: 'plan' },
-  stock: { key: 'materialId', keyOf: (line) => line.materialId, of: 'material', noun: 'count' },
 };
 
 /**
@@ -40,7 +39,7 @@ export function lineRoutes<N extends keyof Lines>(
   router.put('/:id', async (request, response) => {
     const { id } = request.params;
     const { value: input, version } = takeVersion(request.body);
-    const value = checkedInput<Lines[N]>(SCHEMAS[name] as never, input);
+    const value = checkedInput<Lines[N]>(SCHEMAS[name], input);
     if (keyOf(value) !== id) {
       throw invalidInput([
         { pointer: `/${key}`, code: 'id', message: 'The id cannot be changed.' },

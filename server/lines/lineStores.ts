@@ -1,5 +1,5 @@
 import type { Sequelize } from 'sequelize';
-import type { Demand, StockOnHand } from '@bienestar/core/house/house';
+import type { Demand } from '@bienestar/core/house/house';
 import { storeOf, type Store } from '../aggregates/store';
 import { usedByNothing } from '../aggregates/users';
 import { table, type Kept } from '../db/tables';
@@ -11,20 +11,6 @@ export function demandStore(sequelize: Sequelize): Store<Demand> {
     table: table(sequelize, 'demand'),
     key: 'serviceId',
     keyOf: (line) => line.serviceId,
-    toRow: columns,
-    fromRow: columns,
-    children: [],
-    usedBy: usedByNothing,
-  });
-}
-
-/** Stock on hand in the database, one line a material. */
-export function stockStore(sequelize: Sequelize): Store<StockOnHand> {
-  const columns = ({ materialId, onHand }: StockOnHand): StockOnHand => ({ materialId, onHand });
-  return storeOf<StockOnHand, Kept & StockOnHand>({
-    table: table(sequelize, 'stock'),
-    key: 'materialId',
-    keyOf: (line) => line.materialId,
     toRow: columns,
     fromRow: columns,
     children: [],

@@ -1,7 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import type { Person } from '@bienestar/core/house/house';
 import { storeOf, type Store } from '../aggregates/store';
-import { usersBy } from '../aggregates/users';
+import { usersBy, usersOf } from '../aggregates/users';
 import { table, type Kept } from '../db/tables';
 
 type PersonRow = Kept & Person;
@@ -14,6 +14,11 @@ export function personStore(sequelize: Sequelize): Store<Person> {
     role,
     hourlyPayMinor,
   });
+  const performs = usersBy(sequelize, {
+    service:
+      'SELECT s.id, s.name FROM services s JOIN service_therapists t ON t.service_id = s.id WHERE t.person_id = :id ORDER BY s.ordinal',
+  });
+  const trained = usersOf(sequelize, 'person_id');
   return storeOf<Person, PersonRow>({
     table: table(sequelize, 'people'),
     key: 'id',
@@ -21,9 +26,6 @@ export function personStore(sequelize: Sequelize): Store<Person> {
     toRow: columns,
     fromRow: columns,
     children: [],
-    usedBy: usersBy(sequelize, {
-      service:
-        'SELECT s.id, s.name FROM services s JOIN service_therapists t ON t.service_id = s.id WHERE t.person_id = :id ORDER BY s.ordinal',
-    }),
+    usedBy: async (id, tx) => [...(await performs(id, tx)), ...(await trained(id, tx))],
   });
 }

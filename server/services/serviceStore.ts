@@ -3,14 +3,16 @@ import type { Service, VisitKind } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { childrenIn, storeOf, type Store } from '../aggregates/store';
 import { usedByNothing } from '../aggregates/users';
-import { orNull, present } from '../db/optional';
+import { fromJson, orNull, present } from '../db/optional';
 import { table, type Kept } from '../db/tables';
 
 interface ServiceRow extends Kept {
   readonly id: string;
   readonly name: string;
   readonly protocolId: string;
+  readonly edition: number | null;
   readonly visitKind: VisitKind;
+  readonly shownFor: Service['shownFor'] | string | null;
   readonly targetMargin: number | null;
 }
 
@@ -26,20 +28,26 @@ export function serviceStore(sequelize: Sequelize): Store<Service> {
     table: table(sequelize, 'services'),
     key: 'id',
     keyOf: (service) => service.id,
-    toRow: ({ id, name, protocolId, visitKind, targetMargin }) => ({
+    toRow: ({ id, name, protocolId, edition, visitKind, shownFor, targetMargin }) => ({
       id,
       name,
       protocolId,
+      edition: orNull(edition),
       visitKind,
+      shownFor: orNull(shownFor),
       targetMargin: orNull(targetMargin),
     }),
-    fromRow: ({ id, name, protocolId, visitKind, targetMargin }, [therapists]) => ({
+    fromRow: (
+      { id, name, protocolId, edition, visitKind, shownFor, targetMargin },
+      [therapists],
+    ) => ({
       id: asId(id),
       name,
       protocolId: asId(protocolId),
       visitKind,
       therapistIds: ((therapists ?? []) as ServiceTherapistRow[]).map((row) => asId(row.personId)),
-      ...present({ targetMargin }),
+      ...(shownFor === null ? {} : { shownFor: fromJson<Service['shownFor']>(shownFor) }),
+      ...present({ edition, targetMargin }),
     }),
     children: [
       childrenIn<Service, ServiceTherapistRow>(

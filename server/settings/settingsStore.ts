@@ -15,6 +15,7 @@ interface SettingsRow {
   readonly spoons: HouseSettings['spoons'];
   readonly clientHeightCm: number;
   readonly clientWeightKg: number;
+  readonly builds: HouseSettings['builds'] | string;
   readonly decolletePercent: number;
   readonly abdomenPercent: number;
   readonly faceShares: HouseSettings['faceShares'] | string;
@@ -39,6 +40,7 @@ interface SettingsRow {
   readonly priceEndings: readonly number[] | string;
   readonly priceRounding: HouseSettings['priceEndings']['rounding'];
   readonly serviceLevel: number;
+  readonly orderDays: number;
 }
 
 /** Reads and writes the one row of house settings, inside the caller's transaction. */
@@ -101,6 +103,7 @@ function settingsOf(row: SettingsRow): HouseSettings {
     currency: row.currency,
     spoons: row.spoons,
     referenceClient: { heightCm: row.clientHeightCm, weightKg: row.clientWeightKg },
+    builds: fromJson<HouseSettings['builds']>(row.builds),
     trunkPercent: { decollete: row.decolletePercent, abdomen: row.abdomenPercent },
     faceShares: fromJson<HouseSettings['faceShares']>(row.faceShares),
     handlingLoss: row.handlingLoss,
@@ -130,5 +133,6 @@ function settingsOf(row: SettingsRow): HouseSettings {
       rounding: row.priceRounding,
     },
     serviceLevel: row.serviceLevel,
+    orderDays: row.orderDays,
   };
 }

@@ -2,18 +2,18 @@ import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import pino from 'pino';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { inject } from 'vitest';
 import type { HouseSnapshot, ProblemDocument } from '@bienestar/contract/api';
 import { readHouseFile } from '@bienestar/contract/houseFile';
-import type { House } from '@bienestar/core/house/house';
-import { createApp } from '../app';
+import type { HouseArchive } from '@bienestar/core/house/archive';
+import { createApp, type Outside } from '../app';
 import { connect } from '../db/connection';
 import { migrations } from '../db/migrate';
+import { silentLog } from './silentLog';
 
 /** The demo house as its file says. */
-export async function demoHouse(): Promise<House> {
+export async function demoHouse(): Promise<HouseArchive> {
   const file = new URL('../../demo/casa-cenera.house.json', import.meta.url);
   const house = readHouseFile(await readFile(file, 'utf8'));
   if (!house.ok) throw new Error(JSON.stringify(house.faults));
@@ -51,11 +51,10 @@ export async function freshDatabase(): Promise<Sequelize> {
 }
 
 /** Starts the API on a fresh database with the demo house. */
-export async function startApi(): Promise<TestApi> {
+export async function startApi(outside: Outside = {}): Promise<TestApi> {
   const sequelize = await freshDatabase();
   await migrations(sequelize).up();
-  const log = pino({ level: process.env.LOG_LEVEL ?? 'silent' });
-  const server = createServer(createApp({ sequelize, log }));
+  const server = createServer(createApp({ sequelize, log: silentLog(), outside }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 

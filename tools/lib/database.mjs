@@ -107,6 +107,7 @@ function serverArgs({ folder, data, pidFile, port, init }) {
   return [
     '--no-defaults',
     `--datadir=${data}`,
+    `--tmpdir=${ownTemporary(folder)}`,
     `--socket=${socket}`,
     `--pid-file=${pidFile}`,
     `--port=${port}`,
@@ -117,6 +118,17 @@ function serverArgs({ folder, data, pidFile, port, init }) {
     '--innodb-buffer-pool-size=128M',
     ...(process.getuid?.() === 0 ? ['--user=root'] : []),
   ];
+}
+
+/**
+ * A folder for the server's temporary tables: in a shared one, each server that starts removes the
+ * tables the others are using.
+ * @param {string} folder
+ */
+function ownTemporary(folder) {
+  const own = `${folder}/tmp`;
+  mkdirSync(own, { recursive: true, mode: 0o700 });
+  return own;
 }
 
 /**
@@ -155,6 +167,7 @@ async function makeData(folder, data, made, log) {
   const args = [
     '--no-defaults',
     `--datadir=${data}`,
+    `--tmpdir=${ownTemporary(folder)}`,
     '--auth-root-authentication-method=normal',
     '--skip-test-db',
   ];

@@ -18,13 +18,16 @@ export const MEASURE_WORDS = {
   drop: ['drop', 'drops'],
   dropper: ['dropperful', 'dropperfuls'],
   spray: ['spray', 'sprays'],
+  spatula: ['spatula', 'spatulas'],
 } as const;
 
-export const COAT_WORDS: Record<Coat, string> = {
-  thin: 'thin coat',
-  standard: 'standard coat',
-  generous: 'generous coat',
-};
+/** The coats that the house itself has a weight for. */
+export const HOUSE_COATS: readonly Coat[] = ['thin', 'standard', 'generous'];
+
+/** A coat as it is said: "thin coat", "mask coat". */
+export function coatWords(coat: Coat): string {
+  return `${coat} coat`;
+}
 
 /** An amount as it is said: "2–4 pumps", "1 hazelnut", "standard coat". */
 export function amountWords(amount: Amount): string {
@@ -40,7 +43,7 @@ export function amountWords(amount: Amount): string {
     case 'fingertip':
       return counted(amount.quantity, ['fingertip unit', 'fingertip units']);
     case 'coat':
-      return COAT_WORDS[amount.coat];
+      return coatWords(amount.coat);
     case 'coat-weight':
       return `${span(amount.mgPerCm2)} mg/cm²`;
   }

@@ -1,23 +1,16 @@
+import { minorPerMajor } from '@bienestar/contract/currency';
 import type { Figure, FigureUnit } from '@bienestar/core/explain/working';
 import type { Triple } from '@bienestar/core/quantity/triple';
 
 const locale = typeof navigator === 'undefined' ? 'en' : navigator.language;
 const made = new Map<string, Intl.NumberFormat>();
+const byDecimals: Intl.NumberFormat[] = [];
 
 function formatter(options: Intl.NumberFormatOptions): Intl.NumberFormat {
   const key = JSON.stringify(options);
   const known = made.get(key) ?? new Intl.NumberFormat(locale, options);
   made.set(key, known);
   return known;
-}
-
-/** How many minor units make one of a currency. */
-export function minorPerMajor(currency: string): number {
-  const { maximumFractionDigits = 2 } = formatter({
-    style: 'currency',
-    currency,
-  }).resolvedOptions();
-  return 10 ** maximumFractionDigits;
 }
 
 /** Money from minor units: "€80.00". */
@@ -39,7 +32,10 @@ export function moneyChange(minor: number, currency: string): string {
 
 /** A number with at most so many decimals, in the reader's way. */
 export function number(value: number, decimals = 2): string {
-  return formatter({ maximumFractionDigits: decimals }).format(value);
+  const plain = (byDecimals[decimals] ??= new Intl.NumberFormat(locale, {
+    maximumFractionDigits: decimals,
+  }));
+  return plain.format(value);
 }
 
 /** A number for an input: no grouping, every digit that is kept. */
@@ -79,6 +75,7 @@ const PLAIN_UNITS: Partial<Record<FigureUnit, string>> = {
   cm2: 'cm²',
   'mg/cm2': 'mg/cm²',
   'uses/day': 'uses a day',
+  persons: 'people',
   'visits/week': 'visits a week',
   'visits/month': 'visits a month',
   times: '×',
@@ -94,4 +91,42 @@ export function figureText({ amount: value, unit }: Figure, currency: string): s
   if (unit === 'share') return percent(value, 2);
   const precise = value !== 0 && Math.abs(value) < 1 ? 4 : 2;
   return `${number(value, precise)} ${PLAIN_UNITS[unit] ?? unitWord(unit, value)}`;
+}
+
+/** A date as it is written here: "3 Dec 2026". */
+export function dayText(day: string): string {
+  return dates({ dateStyle: 'medium' }).format(new Date(`${day}T12:00`));
+}
+
+/** A moment as it is written here, without the year: "3 Dec, 14:05". */
+export function momentText(instant: string): string {
+  return dates({ day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(
+    new Date(instant),
+  );
+}
+
+/** A day of the week, 1 being Monday: "Wednesday", "W". */
+export function weekdayName(weekday: number, length: 'long' | 'narrow'): string {
+  /* 5 January 2026 was a Monday. */
+  return dates({ weekday: length }).format(new Date(2026, 0, 4 + weekday));
+}
+
+/** How long until, or since: "in 9 days", "6 hours left", "2 days over". */
+export function timeLeft(days: number): string {
+  const over = days < 0;
+  const size = Math.abs(days);
+  const [count, one, many] =
+    size < 2 && size * 24 >= 1
+      ? ([Math.floor(size * 24), 'hour', 'hours'] as const)
+      : ([Math.floor(size), 'day', 'days'] as const);
+  return `${number(count, 0)} ${count === 1 ? one : many} ${over ? 'over' : 'left'}`;
+}
+
+const madeDates = new Map<string, Intl.DateTimeFormat>();
+
+function dates(options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = JSON.stringify(options);
+  const known = madeDates.get(key) ?? new Intl.DateTimeFormat(locale, options);
+  madeDates.set(key, known);
+  return known;
 }

@@ -1,3 +1,4 @@
+import { minorPerMajor } from '@bienestar/contract/currency';
 import { describe, expect, it } from 'vitest';
 import type { Amount } from '@bienestar/core/house/house';
 import { exactly } from '@bienestar/core/quantity/triple';
@@ -7,7 +8,6 @@ import {
   amountRange,
   editable,
   figureText,
-  minorPerMajor,
   money,
   moneyChange,
   number,

@@ -1,4 +1,4 @@
-import { minorPerMajor } from '../format/figures';
+import { minorPerMajor } from '@bienestar/contract/currency';
 import { useHouse } from '../store/house';
 import { NumberField } from './NumberField';
 

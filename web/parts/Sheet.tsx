@@ -9,12 +9,14 @@ interface SheetProps {
   readonly description?: string;
   /** in the middle of the screen, or along its right edge */
   readonly at?: 'middle' | 'edge';
+  /** for tables */
+  readonly wide?: boolean;
   readonly children: ReactNode;
   readonly actions?: ReactNode;
 }
 
 const PLACE: Record<NonNullable<SheetProps['at']>, string> = {
-  middle: 'top-1/2 left-1/2 max-h-[85dvh] w-[min(40rem,92vw)] -translate-1/2 border',
+  middle: 'top-1/2 left-1/2 max-h-[85dvh] -translate-1/2 border',
   edge: 'inset-y-0 right-0 w-[min(30rem,92vw)] border-l',
 };
 
@@ -25,6 +27,7 @@ export function Sheet({
   title,
   description,
   at = 'middle',
+  wide = false,
   children,
   actions,
 }: SheetProps) {
@@ -33,7 +36,8 @@ export function Sheet({
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/25 dim:bg-black/50" />
         <Dialog.Content
-          className={`fixed z-40 flex flex-col border-line-strong bg-sheet shadow-sheet focus:outline-none ${PLACE[at]}`}
+          className={`fixed z-40 flex flex-col border-line-strong bg-sheet shadow-sheet focus:outline-none ${PLACE[at]} ${at === 'edge' ? '' : wide ? 'w-[min(60rem,94vw)]' : 'w-[min(40rem,92vw)]'}`}
+          onOpenAutoFocus={focusFirstField}
           {...(description === undefined ? { 'aria-describedby': undefined } : {})}
         >
           <header className="flex items-start gap-4 border-b border-line px-6 pt-5 pb-4">
@@ -69,4 +73,15 @@ export function Sheet({
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+/** Where there is something to fill in, one begins there, and not at the cross. */
+function focusFirstField(event: Event): void {
+  const sheet = event.currentTarget as HTMLElement | null;
+  const field = sheet?.querySelector<HTMLElement>(
+    'input:not([type=checkbox], [type=file]), textarea',
+  );
+  if (!field) return;
+  event.preventDefault();
+  field.focus();
 }

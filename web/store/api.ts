@@ -3,13 +3,24 @@ import {
   API,
   type AggregateName,
   type Aggregates,
+  type FetchedList,
   type Health,
   type HouseSnapshot,
+  type LedgerPage,
   type Lines,
+  type MaterialBatch,
+  type Posted,
   type ProblemDocument,
+  type Publishing,
+  type ScaleState,
+  type StandInOrder,
   type Versioned,
 } from '@bienestar/contract/api';
+import type { PricePoint } from '@bienestar/core/cost/pricePoint';
+import type { Edition, Material, Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
+import type { StockEntry } from '@bienestar/core/stock/entries';
+import type { MaterialStock } from '@bienestar/core/stock/stockTypes';
 
 /** Any part of the House that is written by itself. */
 export type Part = AggregateName | keyof Lines | 'settings';
@@ -31,15 +42,33 @@ export interface Write<P extends Part = Part> {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: API, timeout: 15_000 }),
-  tagTypes: ['House'],
+  tagTypes: ['House', 'Ledger', 'Prices', 'Editions'],
   endpoints: (build) => ({
-    house: build.query<HouseSnapshot, void>({ query: () => '/house', providesTags: ['House'] }),
+    house: build.query<HouseSnapshot, void>({
+      query: () => '/house',
+      providesTags: ['House'],
+      /* What was written while the House was on its way is newer than what arrives. */
+      onQueryStarted: async (_nothing, { dispatch, queryFulfilled }) => {
+        const onTheWay: HouseChange[] = [];
+        keptMeanwhile.add(onTheWay);
+        await queryFulfilled.catch(() => undefined);
+        keptMeanwhile.delete(onTheWay);
+        onTheWay.forEach((change) => dispatch(inHouse(change)));
+      },
+    }),
     health: build.query<Health, void>({ query: () => '/health' }),
     save: build.mutation<Versioned<PartValue<Part>>, Write>({
       query: (write) => ({ url: addressOf(write), method: 'PUT', body: write.value }),
-      onQueryStarted: async (write, { dispatch, queryFulfilled }) => {
-        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
-        if (data) dispatch(keepInHouse(write.part, data));
+      invalidatesTags: (_saved, error, { part }) =>
+        error === undefined && part === 'materials' ? ['Prices'] : [],
+      onQueryStarted: async (write, saving) => {
+        const { data } = await saving.queryFulfilled.catch(() => ({ data: undefined }));
+        if (!data) return;
+        saving.dispatch(keepInHouse(write.part, data));
+        if (write.part !== 'services') return;
+        const { data: house } = api.endpoints.house.select()(saving.getState());
+        if (house && lacksEdition(house, data as Service))
+          saving.dispatch(api.util.invalidateTags(['House']));
       },
     }),
     add: build.mutation<
@@ -62,6 +91,53 @@ export const api = createApi({
       }),
       invalidatesTags: (_result, error) => (error ? [] : ['House']),
     }),
+    saveMaterials: build.mutation<readonly Versioned<Material>[], MaterialBatch>({
+      query: (body) => ({ url: '/materials', method: 'PUT', body }),
+      invalidatesTags: ['Prices'],
+      onQueryStarted: async (_batch, { dispatch, queryFulfilled }) => {
+        const { data = [] } = await queryFulfilled.catch(() => ({ data: undefined }));
+        dispatch(keepAllInHouse(data));
+      },
+    }),
+    ledger: build.query<LedgerPage, { readonly materialId: string; readonly before?: number }>({
+      query: ({ materialId, before }) => ({
+        url: `/ledger/${materialId}`,
+        params: before === undefined ? {} : { before },
+      }),
+      providesTags: (_page, _error, { materialId }) => [{ type: 'Ledger', id: materialId }],
+    }),
+    enter: build.mutation<Posted, StockEntry>({
+      query: (entry) => ({ url: '/ledger', method: 'POST', body: entry }),
+      invalidatesTags: (_posted, error, { materialId }) =>
+        error ? [] : [{ type: 'Ledger', id: materialId }],
+      onQueryStarted: async (_entry, { dispatch, queryFulfilled }) => {
+        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
+        if (data) dispatch(keepStock(data.stock));
+      },
+    }),
+    prices: build.query<readonly PricePoint[], string>({
+      query: (materialId) => `/materials/${materialId}/prices`,
+      providesTags: ['Prices'],
+    }),
+    priceList: build.query<FetchedList, string>({
+      query: (supplierId) => `/price-lists/${supplierId}`,
+      keepUnusedDataFor: 0,
+    }),
+    edition: build.query<Edition, { readonly protocolId: string; readonly number: number }>({
+      query: ({ protocolId, number }) => `/editions/${protocolId}/${number}`,
+      providesTags: ['Editions'],
+    }),
+    publish: build.mutation<Edition, Publishing>({
+      query: (body) => ({ url: '/editions', method: 'POST', body }),
+      invalidatesTags: (_edition, error) => (error ? [] : ['House']),
+    }),
+    scale: build.query<ScaleState, void>({ query: () => '/scale', keepUnusedDataFor: 0 }),
+    zeroScale: build.mutation<void, void>({
+      query: () => ({ url: '/scale/zero', method: 'POST' }),
+    }),
+    tellStandIn: build.mutation<void, StandInOrder>({
+      query: (body) => ({ url: '/scale/stand-in', method: 'POST', body }),
+    }),
     importHouse: build.mutation<HouseSnapshot, string>({
       query: (content) => ({
         url: '/house/file',
@@ -69,7 +145,7 @@ export const api = createApi({
         body: content,
         headers: { 'content-type': 'application/json' },
       }),
-      invalidatesTags: (_result, error) => (error ? [] : ['House']),
+      invalidatesTags: (_result, error) => (error ? [] : ['House', 'Ledger', 'Prices', 'Editions']),
     }),
   }),
 });
@@ -81,6 +157,16 @@ export const {
   useAddMutation,
   useRemoveMutation,
   useImportHouseMutation,
+  useSaveMaterialsMutation,
+  useLedgerQuery,
+  useEnterMutation,
+  usePricesQuery,
+  useLazyPriceListQuery,
+  useEditionQuery,
+  usePublishMutation,
+  useScaleQuery,
+  useZeroScaleMutation,
+  useTellStandInMutation,
 } = api;
 
 /** What a refused request means to the person. */
@@ -111,17 +197,64 @@ function addressOf({ part, value }: Write): string {
 }
 
 function keyOf(part: Exclude<Part, 'settings'>, value: object): string {
-  const key = part === 'demand' ? 'serviceId' : part === 'stock' ? 'materialId' : 'id';
+  const key = part === 'demand' ? 'serviceId' : 'id';
   return String((value as Record<string, unknown>)[key]);
 }
 
-/** Puts what the server answered into the House that is at hand. */
+type HouseChange = (house: HouseSnapshot) => HouseSnapshot;
+
+/** For each reading of the House that is on its way: what was kept since it was asked for. */
+const keptMeanwhile = new Set<HouseChange[]>();
+
+function inHouse(change: HouseChange) {
+  return api.util.updateQueryData('house', undefined, change);
+}
+
+/** Changes the House at hand, also the one that a reading on its way will bring. */
+function keep(change: HouseChange) {
+  keptMeanwhile.forEach((changes) => changes.push(change));
+  return inHouse(change);
+}
+
+/** A service that goes on to another edition brings that edition with it. */
+function lacksEdition({ editions }: HouseSnapshot, { protocolId, edition }: Service): boolean {
+  return (
+    edition !== undefined &&
+    !editions.some((each) => each.protocolId === protocolId && each.number === edition)
+  );
+}
+
+/** Puts what the server answered into the House that is at hand, unless a newer one is there. */
 export function keepInHouse(part: Part, value: Versioned<object>) {
-  return api.util.updateQueryData('house', undefined, (house) => {
-    if (part === 'settings') return { ...house, settings: value as HouseSnapshot['settings'] };
+  return keep((house) => {
+    if (part === 'settings') {
+      return house.settings.version > value.version
+        ? house
+        : { ...house, settings: value as HouseSnapshot['settings'] };
+    }
     const list = house[part] as readonly Versioned<object>[];
     const id = keyOf(part, value);
     const at = list.findIndex((item) => keyOf(part, item) === id);
-    return { ...house, [part]: at === -1 ? [...list, value] : list.with(at, value) };
+    const there = list[at];
+    if (there && there.version > value.version) return house;
+    return { ...house, [part]: there ? list.with(at, value) : [...list, value] };
+  });
+}
+
+/** Puts several materials that were written together into the House that is at hand. */
+function keepAllInHouse(saved: readonly Versioned<Material>[]) {
+  const byId = new Map(saved.map((material) => [material.id, material]));
+  return keep((house) => ({
+    ...house,
+    materials: house.materials.map((material) => byId.get(material.id) ?? material),
+  }));
+}
+
+/** Puts what an entry left of a material into the House that is at hand. */
+function keepStock(stock: MaterialStock) {
+  return keep((house) => {
+    const at = house.stock.findIndex((line) => line.materialId === stock.materialId);
+    const all = house.stock;
+    return { ...house, stock: at === -1 ? [...all, stock] : all.with(at, stock) };
   });
 }

@@ -2,7 +2,7 @@ import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import type { Versioned } from '@bienestar/contract/api';
 import { PROBLEM_TYPES } from '@bienestar/contract/api';
 import type { Protocol } from '@bienestar/core/house/house';
-import { api, refusedBy } from './api';
+import { api, refusedBy, type Write } from './api';
 import {
   confirmed,
   edited,
@@ -13,17 +13,18 @@ import {
   settled,
   undone,
   withoutVersion,
-  type ProtocolDraft,
-  type ProtocolDraftsState,
+  type Draft,
+  type DraftsState,
   type Saving,
-} from './protocolDrafts';
+} from './drafts';
+import { keepHistory } from './history';
 import { forgetUnsaved, keepUnsaved } from './unsavedDrafts';
 
 const PAUSE_MS = 500;
 const TRY_AGAIN_MS = 1_500;
 
 interface Kept {
-  readonly protocolDrafts: ProtocolDraftsState;
+  readonly drafts: DraftsState;
 }
 
 /** Saves drafts as they are edited: after a pause, one write at a time, again while nobody answers. */
@@ -38,8 +39,7 @@ autosave.startListening({
   matcher: anyEdit,
   effect: async (action, listener) => {
     const id = idOf(action);
-    const read = (): ProtocolDraft | undefined =>
-      (listener.getState() as Kept).protocolDrafts.byId[id];
+    const read = (): Draft | undefined => (listener.getState() as Kept).drafts.byId[id];
     const saving = (state: Saving): void => {
       listener.dispatch(savingChanged({ id, saving: state }));
     };
@@ -50,6 +50,8 @@ autosave.startListening({
     /* A newer edit of this draft starts its own round, which waits for a write that is under way. */
     const newest = begun.present;
     await listener.delay(PAUSE_MS);
+    const paused = read();
+    if (paused?.present === newest) void keepHistory(id, paused);
     for (;;) {
       await writing.get(id);
       const draft = read();
@@ -62,9 +64,9 @@ autosave.startListening({
       }
       saving({ state: 'saving' });
       const write = {
-        part: 'protocols',
+        part: draft.part,
         value: { ...draft.present, version: draft.base.version },
-      } as const;
+      } as Write;
       const sent = listener.dispatch(api.endpoints.save.initiate(write));
       writing.set(id, sent);
       const result = await sent;
@@ -99,6 +101,6 @@ function idOf({ payload }: { payload: unknown }): string {
   return id ?? base?.id ?? '';
 }
 
-function sameContent({ base, present }: ProtocolDraft): boolean {
+function sameContent({ base, present }: Draft): boolean {
   return JSON.stringify(withoutVersion(base)) === JSON.stringify(present);
 }

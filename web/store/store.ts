@@ -4,12 +4,12 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { autosave } from './autosave';
 import { preferences } from './preferences';
-import { protocolDrafts } from './protocolDrafts';
+import { drafts } from './drafts';
 import { staleWrites } from './staleWrites';
 
-/** The state of the app: the server's House, drafts of protocols, and what the person prefers. */
+/** The state of the app: the server's House, drafts of protocols and blocks, and what the person prefers. */
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, protocolDrafts, staleWrites, preferences },
+  reducer: { [api.reducerPath]: api.reducer, drafts, staleWrites, preferences },
   middleware: (defaults) =>
     /* Houses are large plain values that reducers replace and never change: no need to search them. */
     defaults({ serializableCheck: false, immutableCheck: false })

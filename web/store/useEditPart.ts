@@ -1,13 +1,35 @@
 import { useCallback } from 'react';
+import { useStore } from 'react-redux';
 import type { AggregateName, Aggregates, Versioned } from '@bienestar/contract/api';
+import type { Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { toast } from 'sonner';
 import { refusedBy, useAddMutation, useRemoveMutation, type Write } from './api';
-import { useSnapshot } from './house';
-import { useSave } from './useSave';
+import { snapshotIn } from './house';
+import type { RootState } from './store';
+import { useSave, type Saved } from './useSave';
+
+/** What changes of a thing: given outright, or made from how it is when its turn has come. */
+type Changes<T> = Partial<T> | ((latest: T) => Partial<T>);
 
 /** Saves changes of one thing; answers what went wrong, if anything. */
-export type ChangePart<T> = (changes: Partial<T>) => Promise<string | undefined>;
+export type ChangePart<T> = (changes: Changes<T>) => Promise<string | undefined>;
+
+const turns = new Map<string, Promise<unknown>>();
+
+/**
+ * Does the writes of one thing one after the other: two fields that are left in a hurry are two writes,
+ * and the second must know the version that the first has made.
+ */
+function inTurn<T>(key: string, work: () => Promise<T>): Promise<T> {
+  const mine = (turns.get(key) ?? Promise.resolve()).then(work, work);
+  const settled = mine.catch(() => undefined);
+  turns.set(key, settled);
+  void settled.then(() => {
+    if (turns.get(key) === settled) turns.delete(key);
+  });
+  return mine;
+}
 
 /** Changes to one aggregate, saved as they are made. */
 export function useChange<N extends AggregateName>(
@@ -15,31 +37,64 @@ export function useChange<N extends AggregateName>(
   value: Versioned<Aggregates[N]> | undefined,
 ): ChangePart<Aggregates[N]> {
   const save = useSave();
+  const store = useStore<RootState>();
   return useCallback(
     async (changes) => {
       if (!value) return undefined;
-      const write = { part, value: { ...value, ...changes } } as unknown as Write<N>;
-      const saved = await save(write, value.name);
-      return saved.ok ? undefined : (saved.faults[0]?.message ?? saved.message);
+      return inTurn(`${part}/${value.id}`, async () => {
+        const known = snapshotIn(store.getState())?.[part] as
+          readonly Versioned<Aggregates[N]>[] | undefined;
+        const latest = known?.find(({ id }) => id === value.id) ?? value;
+        const made = typeof changes === 'function' ? changes(latest) : changes;
+        const write = { part, value: { ...latest, ...made } } as unknown as Write<N>;
+        return faultOf(await save(write, latest.name));
+      });
     },
-    [part, save, value],
+    [part, save, store, value],
   );
 }
 
 /** Changes to the house settings, saved as they are made. */
-export function useChangeSettings(): ChangePart<HouseSettings> {
+export function useChangeSettings(): (
+  changes: Partial<HouseSettings>,
+) => Promise<string | undefined> {
   const save = useSave();
-  const { settings } = useSnapshot();
+  const store = useStore<RootState>();
   return useCallback(
-    async (changes) => {
-      const saved = await save(
-        { part: 'settings', value: { ...settings, ...changes } },
-        'The house',
-      );
-      return saved.ok ? undefined : (saved.faults[0]?.message ?? saved.message);
-    },
-    [save, settings],
+    (changes) =>
+      inTurn('settings', async () => {
+        const settings = snapshotIn(store.getState())?.settings;
+        if (!settings) return undefined;
+        const value = { ...settings, ...changes };
+        return faultOf(await save({ part: 'settings', value }, 'The house'));
+      }),
+    [save, store],
   );
+}
+
+/** Plans the visits of a service, a week. */
+export function usePlanVisits(
+  service: Service | undefined,
+): (visitsPerWeek: number) => Promise<string | undefined> {
+  const save = useSave();
+  const store = useStore<RootState>();
+  return useCallback(
+    async (visitsPerWeek) => {
+      if (!service) return undefined;
+      const { id: serviceId, name } = service;
+      return inTurn(`demand/${serviceId}`, async () => {
+        const plan = snapshotIn(store.getState())?.demand;
+        const line = plan?.find((each) => each.serviceId === serviceId);
+        const value = { serviceId, visitsPerWeek, version: line?.version ?? 0 };
+        return faultOf(await save({ part: 'demand', value }, `The plan for ${name}`));
+      });
+    },
+    [save, service, store],
+  );
+}
+
+function faultOf(saved: Saved): string | undefined {
+  return saved.ok ? undefined : (saved.faults[0]?.message ?? saved.message);
 }
 
 /** Adds and removes things of the house; what is refused is said in words. */

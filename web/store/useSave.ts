@@ -20,7 +20,11 @@ export function useSave(): <P extends Part>(write: Write<P>, name: string) => Pr
   return useCallback(
     async (write, name) => {
       const result = await save(write);
-      if (!result.error) return { ok: true };
+      if (!result.error) {
+        /* At once, so that the next write names the version that this one made. */
+        dispatch(keepInHouse(write.part, result.data));
+        return { ok: true };
+      }
       const refused = refusedBy(result.error);
       if (refused.kind === 'away')
         return { ok: false, message: `Not saved yet. ${refused.message}`, faults: [] };

@@ -8,7 +8,7 @@ import { Sheet } from '../../parts/Sheet';
 import { refusedBy, useImportHouseMutation } from '../../store/api';
 import { Section } from './Section';
 
-const LARGEST_FILE = 16 * 1024 * 1024;
+const LARGEST_FILE = 40 * 1024 * 1024;
 const MOST_FAULTS_SHOWN = 12;
 
 /** The whole house as a file: taken away, or put in the place of what is here. */
@@ -26,7 +26,7 @@ export function HouseFilePanel() {
         {
           pointer: '',
           code: 'file.size',
-          message: `${file.name} is larger than the 16 MB that a house file may have.`,
+          message: `${file.name} is larger than the 40 MB that a house file may have.`,
         },
       ]);
       return;

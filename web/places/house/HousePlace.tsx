@@ -1,3 +1,4 @@
+import { DevicesPanel } from './DevicesPanel';
 import { HouseFilePanel } from './HouseFilePanel';
 import { PeoplePanel } from './PeoplePanel';
 import { RoomsPanel } from './RoomsPanel';
@@ -14,6 +15,7 @@ export function HousePlace() {
         <div className="flex flex-col gap-8">
           <PeoplePanel />
           <RoomsPanel />
+          <DevicesPanel />
           <SuppliersPanel />
           <HouseFilePanel />
         </div>

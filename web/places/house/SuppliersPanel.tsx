@@ -1,11 +1,15 @@
 import { nanoid } from '@reduxjs/toolkit';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Supplier } from '@bienestar/core/house/house';
+import type { Weekday } from '@bienestar/core/house/supplier';
 import { asId } from '@bienestar/core/house/ids';
+import { weekdayName } from '../../format/figures';
+import { LABEL_LOOK } from '../../parts/FieldFrame';
+import { MoneyField } from '../../parts/MoneyField';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { useSnapshot } from '../../store/house';
-import { useAddAndRemove, useChange } from '../../store/useEditPart';
+import { useAddAndRemove, useChange, type ChangePart } from '../../store/useEditPart';
 import { AddLine, Line, Section } from './Section';
 
 const DAYS = [
@@ -14,6 +18,7 @@ const DAYS = [
   ['reviewDays', 'looked at every'],
 ] as const;
 const MOST_DAYS = 365;
+const WEEKDAYS: readonly Weekday[] = [1, 2, 3, 4, 5, 6, 7];
 
 /** Who delivers, and how long it takes. */
 export function SuppliersPanel() {
@@ -40,6 +45,46 @@ export function SuppliersPanel() {
   );
 }
 
+interface DeliveryDaysProps extends SupplierLineProps {
+  readonly change: ChangePart<Supplier>;
+}
+
+/** The days on which a supplier delivers; none ticked is any day. */
+function DeliveryDays({ supplier, labelled, change }: DeliveryDaysProps) {
+  const on = supplier.deliveryDays ?? [];
+  const toggle = (day: Weekday): void => {
+    void change(({ deliveryDays = [] }) => {
+      const next = WEEKDAYS.filter((each) => (each === day) !== deliveryDays.includes(each));
+      return { deliveryDays: next.length > 0 ? next : undefined };
+    });
+  };
+  return (
+    <fieldset className="ml-auto min-w-0">
+      <legend className={labelled ? `${LABEL_LOOK} mb-1` : 'sr-only'}>
+        delivers on{labelled ? '' : `: ${supplier.name}`}
+      </legend>
+      <div className="flex">
+        {WEEKDAYS.map((day) => (
+          <label
+            key={day}
+            title={weekdayName(day, 'long')}
+            className="relative -ml-px flex h-9 w-7 items-center justify-center border border-line-strong bg-sheet text-sm first:ml-0 has-checked:bg-palm-wash has-checked:font-semibold has-focus-visible:outline-2 has-focus-visible:outline-focus"
+          >
+            <input
+              type="checkbox"
+              className="absolute inset-0 opacity-0"
+              aria-label={`${supplier.name} delivers on ${weekdayName(day, 'long')}`}
+              checked={on.includes(day)}
+              onChange={() => toggle(day)}
+            />
+            {weekdayName(day, 'narrow')}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
 interface SupplierLineProps {
   readonly supplier: Versioned<Supplier>;
   /** labels are shown once, above the first line */
@@ -51,30 +96,54 @@ function SupplierLine({ supplier, labelled }: SupplierLineProps) {
   const { remove } = useAddAndRemove('suppliers');
   return (
     <Line name={supplier.name} onRemove={() => void remove(supplier)}>
-      <TextField
-        labelHidden={!labelled}
-        className="flex-1"
-        label="Supplier"
-        needed
-        commitOn="leaving"
-        value={supplier.name}
-        onCommit={(name) => change({ name })}
-      />
-      {DAYS.map(([key, label]) => (
-        <NumberField
-          labelHidden={!labelled}
-          key={key}
-          className="w-24"
-          label={label}
-          unit="d"
-          commitOn="leaving"
-          value={supplier[key]}
-          check={(days) =>
-            days >= 0 && days <= MOST_DAYS ? undefined : `Must be from 0 to ${MOST_DAYS}.`
-          }
-          onCommit={(days) => change({ [key]: days })}
-        />
-      ))}
+      <div className="flex min-w-0 flex-1 flex-col gap-2 border-b border-line pb-3">
+        <div className="flex items-end gap-2">
+          <TextField
+            labelHidden={!labelled}
+            className="flex-1"
+            label="Supplier"
+            needed
+            commitOn="leaving"
+            value={supplier.name}
+            onCommit={(name) => change({ name })}
+          />
+          <TextField
+            labelHidden={!labelled}
+            className="w-36"
+            label="published list"
+            commitOn="leaving"
+            longest={40}
+            value={supplier.feed ?? ''}
+            onCommit={(feed) => change({ feed: feed.trim() === '' ? undefined : feed.trim() })}
+          />
+          <MoneyField
+            labelHidden={!labelled}
+            className="w-32"
+            label="least order"
+            commitOn="leaving"
+            value={supplier.leastOrderMinor}
+            onCommit={(leastOrderMinor) => change({ leastOrderMinor })}
+          />
+        </div>
+        <div className="flex items-end gap-2">
+          {DAYS.map(([key, label]) => (
+            <NumberField
+              labelHidden={!labelled}
+              key={key}
+              className="w-28"
+              label={label}
+              unit="d"
+              commitOn="leaving"
+              value={supplier[key]}
+              check={(days) =>
+                days >= 0 && days <= MOST_DAYS ? undefined : `Must be from 0 to ${MOST_DAYS}.`
+              }
+              onCommit={(days) => change({ [key]: days })}
+            />
+          ))}
+          <DeliveryDays supplier={supplier} labelled={labelled} change={change} />
+        </div>
+      </div>
     </Line>
   );
 }

@@ -1,5 +1,6 @@
 import { parseDecimal } from '../../format/decimal';
-import { editable, minorPerMajor } from '../../format/figures';
+import { minorPerMajor } from '@bienestar/contract/currency';
+import { editable } from '../../format/figures';
 import { MoneyField } from '../../parts/MoneyField';
 import { PercentField } from '../../parts/PercentField';
 import { Segments } from '../../parts/Segments';

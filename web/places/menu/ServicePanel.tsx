@@ -1,6 +1,6 @@
 import { Check, Trash2 } from 'lucide-react';
 import { Checkbox } from 'radix-ui';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { asId } from '@bienestar/core/house/ids';
 import { money, number } from '../../format/figures';
 import { Button } from '../../parts/Button';
@@ -12,8 +12,8 @@ import { Problems } from '../../parts/Problems';
 import { Segments } from '../../parts/Segments';
 import { TextField } from '../../parts/TextField';
 import { useFigures, useHouse, useSnapshot } from '../../store/house';
-import { useAddAndRemove, useChange } from '../../store/useEditPart';
-import { useSave } from '../../store/useSave';
+import { useNewestEdition } from '../../store/useNewestEdition';
+import { useAddAndRemove, useChange, usePlanVisits } from '../../store/useEditPart';
 
 const MOST_VISITS = 2000;
 
@@ -26,15 +26,13 @@ export function ServicePanel({ id }: { readonly id: string }) {
   const line = snapshot.demand.find((each) => each.serviceId === id);
   const figures = useFigures().services.get(asId(id));
   const change = useChange('services', service);
+  const newest = useNewestEdition(service?.protocolId ?? '');
   const { remove, busy } = useAddAndRemove('services');
-  const save = useSave();
+  const planVisits = usePlanVisits(service);
   if (!service) return null;
 
-  const putDemand = async (visitsPerWeek: number): Promise<string | undefined> => {
-    const value = { serviceId: service.id, visitsPerWeek, version: line?.version ?? 0 };
-    const saved = await save({ part: 'demand', value }, `The plan for ${service.name}`);
-    return saved.ok ? undefined : saved.message;
-  };
+  const newestOf = (protocolId: string): number | undefined =>
+    snapshot.editionHeads.findLast((head) => head.protocolId === protocolId)?.number;
   const price = figures?.price.ok ? figures.price.value : undefined;
   return (
     <section aria-label={service.name} className="flex flex-col gap-3 px-5 py-6">
@@ -64,7 +62,7 @@ export function ServicePanel({ id }: { readonly id: string }) {
           check={(visits) =>
             visits >= 0 && visits <= MOST_VISITS ? undefined : `Must be from 0 to ${MOST_VISITS}.`
           }
-          onCommit={putDemand}
+          onCommit={planVisits}
         />
         <PercentField
           label="Its own target margin"
@@ -83,8 +81,21 @@ export function ServicePanel({ id }: { readonly id: string }) {
           value: protocol.id,
           label: protocol.name,
         }))}
-        onChoose={(protocolId) => void change({ protocolId: asId(protocolId) })}
+        onChoose={(protocolId) =>
+          void change({ protocolId: asId(protocolId), edition: newestOf(protocolId) })
+        }
       />
+      {newest !== undefined && newest > (service.edition ?? newest) && (
+        <p className="border-l-2 border-palm pl-3 text-sm">
+          Worked by edition {service.edition}; edition {newest} is published.{' '}
+          <Link
+            to={`/protocols/${service.protocolId}?editions=${newest}`}
+            className="underline underline-offset-4"
+          >
+            See what it would change
+          </Link>
+        </p>
+      )}
       <Segments
         label="Counted for"
         value={service.visitKind}
@@ -103,12 +114,12 @@ export function ServicePanel({ id }: { readonly id: string }) {
               <Checkbox.Root
                 checked={service.therapistIds.includes(person.id)}
                 onCheckedChange={(checked) =>
-                  void change({
+                  void change(({ therapistIds }) => ({
                     therapistIds:
                       checked === true
-                        ? [...service.therapistIds, person.id]
-                        : service.therapistIds.filter((each) => each !== person.id),
-                  })
+                        ? [...therapistIds, person.id]
+                        : therapistIds.filter((each) => each !== person.id),
+                  }))
                 }
                 className="flex size-4 items-center justify-center border border-line-strong bg-sheet data-[state=checked]:bg-palm"
               >

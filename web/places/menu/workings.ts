@@ -29,13 +29,12 @@ export function workingsOf(
   service: Service,
   figures: ServiceFigures,
 ): MenuWorkings | undefined {
-  const protocol = house.protocols.find((each) => each.id === service.protocolId);
-  const { schedule, rates, cost, price } = figures;
-  if (!protocol || !schedule.ok || !rates.ok || !cost.ok || !price.ok) return undefined;
+  const { work, schedule, rates, cost, price } = figures;
+  if (!work.ok || !schedule.ok || !rates.ok || !cost.ok || !price.ok) return undefined;
   const of: ExplainedService = {
     house,
     service,
-    protocol,
+    protocol: work.value,
     schedule: schedule.value,
     rates: rates.value,
     cost: cost.value,

@@ -1,16 +1,19 @@
+import { useState } from 'react';
 import { toast } from 'sonner';
 import type { Protocol } from '@bienestar/core/house/house';
-import { mergeProtocols } from '@bienestar/core/protocol/mergeProtocols';
+import { mergeProtocols, type Side } from '@bienestar/core/protocol/mergeProtocols';
 import { Button } from '../../parts/Button';
+import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
 import { refusedBy, useAddMutation } from '../../store/api';
-import { closed, settled, withoutVersion, type ProtocolDraft } from '../../store/protocolDrafts';
+import { closed, settled, withoutVersion, type Draft } from '../../store/drafts';
 import { useAppDispatch } from '../../store/store';
 import { forgetUnsaved } from '../../store/unsavedDrafts';
 
 /** The choice after somebody else saved the same protocol: both, mine or theirs. Whatever is chosen can be undone. */
-export function ConflictSheet({ draft }: { readonly draft: ProtocolDraft }) {
+export function ConflictSheet({ draft }: { readonly draft: Draft }) {
   const dispatch = useAppDispatch();
+  const [sides, setSides] = useState<Readonly<Record<string, Side>>>({});
   if (draft.saving.state !== 'conflict') return null;
   const { theirs } = draft.saving;
   if (!theirs) return <GoneSheet draft={draft} />;
@@ -19,6 +22,7 @@ export function ConflictSheet({ draft }: { readonly draft: ProtocolDraft }) {
     withoutVersion(draft.base),
     draft.present,
     theirs,
+    (key) => sides[key] ?? 'mine',
   );
   const settle = (present: Protocol): void => {
     dispatch(settled({ base: theirs, present }));
@@ -44,11 +48,29 @@ export function ConflictSheet({ draft }: { readonly draft: ProtocolDraft }) {
         <Changes title="You changed" from={draft.base} to={draft.present} />
         <Changes title="They changed" from={draft.base} to={theirs} />
       </div>
-      <p className="mt-4 text-sm text-ink-soft">
-        {clashes.length === 0
-          ? 'The changes touch different things, so both can be kept.'
-          : `Both of you changed ${clashes.join(', ')}: keeping both takes yours there.`}
-      </p>
+      {clashes.length === 0 ? (
+        <p className="mt-4 text-sm text-ink-soft">
+          The changes touch different things, so both can be kept.
+        </p>
+      ) : (
+        <div className="mt-4 flex flex-col gap-2">
+          <p className="text-sm text-ink-soft">
+            Both of you changed these. To keep both, say whose stands for each.
+          </p>
+          {clashes.map(({ key, name }) => (
+            <Segments
+              key={key}
+              label={name}
+              value={sides[key] ?? 'mine'}
+              options={[
+                { value: 'mine', label: 'mine' },
+                { value: 'theirs', label: 'theirs' },
+              ]}
+              onChoose={(side) => setSides({ ...sides, [key]: side })}
+            />
+          ))}
+        </div>
+      )}
     </Sheet>
   );
 }
@@ -95,7 +117,7 @@ function changedThings(from: Protocol, to: Protocol): string[] {
 }
 
 /** Somebody took the protocol away while it was being edited: it can be put back as it stands here. */
-function GoneSheet({ draft }: { readonly draft: ProtocolDraft }) {
+function GoneSheet({ draft }: { readonly draft: Draft }) {
   const dispatch = useAppDispatch();
   const [add] = useAddMutation();
   const { id, name } = draft.present;
@@ -104,7 +126,7 @@ function GoneSheet({ draft }: { readonly draft: ProtocolDraft }) {
     dispatch(closed(id));
   };
   const putBack = async (): Promise<void> => {
-    const made = await add({ part: 'protocols', value: draft.present });
+    const made = await add({ part: draft.part, value: draft.present });
     if (!made.error) {
       giveUp();
       return;

@@ -9,12 +9,16 @@ import { WorkedFigure } from '../../parts/working/WorkedFigure';
 const PARTS: readonly CostPart[] = [
   'product',
   'consumables',
+  'singleUse',
   'linen',
+  'givenAway',
   'therapist',
   'direct',
   'room',
   'full',
 ];
+/** Only told where there is any. */
+const SELDOM: ReadonlySet<CostPart> = new Set(['singleUse', 'givenAway']);
 const SUMS: ReadonlySet<CostPart> = new Set(['direct', 'full']);
 const CHARGE_WORDS: Record<TherapistCharge, string> = {
   attended: 'attended minutes charged',
@@ -37,7 +41,7 @@ export function CostSum({ cost, opened, currency, charge, working }: CostSumProp
     <table className="w-full text-sm">
       <caption className="sr-only">Cost of a visit</caption>
       <tbody>
-        {PARTS.map((part) => {
+        {PARTS.filter((part) => !SELDOM.has(part) || cost[part].usual > 0).map((part) => {
           const change = before ? shown[part] - before[part] : 0;
           const sum = SUMS.has(part);
           return (

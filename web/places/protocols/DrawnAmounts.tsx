@@ -1,24 +1,31 @@
+import { memo, useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import type { Draw } from '@bienestar/core/dose/drawsOf';
 import { explainConsumption } from '@bienestar/core/explain/explainConsumption';
 import { explainReorderPoint } from '@bienestar/core/explain/explainReorder';
-import type { House, Protocol } from '@bienestar/core/house/house';
+import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
+import type { House, WorkedProtocol } from '@bienestar/core/house/house';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import type { Triple } from '@bienestar/core/quantity/triple';
 import { amount, amountRange } from '../../format/figures';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
-import { useFigures } from '../../store/house';
 
 interface DrawnAmountsProps {
   readonly house: House;
-  readonly protocol: Protocol;
+  readonly protocol: WorkedProtocol;
   readonly draws: readonly Draw[];
+  readonly materials: HouseFigures['materials'];
   readonly consumption: ReadonlyMap<MaterialId, Triple>;
 }
 
 /** What one visit takes from the shelf, and at which stock each is ordered. */
-export function DrawnAmounts({ house, protocol, draws, consumption }: DrawnAmountsProps) {
-  const figures = useFigures();
+export const DrawnAmounts = memo(function DrawnAmounts(props: DrawnAmountsProps) {
+  const { house, consumption, materials } = props;
+  /* A working is made of what is latest, also when nothing here had to be drawn anew. */
+  const latest = useRef(props);
+  useEffect(() => {
+    latest.current = props;
+  });
   return (
     <table className="w-full text-sm">
       <thead>
@@ -31,7 +38,7 @@ export function DrawnAmounts({ house, protocol, draws, consumption }: DrawnAmoun
         {[...consumption].map(([id, consumed]) => {
           const material = house.materials.find((each) => each.id === id);
           if (!material) return null;
-          const ofMaterial = figures.materials.get(id);
+          const ofMaterial = materials.get(id);
           const restocking = ofMaterial?.restocking;
           return (
             <tr key={id} className="border-b border-line align-top">
@@ -43,7 +50,10 @@ export function DrawnAmounts({ house, protocol, draws, consumption }: DrawnAmoun
                   label={`${material.name} in a visit`}
                   text={amountRange(consumed, material.unit)}
                   className="block text-left text-ink-soft"
-                  working={() => explainConsumption(material, draws, protocol, house)}
+                  working={() => {
+                    const { draws, protocol, house: now } = latest.current;
+                    return explainConsumption(material, draws, protocol, now);
+                  }}
                 />
               </th>
               <td className="py-1 text-right whitespace-nowrap">
@@ -64,5 +74,13 @@ export function DrawnAmounts({ house, protocol, draws, consumption }: DrawnAmoun
         })}
       </tbody>
     </table>
+  );
+}, sameAmounts);
+
+function sameAmounts(before: DrawnAmountsProps, now: DrawnAmountsProps): boolean {
+  return (
+    before.consumption === now.consumption &&
+    before.materials === now.materials &&
+    before.house.materials === now.house.materials
   );
 }

@@ -1,14 +1,19 @@
 import { Plus } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import type { Service } from '@bienestar/core/house/house';
+import type { Block, Protocol, Service } from '@bienestar/core/house/house';
+import { indexHouse } from '@bienestar/core/house/houseIndex';
+import { stepCount } from '@bienestar/core/protocol/expandBlocks';
+import { usersOfBlock } from '@bienestar/core/protocol/severalSteps';
 import { HandsStrand } from '../../figures/HandsStrand';
 import { number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { refusedBy, useAddMutation } from '../../store/api';
+import type { DraftPart } from '../../store/drafts';
 import { useFigures, useHouse } from '../../store/house';
-import { newProtocol } from './newStep';
+import { useNewestEdition } from '../../store/useNewestEdition';
+import { newBlock, newProtocol } from './newStep';
 
 /** Every protocol of the house, with what it takes. */
 export function ProtocolsPlace() {
@@ -17,15 +22,18 @@ export function ProtocolsPlace() {
   const navigate = useNavigate();
   const [add, { isLoading }] = useAddMutation();
 
-  const begin = async (): Promise<void> => {
-    const value = newProtocol();
-    const made = await add({ part: 'protocols', value });
-    if (!made.error) return navigate(`/protocols/${value.id}`);
+  const { blocks } = indexHouse(house);
+  const users = (block: Block): readonly Protocol[] =>
+    usersOfBlock(block.id, house.protocols, blocks);
+  const begin = async (part: DraftPart): Promise<void> => {
+    const value = part === 'blocks' ? newBlock() : newProtocol();
+    const made = await add({ part, value });
+    if (!made.error) return navigate(`/protocols/${part === 'blocks' ? 'blocks/' : ''}${value.id}`);
     const refused = refusedBy(made.error);
     toast.error(refused.kind === 'away' ? refused.message : refused.document.detail);
   };
   const addButton = (
-    <Button weight="main" disabled={isLoading} onClick={() => void begin()}>
+    <Button weight="main" disabled={isLoading} onClick={() => void begin('protocols')}>
       <Plus aria-hidden size={16} /> New protocol
     </Button>
   );
@@ -59,7 +67,7 @@ export function ProtocolsPlace() {
                       {protocol.name}
                     </span>
                     <span className="text-sm whitespace-nowrap text-ink-soft">
-                      {protocol.steps.length} steps
+                      {stepCount(protocol, blocks)} steps
                     </span>
                   </span>
                   <span className="mb-2 block text-sm break-words text-ink-soft">
@@ -75,6 +83,40 @@ export function ProtocolsPlace() {
           })}
         </ul>
       )}
+      <section aria-labelledby="blocks" className="mt-10">
+        <header className="mb-3 flex items-end justify-between">
+          <h2 id="blocks" className="text-xl">
+            Blocks
+          </h2>
+          <Button disabled={isLoading} onClick={() => void begin('blocks')}>
+            <Plus aria-hidden size={16} /> New block
+          </Button>
+        </header>
+        {house.blocks.length === 0 && (
+          <p className="text-ink-soft">
+            A block is a run of steps that several protocols use by name, such as an opening ritual.
+            Several steps of a protocol can also be kept as one.
+          </p>
+        )}
+        <ul className="border-t border-line">
+          {house.blocks.map((block) => (
+            <li key={block.id} className="border-b border-line">
+              <Link
+                to={`/protocols/blocks/${block.id}`}
+                className="group flex items-baseline justify-between gap-8 py-3 hover:bg-sunk"
+              >
+                <span>
+                  <span className="font-serif text-lg group-hover:text-clay">{block.name}</span>
+                  <span className="block text-sm text-ink-soft">{block.summary}</span>
+                </span>
+                <span className="text-sm whitespace-nowrap text-ink-soft">
+                  {stepCount(block, blocks)} steps, in {users(block).length} protocols
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </section>
     </div>
   );
 }
@@ -88,6 +130,7 @@ interface ServiceLineProps {
 /** How a service ties up its therapist, and its slot. */
 function ServiceLine({ service, longest }: ServiceLineProps) {
   const schedule = useFigures().services.get(service.id)?.schedule;
+  const newer = useNewestEdition(service.protocolId);
   return (
     <span className="flex items-center gap-4 py-0.5 text-sm">
       <span className="w-24 shrink-0 text-ink-soft">
@@ -96,6 +139,9 @@ function ServiceLine({ service, longest }: ServiceLineProps) {
       <span className="min-w-0 flex-1">
         {schedule?.ok && <HandsStrand schedule={schedule.value} longest={longest} />}
       </span>
+      {newer !== undefined && newer > (service.edition ?? newer) && (
+        <span className="shrink-0 text-palm">edition {newer} is newer</span>
+      )}
       <span className="w-44 shrink-0 text-right">
         {schedule?.ok
           ? `room ${number(schedule.value.room.mean, 0)} min, slot ${number(schedule.value.slotMinutes)}`

@@ -5,48 +5,44 @@ import { explainCost, type ExplainedService } from '@bienestar/core/explain/expl
 import { explainPrice } from '@bienestar/core/explain/explainPrice';
 import type { Protocol } from '@bienestar/core/house/house';
 import { Button } from '../../parts/Button';
-import { Problems } from '../../parts/Problems';
-import { Segments } from '../../parts/Segments';
 import { refusedBy, useAddMutation } from '../../store/api';
+import { useNewestEdition } from '../../store/useNewestEdition';
+import { Cautions } from './Cautions';
 import { CostSum } from './CostSum';
 import { DrawnAmounts } from './DrawnAmounts';
 import { PriceSum } from './PriceSum';
 import { TimeSum } from './TimeSum';
+import { Findings } from './inspector/Findings';
+import type { EditProtocol } from './useDraft';
 import type { ShownService } from './useShownService';
 
 interface RunningSumProps {
   readonly shown: ShownService;
   readonly protocol: Protocol;
+  readonly edit: EditProtocol;
 }
 
 /** The sum that the protocol makes: minutes, cost, price, what is drawn; and what changed since it was opened. */
-export function RunningSum({ shown, protocol }: RunningSumProps) {
-  const { house, service, services, figures, opened, problems, onMenu } = shown;
-  const explained = explainedService(shown, protocol);
-  const price = figures?.price;
+export function RunningSum({ shown, protocol, edit }: RunningSumProps) {
+  const { house, service, services, figures, opened, problems, findings, worked } = shown;
+  const explained = explainedService(shown);
+  const { price } = figures;
+  /* What only should be thought of stands at its step. */
+  const heavy = findings.filter(
+    ({ weight, where }) => weight !== 'prompt' || where.stepId === undefined,
+  );
   return (
     <section
       aria-label="Running sum"
       className="flex min-h-0 flex-col gap-4 overflow-y-auto px-5 py-4"
     >
-      {services.length > 1 && (
-        <Segments
-          label="Counted for"
-          value={service.id}
-          options={services.map((each) => ({
-            value: each.id,
-            label: each.visitKind === 'first' ? 'first visit' : 'later visits',
-          }))}
-          onChoose={shown.choose}
-        />
-      )}
-      {!onMenu && <PutOnMenu shown={shown} />}
-      <Problems problems={problems} />
-      {figures?.schedule.ok && (
+      {services.length === 0 && <PutOnMenu shown={shown} />}
+      <Findings problems={problems} findings={heavy} />
+      {figures.schedule.ok && worked && (
         <TimeSum
           schedule={figures.schedule.value}
           service={service}
-          protocol={protocol}
+          protocol={worked}
           house={house}
         />
       )}
@@ -59,7 +55,7 @@ export function RunningSum({ shown, protocol }: RunningSumProps) {
           working={(part) => explainCost(part, explained)}
         />
       )}
-      {explained && price?.ok && (
+      {explained && price.ok && (
         <PriceSum
           price={price.value}
           openedGross={opened?.price.ok ? opened.price.value.gross : undefined}
@@ -67,11 +63,13 @@ export function RunningSum({ shown, protocol }: RunningSumProps) {
           working={(part) => explainPrice(part, price.value, explained)}
         />
       )}
-      {figures?.consumption.ok && figures.draws.ok && (
+      <Cautions protocol={protocol} shown={shown} edit={edit} />
+      {figures.consumption.ok && figures.draws.ok && worked && (
         <DrawnAmounts
           house={house}
-          protocol={protocol}
+          protocol={worked}
           draws={figures.draws.value}
+          materials={shown.materials}
           consumption={figures.consumption.value}
         />
       )}
@@ -79,15 +77,17 @@ export function RunningSum({ shown, protocol }: RunningSumProps) {
   );
 }
 
-function explainedService(
-  { house, service, figures }: ShownService,
-  protocol: Protocol,
-): ExplainedService | undefined {
-  if (!figures?.schedule.ok || !figures.rates.ok || !figures.cost.ok) return undefined;
+function explainedService({
+  house,
+  service,
+  figures,
+  worked,
+}: ShownService): ExplainedService | undefined {
+  if (!worked || !figures.schedule.ok || !figures.rates.ok || !figures.cost.ok) return undefined;
   return {
     house,
     service,
-    protocol,
+    protocol: worked,
     schedule: figures.schedule.value,
     rates: figures.rates.value,
     cost: figures.cost.value,
@@ -96,8 +96,10 @@ function explainedService(
 
 function PutOnMenu({ shown: { service, house } }: { readonly shown: ShownService }) {
   const [add, { isLoading }] = useAddMutation();
+  const edition = useNewestEdition(service.protocolId);
   const put = async (): Promise<void> => {
-    const made = await add({ part: 'services', value: { ...service, id: nanoid(12) } });
+    const value = { ...service, id: nanoid(12), ...(edition !== undefined && { edition }) };
+    const made = await add({ part: 'services', value });
     if (!made.error) {
       toast(`${service.name} is on the menu.`);
       return;

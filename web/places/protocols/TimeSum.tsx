@@ -3,7 +3,7 @@ import {
   explainGuestMinutes,
   explainSlot,
 } from '@bienestar/core/explain/explainTime';
-import type { House, Protocol, Service } from '@bienestar/core/house/house';
+import type { House, Service, WorkedProtocol } from '@bienestar/core/house/house';
 import type { Schedule } from '@bienestar/core/time/schedule';
 import { number } from '../../format/figures';
 import { HandsMark } from '../../parts/HandsMark';
@@ -12,7 +12,7 @@ import { WorkedFigure } from '../../parts/working/WorkedFigure';
 interface TimeSumProps {
   readonly schedule: Schedule;
   readonly service: Service;
-  readonly protocol: Protocol;
+  readonly protocol: WorkedProtocol;
   readonly house: House;
 }
 

@@ -1,43 +1,115 @@
-import { useCallback, useEffect, useState } from 'react';
+import { nanoid } from '@reduxjs/toolkit';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import type { Step } from '@bienestar/core/house/house';
-import type { Outcome } from '@bienestar/core/house/problem';
-import { insertStep, nudgeStep, removeStep } from '@bienestar/core/protocol/editSteps';
-import type { ContactCap, Schedule } from '@bienestar/core/time/schedule';
+import type { Client } from '@bienestar/core/house/client';
+import type { Line, Minutes, Protocol, Step } from '@bienestar/core/house/house';
+import { indexHouse } from '@bienestar/core/house/houseIndex';
+import { asId, type StepId } from '@bienestar/core/house/ids';
+import { isStep } from '@bienestar/core/house/protocol';
+import {
+  changeStep,
+  inserted,
+  insertedAll,
+  nudgeStep,
+  putBeside,
+} from '@bienestar/core/protocol/editSteps';
+import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
+import { insertExcerpt, removeSteps, renewed } from '@bienestar/core/protocol/severalSteps';
+import { deviceStrands } from '@bienestar/core/time/deviceStrands';
+import { vocabularyOf } from '@bienestar/core/stepLine/vocabulary';
 import { Ribbon } from '../../figures/Ribbon';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { Loading } from '../../parts/Loading';
 import { NothingHere } from '../../parts/NothingHere';
+import { redone, undone, type DraftPart } from '../../store/drafts';
 import { useSnapshot } from '../../store/house';
-import { redone, undone } from '../../store/protocolDrafts';
 import { useAppDispatch } from '../../store/store';
 import { ConflictSheet } from './ConflictSheet';
+import { BlockInspector } from './inspector/BlockInspector';
+import { StepInspector } from './inspector/StepInspector';
 import { newStep } from './newStep';
+import { PasteSheet } from './PasteSheet';
+import { PutInBlock } from './PutInBlock';
 import { RunningSum } from './RunningSum';
-import { StepInspector } from './StepInspector';
+import { ShownFor } from './ShownFor';
+import { StepLineBar } from './StepLineBar';
 import { StepList } from './StepList';
-import { useProtocolDraft } from './useProtocolDraft';
-import { useShownService } from './useShownService';
+import { copySteps, stepsToPaste } from './stepsClipboard';
+import { TickedSteps } from './TickedSteps';
+import { useDraft } from './useDraft';
+import { clientOfService, useShownService } from './useShownService';
 import { WorkbenchHeader } from './WorkbenchHeader';
 
-/** One protocol open for work: steps, the step in hand, the running sum and the ribbon. */
-export function Workbench() {
+interface WorkbenchProps {
+  readonly part: DraftPart;
+}
+
+/** A protocol or block open for work: steps, the step in hand, the running sum and the ribbon. */
+export function Workbench({ part }: WorkbenchProps) {
   const { protocolId = '', stepId } = useParams();
-  const known = useSnapshot().protocols.some((protocol) => protocol.id === protocolId);
-  const { draft, edit } = useProtocolDraft(protocolId);
+  const snapshot = useSnapshot();
+  const known = snapshot[part].some((thing) => thing.id === protocolId);
+  const { draft, edit } = useDraft(protocolId, part);
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const [nameStep, setNameStep] = useState<string>();
-  const shown = useShownService(protocolId, draft?.present);
+  const [ticked, setTicked] = useState<ReadonlySet<StepId>>(new Set());
+  const [pasting, setPasting] = useState<string>();
+  const [choosingClient, setChoosingClient] = useState(false);
+  const lineInput = useRef<HTMLInputElement>(null);
+  const [client, setClient] = useState<Client>(() =>
+    clientOfService(
+      snapshot.services.find(
+        (service) => service.protocolId === protocolId && service.visitKind === 'returning',
+      ) ?? snapshot.services.find((service) => service.protocolId === protocolId),
+    ),
+  );
+  const shown = useShownService(draft, client);
+  const house = shown?.house;
+  const worked = shown?.worked;
+  const clock = shown?.figures.schedule;
+  const devices = useMemo(
+    () =>
+      house && worked && clock?.ok
+        ? deviceStrands(worked, clock.value, indexHouse(house).devices)
+        : [],
+    [clock, house, worked],
+  );
+  const { materials, mixes, devices: machines, protocols } = snapshot;
+  const words = useMemo(
+    () => vocabularyOf({ materials, mixes, devices: machines, protocols }),
+    [materials, mixes, machines, protocols],
+  );
+  /* For what is drawn anew only when its figures change: it edits the draft as it is by then. */
+  const latestEdit = useRef(edit);
+  useEffect(() => {
+    latestEdit.current = edit;
+  }, [edit]);
+  const pull = useCallback(
+    (id: string, minutes: Minutes): void =>
+      latestEdit.current((protocol) => changeStep(protocol, lineOfStep(asId(id)), { minutes })),
+    [],
+  );
+  const dropInto = useCallback(
+    (id: string, hostId: string): void =>
+      latestEdit.current((protocol) => putBeside(protocol, asId(id), lineOfStep(asId(hostId)))),
+    [],
+  );
 
+  const base = part === 'protocols' ? '/protocols' : '/protocols/blocks';
   const select = useCallback(
-    (id: string): void => void navigate(`/protocols/${protocolId}/${id}`, { replace: true }),
-    [navigate, protocolId],
+    (id: string): void =>
+      void navigate(`${base}/${protocolId}/${lineOfStep(asId(id))}`, { replace: true }),
+    [base, navigate, protocolId],
   );
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
+      if (event.key === '/' && !isTyping(event.target)) {
+        event.preventDefault();
+        lineInput.current?.focus();
+      }
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
       const key = event.key.toLowerCase();
       const back = key === 'z' && !event.shiftKey;
@@ -50,65 +122,144 @@ export function Workbench() {
     return () => window.removeEventListener('keydown', onKey);
   }, [dispatch, protocolId]);
 
-  if (!known && !draft) return <NothingHere what="There is no such protocol in the house." />;
-  if (!draft) return <Loading what="Opening the protocol" />;
+  if (!known && !draft) {
+    return (
+      <NothingHere
+        what={`There is no such ${part === 'blocks' ? 'block' : 'protocol'} in the house.`}
+      />
+    );
+  }
+  if (!draft || !shown) return <Loading what="Opening the protocol" />;
 
   const { present } = draft;
-  const selected = present.steps.find((step) => step.id === stepId) ?? present.steps[0];
-  const add = (after?: Step): void => {
+  const selected = present.steps.find((line) => line.id === stepId) ?? present.steps[0];
+  const put = (line: Line, after: Line | undefined, beside = false): void => {
+    edit((protocol) => inserted(protocol, line, after, beside));
+    select(line.id);
+  };
+  const add = (after?: Line): void => {
     const step = newStep();
-    edit((protocol) => insertStep(protocol, step, after?.id));
-    select(step.id);
+    put(step, after);
     setNameStep(step.id);
   };
-  const remove = (step: Step): void => {
-    const at = present.steps.findIndex((each) => each.id === step.id);
-    const next = present.steps[at + 1] ?? present.steps[at - 1];
-    edit((protocol) => removeStep(protocol, step.id));
+  const inHand: ReadonlySet<StepId> =
+    ticked.size > 0 ? ticked : new Set(selected ? [selected.id] : []);
+  const remove = (): void => {
+    const gone = present.steps.findIndex((line) => inHand.has(line.id));
+    const left = present.steps.filter((line) => !inHand.has(line.id));
+    edit((protocol) => removeSteps(protocol, inHand));
+    setTicked(new Set());
+    const next = left[Math.min(gone, left.length - 1)];
     if (next) select(next.id);
   };
-  const schedule = shown.figures?.schedule;
+  const copy = (how: 'copy' | 'cut'): void => {
+    copySteps(present, inHand, words);
+    if (how === 'cut') remove();
+  };
+  const paste = (): void => {
+    void stepsToPaste().then((pasted) => {
+      if (pasted === undefined) return;
+      if (typeof pasted === 'string') {
+        setPasting(pasted);
+        return;
+      }
+      const excerpt = renewed(pasted, () => nanoid(12));
+      edit((protocol) => insertExcerpt(protocol, excerpt, selected?.id));
+      const [first] = excerpt.steps;
+      if (first) select(first.id);
+    });
+  };
+  const change = (make: (protocol: Protocol) => Protocol): void => edit(make);
+  const { schedule } = shown.figures;
 
   return (
     <div className="flex h-full flex-col">
-      <WorkbenchHeader draft={draft} edit={edit} />
+      <WorkbenchHeader
+        draft={draft}
+        edit={edit}
+        shown={shown}
+        choosingClient={choosingClient}
+        onChooseClient={() => setChoosingClient(!choosingClient)}
+      />
+      {choosingClient && <ShownFor client={client} written={shown.written} onChange={setClient} />}
       {selected ? (
         <div className="grid min-h-0 flex-1 grid-cols-[minmax(26rem,1fr)_minmax(24rem,27rem)_19rem]">
           <StepList
             protocol={present}
-            schedule={schedule?.ok ? schedule.value : undefined}
-            problems={shown.problems}
+            shown={shown}
             selectedId={selected.id}
+            ticked={ticked}
+            onTick={setTicked}
             onSelect={select}
             onAdd={add}
             onRemove={remove}
-            onNudge={(step, direction) =>
-              edit((protocol) => nudgeStep(protocol, step.id, direction))
+            onNudge={(line, direction) =>
+              edit((protocol) => nudgeStep(protocol, line.id, direction))
             }
+            onCopy={copy}
+            onPaste={paste}
             edit={edit}
-          />
-          <StepInspector
-            key={selected.id}
-            protocol={present}
-            step={selected}
-            edit={edit}
-            draws={shown.figures?.draws}
-            contact={contactOf(schedule, selected.id)}
-            problems={shown.problems}
-            focusName={nameStep === selected.id}
-            onNamed={() => setNameStep(undefined)}
-            onRemove={() => remove(selected)}
-          />
-          <RunningSum shown={shown} protocol={present} />
+            toolbar={
+              ticked.size > 1 && (
+                <TickedSteps
+                  protocol={present}
+                  ticked={ticked}
+                  onCopy={copy}
+                  onRemove={remove}
+                  onDone={() => setTicked(new Set())}
+                  edit={change}
+                />
+              )
+            }
+          >
+            <StepLineBar
+              words={words}
+              inputRef={lineInput}
+              onSay={(step, beside) => put(step, selected, beside)}
+              onPasteMany={setPasting}
+            />
+            <PutInBlock protocol={present} after={selected} onPut={(use) => put(use, selected)} />
+          </StepList>
+          {isStep(selected) ? (
+            <StepInspector
+              key={selected.id}
+              protocol={present}
+              step={selected}
+              edit={edit}
+              shown={shown}
+              words={words}
+              focusName={nameStep === selected.id}
+              onNamed={() => setNameStep(undefined)}
+              onRemove={remove}
+            />
+          ) : (
+            <BlockInspector
+              key={selected.id}
+              use={selected}
+              protocol={present}
+              blocks={indexHouse(shown.house).blocks}
+              edit={edit}
+              onRemove={remove}
+            />
+          )}
+          <RunningSum shown={shown} protocol={present} edit={edit} />
         </div>
       ) : (
         <div className="flex-1 px-6 py-8">
           <EmptyPlace
             title="No steps yet"
             action={
-              <Button weight="main" onClick={() => add()}>
-                Write the first step
-              </Button>
+              <div className="flex gap-3">
+                <Button weight="main" onClick={() => add()}>
+                  Write the first step
+                </Button>
+                <Button onClick={() => setPasting('')}>Paste many lines</Button>
+                <PutInBlock
+                  protocol={present}
+                  after={undefined}
+                  onPut={(use) => put(use, undefined)}
+                />
+              </div>
             }
           >
             Begin with preparing the room, or with the first touch. Minutes, amounts and cost are
@@ -116,19 +267,31 @@ export function Workbench() {
           </EmptyPlace>
         </div>
       )}
-      {schedule?.ok && (
-        <Ribbon schedule={schedule.value} selectedStepId={selected?.id} onSelect={select} />
+      {schedule.ok && (
+        <Ribbon
+          schedule={schedule.value}
+          devices={devices}
+          selectedStepId={selected?.id}
+          onSelect={select}
+          onMinutes={pull}
+          onDropInto={dropInto}
+        />
       )}
+      <PasteSheet
+        text={pasting}
+        words={words}
+        onClose={() => setPasting(undefined)}
+        onAdd={(steps: readonly { readonly step: Step; readonly beside: boolean }[]) => {
+          edit((protocol) => insertedAll(protocol, steps, selected));
+          const [first] = steps;
+          if (first) select(first.step.id);
+        }}
+      />
       <ConflictSheet draft={draft} />
     </div>
   );
 }
 
-function contactOf(
-  schedule: Outcome<Schedule> | undefined,
-  stepId: string,
-): ContactCap | undefined {
-  if (!schedule?.ok) return undefined;
-  const row = schedule.value.rows.find(({ of }) => of.kind === 'step' && of.stepId === stepId);
-  return row?.contact;
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && target.matches('input, textarea, [contenteditable]');
 }

@@ -1,44 +1,66 @@
-import { ArrowLeft, Keyboard, Redo2, Undo2 } from 'lucide-react';
+import { ArrowLeft, Keyboard, MoreHorizontal, Redo2, Undo2, UserRound } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import type { Block } from '@bienestar/core/house/house';
+import { indexHouse } from '@bienestar/core/house/houseIndex';
+import { asId } from '@bienestar/core/house/ids';
+import { usersOfBlock } from '@bienestar/core/protocol/severalSteps';
+import { clientWords } from '../../format/protocolWords';
 import { Button, IconButton } from '../../parts/Button';
-import {
-  redone,
-  retried,
-  undone,
-  type ProtocolDraft,
-  type Saving,
-} from '../../store/protocolDrafts';
+import { redone, retried, undone, type Draft, type Saving } from '../../store/drafts';
 import { useAppDispatch } from '../../store/store';
+import { AroundSheet } from './AroundSheet';
+import { EditionsSheet } from './editions/EditionsSheet';
+import { MatrixSheet } from './MatrixSheet';
 import { Shortcuts } from './Shortcuts';
-import type { EditProtocol } from './useProtocolDraft';
+import type { EditProtocol } from './useDraft';
+import type { ShownService } from './useShownService';
 
 interface WorkbenchHeaderProps {
-  readonly draft: ProtocolDraft;
+  readonly draft: Draft;
   readonly edit: EditProtocol;
+  readonly shown: ShownService;
+  readonly choosingClient: boolean;
+  readonly onChooseClient: () => void;
 }
 
-/** The protocol's name, whether it is saved, and the way back and forth through its edits. */
-export function WorkbenchHeader({ draft, edit }: WorkbenchHeaderProps) {
+type Laid = 'keys' | 'around' | 'editions' | 'matrix';
+
+/** The protocol's name, for whom it is shown, whether it is saved, its editions, and the ways to its card and tray. */
+export function WorkbenchHeader({
+  draft,
+  edit,
+  shown,
+  choosingClient,
+  onChooseClient,
+}: WorkbenchHeaderProps) {
   const dispatch = useAppDispatch();
-  const [helping, setHelping] = useState(false);
-  const { present, past, future, saving } = draft;
+  const [params] = useSearchParams();
+  const [laid, setLaid] = useState<Laid | undefined>(
+    params.has('editions') ? 'editions' : undefined,
+  );
+  const { present, past, future, saving, part } = draft;
+  const isProtocol = part === 'protocols';
+  const put = (): void => setLaid(undefined);
   return (
-    <header className="flex h-14 shrink-0 items-center gap-3 border-b border-line px-6">
+    <header className="flex h-14 shrink-0 items-center gap-2 border-b border-line px-6">
       <Link
         to="/protocols"
         aria-label="All protocols"
         title="All protocols"
-        className="inline-flex size-8 items-center justify-center rounded-sm text-ink-soft hover:bg-sunk"
+        className="inline-flex size-8 shrink-0 items-center justify-center rounded-sm text-ink-soft hover:bg-sunk"
       >
         <ArrowLeft aria-hidden size={18} />
       </Link>
       <h1 className="min-w-0 flex-1 text-2xl">
         <NameInput
           name={present.name}
+          what={isProtocol ? 'protocol' : 'block'}
           onCommit={(name) => edit((protocol) => ({ ...protocol, name }), 'name')}
         />
       </h1>
+      {!isProtocol && <UsedByDrafts block={present as unknown as Block} shown={shown} />}
       <SavedState saving={saving} onRetry={() => dispatch(retried(present.id))} />
       <IconButton
         label="Undo"
@@ -56,28 +78,113 @@ export function WorkbenchHeader({ draft, edit }: WorkbenchHeaderProps) {
       >
         <Redo2 aria-hidden size={18} />
       </IconButton>
-      <IconButton label="Keys of the workbench" onClick={() => setHelping(true)}>
-        <Keyboard aria-hidden size={18} />
-      </IconButton>
-      <Shortcuts open={helping} onClose={() => setHelping(false)} />
+      <Button
+        weight={choosingClient ? 'plain' : 'quiet'}
+        aria-expanded={choosingClient}
+        title={`Shown for ${clientWords(shown.client)}`}
+        onClick={onChooseClient}
+      >
+        <UserRound aria-hidden size={16} />
+        <span className="max-w-44 truncate">{clientWords(shown.client)}</span>
+      </Button>
+      {isProtocol && <Button onClick={() => setLaid('editions')}>Editions</Button>}
+      <More isProtocol={isProtocol} id={present.id} onLay={setLaid} />
+      <Shortcuts open={laid === 'keys'} onClose={put} />
+      {laid === 'around' && <AroundSheet protocol={present} edit={edit} onClose={put} />}
+      {laid === 'editions' && (
+        <EditionsSheet draft={draft} edit={edit} shown={shown} onClose={put} />
+      )}
+      {laid === 'matrix' && <MatrixSheet protocol={present} shown={shown} onClose={put} />}
     </header>
+  );
+}
+
+interface MoreProps {
+  readonly isProtocol: boolean;
+  readonly id: string;
+  readonly onLay: (laid: Laid) => void;
+}
+
+function More({ isProtocol, id, onLay }: MoreProps) {
+  const navigate = useNavigate();
+  const item =
+    'flex h-9 items-center rounded-sm px-3 text-base outline-none data-highlighted:bg-sunk';
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        aria-label="More of this protocol"
+        className="inline-flex size-8 shrink-0 items-center justify-center rounded-sm text-ink-soft hover:bg-sunk hover:text-ink"
+      >
+        <MoreHorizontal aria-hidden size={18} />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          className="z-50 min-w-52 border border-line-strong bg-sheet p-1 shadow-sheet"
+        >
+          {isProtocol && (
+            <>
+              <DropdownMenu.Item
+                className={item}
+                onSelect={() => void navigate(`/protocols/${id}/card`)}
+              >
+                The card for the room
+              </DropdownMenu.Item>
+              <DropdownMenu.Item
+                className={item}
+                onSelect={() => void navigate(`/protocols/${id}/tray`)}
+              >
+                The tray
+              </DropdownMenu.Item>
+              <DropdownMenu.Item className={item} onSelect={() => onLay('around')}>
+                Before and after the visit
+              </DropdownMenu.Item>
+            </>
+          )}
+          <DropdownMenu.Item className={item} onSelect={() => onLay('matrix')}>
+            Over all clients
+          </DropdownMenu.Item>
+          <DropdownMenu.Item className={item} onSelect={() => onLay('keys')}>
+            <Keyboard aria-hidden size={16} className="mr-2" /> Keys of the workbench
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+/** Which drafts change with a block, so that nobody is surprised. */
+function UsedByDrafts({ block, shown }: { readonly block: Block; readonly shown: ShownService }) {
+  const { blocks } = indexHouse(shown.house);
+  const users = usersOfBlock(asId(block.id), shown.house.protocols, blocks);
+  return (
+    <p
+      className="max-w-80 truncate text-sm text-palm"
+      title={users.map(({ name }) => name).join(', ')}
+    >
+      {users.length === 0
+        ? 'no draft uses this block yet'
+        : `changes the drafts of ${users.map(({ name }) => name).join(', ')}`}
+    </p>
   );
 }
 
 function NameInput({
   name,
+  what,
   onCommit,
 }: {
   readonly name: string;
+  readonly what: string;
   readonly onCommit: (name: string) => void;
 }) {
   const [emptied, setEmptied] = useState(false);
   return (
     <input
       type="text"
-      aria-label="Name of the protocol"
+      aria-label={`Name of the ${what}`}
       aria-invalid={emptied}
-      title={emptied ? 'A protocol needs a name.' : undefined}
+      title={emptied ? `A ${what} needs a name.` : undefined}
       autoComplete="off"
       maxLength={120}
       className="h-10 w-full min-w-0 truncate rounded-sm border border-transparent bg-transparent px-2 font-serif text-2xl hover:border-line-strong focus:border-line-strong focus:bg-sheet aria-invalid:border-clay"

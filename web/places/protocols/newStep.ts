@@ -1,7 +1,21 @@
 import { nanoid } from '@reduxjs/toolkit';
-import type { Dose, LayerGroup, Material, Protocol, Step } from '@bienestar/core/house/house';
+import type {
+  Block,
+  Dose,
+  LayerGroup,
+  Material,
+  Protocol,
+  Step,
+} from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
+import type { NewIds } from '@bienestar/core/stepLine/applyLine';
 import { exactly } from '@bienestar/core/quantity/triple';
+
+/** Ids for what a line adds. */
+export const NEW_IDS: NewIds = {
+  step: () => asId(nanoid(12)),
+  dose: () => asId(nanoid(12)),
+};
 
 /** A step to be written. */
 export function newStep(): Step {
@@ -46,5 +60,17 @@ export function newLayers(): LayerGroup {
 
 /** A protocol to be written. */
 export function newProtocol(): Protocol {
-  return { id: asId(nanoid(12)), name: 'New protocol', summary: '', steps: [], layerGroups: [] };
+  return {
+    id: asId(nanoid(12)),
+    name: 'New protocol',
+    summary: '',
+    steps: [],
+    layerGroups: [],
+    choices: [],
+  };
+}
+
+/** A block to be written. */
+export function newBlock(): Block {
+  return { ...newProtocol(), id: asId(nanoid(12)), name: 'New block' };
 }

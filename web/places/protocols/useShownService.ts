@@ -1,57 +1,124 @@
-import { useMemo, useState } from 'react';
-import { createCalculator } from '@bienestar/core/figures/createCalculator';
-import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
-import type { House, Protocol, Service } from '@bienestar/core/house/house';
+import { useMemo } from 'react';
+import { clientWith, type Client } from '@bienestar/core/house/client';
+import type { House, Protocol, Service, WorkedProtocol } from '@bienestar/core/house/house';
+import { indexHouse, type ShelfIndex } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
 import type { Outcome, Problem } from '@bienestar/core/house/problem';
-import { useFigures, useHouse, useOpenedFigures } from '../../store/house';
+import { createCalculator } from '@bienestar/core/figures/createCalculator';
+import type { HouseFigures, ServiceFigures } from '@bienestar/core/figures/houseFigures';
+import { shelfOf } from '@bienestar/core/figures/serviceWork';
+import { createTrial } from '@bienestar/core/figures/trial';
+import { expandBlocks, type WrittenOut } from '@bienestar/core/protocol/expandBlocks';
+import { findingsIn, type Finding } from '@bienestar/core/protocol/findings';
+import { useFigures, useHouse } from '../../store/house';
 
-/** The service by which a protocol is counted on the workbench. */
+/** What a draft comes to for the client it is shown for. */
 export interface ShownService {
   readonly house: House;
   readonly service: Service;
-  /** every service that uses the protocol */
+  /** every service that is sold of the protocol */
   readonly services: readonly Service[];
-  readonly choose: (id: string) => void;
-  readonly figures: ServiceFigures | undefined;
-  /** as they were when the protocol was opened */
+  readonly client: Client;
+  /** with every option; nothing when a block is missing */
+  readonly written: WrittenOut | undefined;
+  /** for the client */
+  readonly worked: WorkedProtocol | undefined;
+  readonly shelf: ShelfIndex;
+  readonly figures: ServiceFigures;
+  /** of the materials, were the services of the protocol worked by its draft */
+  readonly materials: HouseFigures['materials'];
+  /** as they were when the draft was opened */
   readonly opened: ServiceFigures | undefined;
+  /** why figures are missing */
   readonly problems: readonly Problem[];
-  /** false for a protocol that no service uses yet: then it is counted as if all therapists performed it */
-  readonly onMenu: boolean;
+  readonly findings: readonly Finding[];
 }
 
-const calculateTrial = createCalculator();
+const tryNow = createTrial();
+const calculateByDraft = createCalculator();
+const tryOpened = createTrial();
 
-/** Which service's figures are shown while a protocol is written, and those figures. */
-export function useShownService(protocolId: string, protocol: Protocol | undefined): ShownService {
+/** The client a service is meant for. */
+export function clientOfService(service: Service | undefined): Client {
+  return service ? clientWith({ ...service.shownFor, visitKind: service.visitKind }) : clientWith();
+}
+
+/** The figures of a draft for one client, and what does not fit in it. */
+export function useShownService(
+  draft: { readonly present: Protocol; readonly opened: Protocol } | undefined,
+  client: Client,
+): ShownService | undefined {
   const house = useHouse();
-  const figures = useFigures();
-  const opened = useOpenedFigures();
-  const [chosen, choose] = useState<string>();
-  const services = house.services.filter((service) => service.protocolId === protocolId);
-  const onMenu = services.length > 0;
-  const name = protocol?.name ?? '';
-
-  const trial = useMemo(() => trialService(protocolId, name, house), [house, name, protocolId]);
-  const service = services.find((each) => each.id === chosen) ?? services[0] ?? trial;
-  const ofService = useMemo(
-    () =>
-      onMenu
-        ? figures.services.get(service.id)
-        : calculateTrial({ ...house, services: [trial] }).services.get(trial.id),
-    [figures, house, onMenu, service.id, trial],
+  const { materials } = useFigures();
+  const protocol = draft?.present;
+  const opened = draft?.opened;
+  const id = protocol?.id ?? '';
+  const services = useMemo(
+    () => house.services.filter((service) => service.protocolId === id),
+    [house.services, id],
   );
-  return {
-    house,
-    service,
-    services,
-    choose,
-    figures: ofService,
-    opened: opened.services.get(service.id),
-    problems: ofService ? problemsIn(ofService) : [],
-    onMenu,
-  };
+  const byDraft = useMemo(() => {
+    const own = new Set(services.map((service) => service.id));
+    const worked = house.services.map((service) =>
+      own.has(service.id) && service.edition !== undefined
+        ? { ...service, edition: undefined }
+        : service,
+    );
+    return own.size === 0 ? house.services : worked;
+  }, [house.services, services]);
+  const materialsByDraft = useMemo(
+    () => calculateByDraft({ ...house, services: byDraft }).materials,
+    [byDraft, house],
+  );
+  const trial = useMemo(
+    () => trialService(id, protocol?.name ?? '', house),
+    [house, id, protocol?.name],
+  );
+  const service =
+    services.find((each) => each.visitKind === client.visitKind) ?? services[0] ?? trial;
+
+  return useMemo(() => {
+    if (!protocol) return undefined;
+    const index = indexHouse(house);
+    const { work, figures } = tryNow(
+      house,
+      materials,
+      service,
+      { protocol, mixes: house.mixes },
+      client,
+    );
+    const written = expandBlocks(protocol, index.blocks, { protocolId: protocol.id });
+    const worked = work.protocol.ok ? work.protocol.value : undefined;
+    const shelf = shelfOf(work, index);
+    return {
+      house,
+      service,
+      services,
+      client,
+      written: written.ok ? written.value : undefined,
+      worked,
+      shelf,
+      figures,
+      materials: materialsByDraft,
+      opened:
+        opened &&
+        tryOpened(house, materials, service, { protocol: opened, mixes: house.mixes }, client)
+          .figures,
+      problems: problemsIn(figures),
+      findings:
+        written.ok && worked
+          ? findingsIn({
+              written: written.value,
+              worked,
+              schedule: figures.schedule,
+              shelf,
+              index,
+              settings: house.settings,
+              dayTime: client.dayTime,
+            })
+          : [],
+    };
+  }, [client, house, materials, materialsByDraft, opened, protocol, service, services]);
 }
 
 function trialService(protocolId: string, name: string, house: House): Service {
@@ -66,14 +133,12 @@ function trialService(protocolId: string, name: string, house: House): Service {
   };
 }
 
-function problemsIn({ schedule, draws, cost, price }: ServiceFigures): Problem[] {
+function problemsIn({ work, schedule, draws, cost, price }: ServiceFigures): Problem[] {
   const found = new Map<string, Problem>();
-  const outcomes: readonly Outcome<unknown>[] = [schedule, draws, cost, price];
+  const outcomes: readonly Outcome<unknown>[] = [work, schedule, draws, cost, price];
   for (const outcome of outcomes) {
     if (outcome.ok) continue;
     for (const problem of outcome.problems) found.set(JSON.stringify(problem), problem);
   }
-  if (schedule.ok)
-    for (const problem of schedule.value.conflicts) found.set(JSON.stringify(problem), problem);
   return [...found.values()];
 }

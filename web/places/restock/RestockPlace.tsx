@@ -2,7 +2,8 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { explainReorderPoint } from '@bienestar/core/explain/explainReorder';
 import type { MaterialFigures } from '@bienestar/core/figures/houseFigures';
-import type { House, LinenMaterial, Material } from '@bienestar/core/house/house';
+import type { BoughtMaterial, House, Material } from '@bienestar/core/house/house';
+import { chosenPack } from '@bienestar/core/house/packs';
 import { amount, number } from '../../format/figures';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { NumberField } from '../../parts/NumberField';
@@ -10,14 +11,12 @@ import { PercentField } from '../../parts/PercentField';
 import { Segments } from '../../parts/Segments';
 import { CELL_LOOK, PlaceTable, type Column } from '../../parts/PlaceTable';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
-import { useFigures, useHouse, useSnapshot } from '../../store/house';
+import { useFigures, useHouse } from '../../store/house';
+import { newEntryId, newLotId, useEnter } from '../../store/useEnter';
 import { useChangeSettings } from '../../store/useEditPart';
-import { useSave } from '../../store/useSave';
-
-type UsedUp = Exclude<Material, LinenMaterial>;
 
 interface Line {
-  readonly material: UsedUp;
+  readonly material: BoughtMaterial;
   readonly figures: MaterialFigures;
 }
 
@@ -101,7 +100,7 @@ export function RestockPlace() {
 function RestockRow({ material, figures }: Line) {
   const house = useHouse();
   const { restocking } = figures;
-  const supplier = house.suppliers.find((each) => each.id === material.supplierId);
+  const supplier = house.suppliers.find((each) => each.id === chosenPack(material).supplierId);
   const known = restocking?.ok ? restocking.value : undefined;
   const order = known?.cover.shouldOrder ?? false;
   return (
@@ -121,7 +120,7 @@ function RestockRow({ material, figures }: Line) {
         <>
           <td className={CELL_LOOK}>{number(known.demand.usesPerDay)}</td>
           <td className={`${CELL_LOOK} w-36 py-1.5`}>
-            <OnHand material={material} />
+            <OnHand material={material} onHand={figures.onHand} />
           </td>
           <td className={CELL_LOOK}>
             <WorkedFigure
@@ -147,9 +146,14 @@ function RestockRow({ material, figures }: Line) {
   );
 }
 
-function OnHand({ material }: { readonly material: UsedUp }) {
-  const line = useSnapshot().stock.find((each) => each.materialId === material.id);
-  const save = useSave();
+interface OnHandProps {
+  readonly material: BoughtMaterial;
+  readonly onHand: number;
+}
+
+/** What is on hand; another figure is a count, entered into the ledger. */
+function OnHand({ material, onHand }: OnHandProps) {
+  const enter = useEnter();
   return (
     <NumberField
       label={`On hand: ${material.name}`}
@@ -157,14 +161,19 @@ function OnHand({ material }: { readonly material: UsedUp }) {
       look="ruled"
       commitOn="leaving"
       unit={material.unit === 'piece' ? 'pcs' : material.unit}
-      value={line?.onHand ?? 0}
-      check={(onHand) =>
-        onHand >= 0 && onHand <= LARGEST_STOCK ? undefined : 'Must not be below 0.'
+      value={onHand}
+      check={(quantity) =>
+        quantity >= 0 && quantity <= LARGEST_STOCK ? undefined : 'Must not be below 0.'
       }
-      onCommit={async (onHand) => {
-        const value = { materialId: material.id, onHand, version: line?.version ?? 0 };
-        const saved = await save({ part: 'stock', value }, `The stock of ${material.name}`);
-        return saved.ok ? undefined : saved.message;
+      onCommit={async (quantity) => {
+        const entered = await enter({
+          kind: 'total-count',
+          id: newEntryId(),
+          materialId: material.id,
+          quantity,
+          lotId: newLotId(),
+        });
+        return entered.ok ? undefined : entered.message;
       }}
     />
   );
@@ -177,7 +186,8 @@ function linesByUrgency(
 ): Line[] {
   const lines = house.materials.flatMap((material): Line[] => {
     const found = figures.get(material.id);
-    return material.kind === 'linen' || !found ? [] : [{ material, figures: found }];
+    const restocked = material.kind !== 'linen' && material.archivedOn === undefined;
+    return restocked && found ? [{ material, figures: found }] : [];
   });
   return lines.sort((a, b) => urgency(a) - urgency(b));
 }

@@ -1,14 +1,13 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Material, MaterialKind } from '@bienestar/core/house/house';
+import type { Material, MaterialKind, Pack } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import type { BaseUnit } from '@bienestar/core/quantity/unit';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { MoneyField } from '../../parts/MoneyField';
 import { NumberField } from '../../parts/NumberField';
-import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
 import { useHouse } from '../../store/house';
@@ -78,7 +77,7 @@ export function AddMaterial({
       }
     >
       <div className="flex flex-col gap-4">
-        <Segments
+        <Choice<MaterialKind>
           label="Kind"
           value={made.kind}
           options={KINDS.map((kind) => ({ value: kind, label: KIND_WORDS[kind].one }))}
@@ -100,8 +99,8 @@ export function AddMaterial({
           )}
           {!linen && (
             <NumberField
-              label={made.kind === 'single-dose' ? 'In one dose' : 'In the pack'}
-              unit={made.unit}
+              label={contentLabel(made.kind)}
+              unit={made.unit === 'piece' ? 'pcs' : made.unit}
               value={made.content}
               check={(content) =>
                 content > 0 && content <= 100_000 ? undefined : 'Must be more than 0.'
@@ -110,13 +109,7 @@ export function AddMaterial({
             />
           )}
           <MoneyField
-            label={
-              linen
-                ? 'Price of a new piece'
-                : made.kind === 'single-dose'
-                  ? 'Price of one dose'
-                  : 'Price of the pack'
-            }
+            label={priceLabel(made.kind)}
             value={made.priceMinor}
             onCommit={(priceMinor) => change({ priceMinor })}
           />
@@ -146,15 +139,53 @@ export function AddMaterial({
 function unitsOf(kind: MaterialKind): readonly BaseUnit[] {
   switch (kind) {
     case 'back-bar':
+    case 'fresh':
       return ['ml', 'g'];
     case 'single-dose':
       return ['ml', 'g', 'piece'];
     case 'consumable':
+    case 'retail':
       return ['piece', 'ml', 'g'];
+    case 'device-part':
     case 'linen':
       return ['piece'];
   }
 }
+
+/** What the figure of a new material asks for, by its kind. */
+function contentLabel(kind: MaterialKind): string {
+  switch (kind) {
+    case 'single-dose':
+      return 'In one dose';
+    case 'fresh':
+      return 'One piece gives';
+    case 'back-bar':
+    case 'consumable':
+    case 'device-part':
+    case 'retail':
+    case 'linen':
+      return 'In the pack';
+  }
+}
+
+function priceLabel(kind: MaterialKind): string {
+  switch (kind) {
+    case 'linen':
+      return 'Price of a new piece';
+    case 'single-dose':
+      return 'Price of one dose';
+    case 'fresh':
+      return 'Price of one piece';
+    case 'back-bar':
+    case 'consumable':
+    case 'device-part':
+    case 'retail':
+      return 'Price of the pack';
+  }
+}
+
+const FRESH_KEEPS = { amount: 5, unit: 'days' } as const;
+const FRESH_OPEN = { amount: 6, unit: 'hours' } as const;
 
 function materialFrom({
   kind,
@@ -172,18 +203,34 @@ function materialFrom({
       laundry: { washMinor: 0, replacementMinor: priceMinor, washesInLife: 100 },
     };
   }
-  return {
-    ...shared,
-    kind,
+  const pack: Pack = {
+    id: asId(nanoid(12)),
     supplierId: asId(supplierId),
-    pack: {
-      containers: 1,
-      content,
-      priceMinor,
-      discount: 0,
-      freightMinor: 0,
-      unrecoveredTaxMinor: 0,
-      residual: 0,
-    },
+    containers: 1,
+    content: kind === 'fresh' ? 1 : content,
+    priceMinor,
+    discount: 0,
+    freightMinor: 0,
+    unrecoveredTaxMinor: 0,
+    residual: 0,
   };
+  const bought = { ...shared, packs: [pack], preferredPackId: pack.id };
+  switch (kind) {
+    case 'back-bar':
+    case 'single-dose':
+    case 'retail':
+      return { ...bought, kind };
+    case 'consumable':
+      return { ...bought, kind, countedPer: 'client' };
+    case 'device-part':
+      return { ...bought, kind, sterility: 'sterile' };
+    case 'fresh':
+      return {
+        ...bought,
+        kind,
+        yieldPerPiece: { usual: content },
+        keeps: FRESH_KEEPS,
+        openLife: FRESH_OPEN,
+      };
+  }
 }

@@ -1,12 +1,15 @@
-import { Plus, X } from 'lucide-react';
+import { Plus, Weight, X } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
 import type { Material } from '@bienestar/core/house/house';
-import type { Calibrated, Measures, NamedAmount } from '@bienestar/core/quantity/measures';
+import type { Calibrated, Measures } from '@bienestar/core/quantity/measures';
 import { Button, IconButton } from '../../parts/Button';
 import { LABEL_LOOK } from '../../parts/FieldFrame';
 import { NumberField } from '../../parts/NumberField';
 import { PercentField } from '../../parts/PercentField';
 import { TextField } from '../../parts/TextField';
 import type { ChangePart } from '../../store/useEditPart';
+import { CalibrateSheet } from './CalibrateSheet';
+import { YieldFields } from './YieldFields';
 
 interface MeasuresEditorProps {
   readonly material: Material;
@@ -18,19 +21,35 @@ const CALIBRATED = [
   ['mlPerSpray', 'ml per spray'],
   ['mlPerDropper', 'ml per dropperful'],
   ['dropsPerMl', 'drops per ml'],
+  ['mlPerSpatula', 'ml per spatula'],
 ] as const satisfies readonly (readonly [keyof Measures, string])[];
 
 /** How amounts of a material are stated at the trolley, each with its give or take. */
 export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
   const { measures } = material;
   const put = (changes: Partial<Measures>) =>
-    change({ measures: without({ ...measures, ...changes }) });
+    change((latest) => ({ measures: without({ ...latest.measures, ...changes }) }));
+  const putList =
+    <K extends 'named' | 'coats'>(key: K) =>
+    (make: (lines: readonly NonNullable<Measures[K]>[number][]) => readonly unknown[]) =>
+      change(({ measures: latest }) => {
+        const next = make(latest[key] ?? []);
+        return { measures: without({ ...latest, [key]: next.length > 0 ? next : undefined }) };
+      });
   const named = measures.named ?? [];
-  const putNamed = (next: readonly NamedAmount[]) =>
-    put({ named: next.length > 0 ? next : undefined });
+  const coats = measures.coats ?? [];
+  const [calibrating, setCalibrating] = useState(false);
+  const putNamed = putList('named');
+  const putCoats = putList('coats');
   return (
     <div className="flex flex-col gap-3">
-      <h3 className="text-lg">Measures</h3>
+      <div className="flex items-center justify-between">
+        <h3 className="text-lg">Measures</h3>
+        <Button onClick={() => setCalibrating(true)}>
+          <Weight aria-hidden size={16} /> Weigh it out
+        </Button>
+      </div>
+      {material.kind === 'fresh' && <YieldFields material={material} change={change} />}
       <div className="grid grid-cols-2 gap-3">
         <NumberField
           commitOn="leaving"
@@ -41,15 +60,15 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
             density > 0 && density <= 25 ? undefined : 'Must be more than 0 and at most 25.'
           }
           onCommit={(density) => put({ density })}
-          onClear={() => void put({ density: undefined })}
+          onClear={() => void put({ density: undefined, densitySpread: undefined })}
         />
         <PercentField
           commitOn="leaving"
-          label="Stays on hands and tools"
+          label="give or take, density"
           to={0.99}
-          value={measures.handlingLoss}
-          onCommit={(handlingLoss) => put({ handlingLoss })}
-          onClear={() => void put({ handlingLoss: undefined })}
+          value={measures.densitySpread}
+          onCommit={(densitySpread) => put({ densitySpread })}
+          onClear={() => void put({ densitySpread: undefined })}
         />
         {CALIBRATED.map(([key, label]) => (
           <CalibratedFields
@@ -59,62 +78,140 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
             onChange={(value) => put({ [key]: value })}
           />
         ))}
+        <PercentField
+          commitOn="leaving"
+          label="Stays on hands and tools"
+          to={0.99}
+          value={measures.handlingLoss}
+          onCommit={(handlingLoss) => put({ handlingLoss })}
+          onClear={() => void put({ handlingLoss: undefined })}
+        />
       </div>
-      <div className="flex flex-col gap-2">
-        <span className={LABEL_LOOK}>Amounts by eye</span>
-        {named.map((each, at) => (
-          <div
-            key={at}
-            role="group"
-            aria-label={each.name}
-            className="grid grid-cols-[1fr_6rem_5rem_2rem] items-start gap-2"
+      <NamedLines
+        title="Amounts by eye"
+        what="amount"
+        lines={named}
+        unitOf={(each) => each.unit}
+        onChange={putNamed}
+        add={
+          <Button
+            className="self-start"
+            onClick={() =>
+              void putNamed((latest) => [
+                ...latest,
+                {
+                  name: freshName(EYE_NAMES, latest),
+                  usual: 1,
+                  unit: material.unit === 'g' ? 'g' : 'ml',
+                },
+              ])
+            }
           >
-            <TextField
-              commitOn="leaving"
-              label="Name of the amount"
-              labelHidden
-              needed
-              value={each.name}
-              onCommit={(name) => putNamed(named.with(at, { ...each, name }))}
-            />
-            <NumberField
-              commitOn="leaving"
-              label={`Size of ${each.name}`}
-              labelHidden
-              unit={each.unit}
-              value={each.usual}
-              check={(usual) => (usual > 0 ? undefined : 'Must be more than 0.')}
-              onCommit={(usual) => putNamed(named.with(at, { ...each, usual }))}
-            />
-            <PercentField
-              commitOn="leaving"
-              label={`Give or take of ${each.name}`}
-              labelHidden
-              to={0.99}
-              value={each.spread}
-              onCommit={(spread) => putNamed(named.with(at, { ...each, spread }))}
-              onClear={() => void putNamed(named.with(at, { ...each, spread: undefined }))}
-            />
-            <IconButton
-              label={`Take out ${each.name}`}
-              onClick={() => void putNamed(named.toSpliced(at, 1))}
-            >
-              <X aria-hidden size={16} />
-            </IconButton>
-          </div>
-        ))}
-        <Button
-          className="self-start"
-          onClick={() =>
-            void putNamed([
-              ...named,
-              { name: freshName(named), usual: 1, unit: material.unit === 'g' ? 'g' : 'ml' },
-            ])
-          }
+            <Plus aria-hidden size={16} /> Name an amount
+          </Button>
+        }
+      />
+      <NamedLines
+        title="Coats of its own"
+        what="coat"
+        lines={coats}
+        unitOf={() => 'mg/cm²'}
+        onChange={putCoats}
+        add={
+          <Button
+            className="self-start"
+            onClick={() =>
+              void putCoats((latest) => [
+                ...latest,
+                { name: freshName(COAT_NAMES, latest), usual: 2 },
+              ])
+            }
+          >
+            <Plus aria-hidden size={16} /> A coat weight
+          </Button>
+        }
+      />
+      <CalibrateSheet
+        material={material}
+        open={calibrating}
+        onClose={() => setCalibrating(false)}
+        onKeep={put}
+      />
+    </div>
+  );
+}
+
+interface NamedLine extends Calibrated {
+  readonly name: string;
+}
+
+interface NamedLinesProps<L extends NamedLine> {
+  readonly title: string;
+  readonly what: string;
+  readonly lines: readonly L[];
+  readonly unitOf: (line: L) => string;
+  readonly onChange: (make: (lines: readonly L[]) => readonly L[]) => Promise<string | undefined>;
+  readonly add: ReactNode;
+}
+
+/** Lines of a name, a size and its give or take. */
+function NamedLines<L extends NamedLine>({
+  title,
+  what,
+  lines,
+  unitOf,
+  onChange,
+  add,
+}: NamedLinesProps<L>) {
+  const put = (at: number, changes: Partial<NamedLine>) =>
+    onChange((latest) =>
+      latest.map((line, which) => (which === at ? { ...line, ...changes } : line)),
+    );
+  return (
+    <div className="flex flex-col gap-2">
+      <span className={LABEL_LOOK}>{title}</span>
+      {lines.map((each, at) => (
+        <div
+          key={at}
+          role="group"
+          aria-label={each.name}
+          className="grid grid-cols-[1fr_7.5rem_5rem_2rem] items-start gap-2"
         >
-          <Plus aria-hidden size={16} /> Name an amount
-        </Button>
-      </div>
+          <TextField
+            commitOn="leaving"
+            label={`Name of the ${what}`}
+            labelHidden
+            needed
+            value={each.name}
+            onCommit={(name) => put(at, { name })}
+          />
+          <NumberField
+            commitOn="leaving"
+            label={`Size of ${each.name}`}
+            labelHidden
+            unit={unitOf(each)}
+            value={each.usual}
+            check={(usual) => (usual > 0 ? undefined : 'Must be more than 0.')}
+            onCommit={(usual) => put(at, { usual })}
+          />
+          <PercentField
+            commitOn="leaving"
+            label={`Give or take of ${each.name}`}
+            labelHidden
+            to={0.99}
+            value={each.spread}
+            onCommit={(spread) => put(at, { spread })}
+            onClear={() => void put(at, { spread: undefined })}
+          />
+          <IconButton
+            label={`Take out ${each.name}`}
+            onClick={() => void onChange((latest) => latest.toSpliced(at, 1))}
+          >
+            <X aria-hidden size={16} />
+          </IconButton>
+        </div>
+      ))}
+      {add}
     </div>
   );
 }
@@ -153,10 +250,10 @@ function without(measures: Measures): Measures {
   return Object.fromEntries(Object.entries(measures).filter(([, held]) => held !== undefined));
 }
 
-function freshName(named: readonly NamedAmount[]): string {
-  const taken = new Set(named.map((each) => each.name));
-  return (
-    ['coin', 'almond', 'pea', 'hazelnut'].find((name) => !taken.has(name)) ??
-    `amount ${named.length + 1}`
-  );
+const EYE_NAMES = ['coin', 'almond', 'pea', 'hazelnut'];
+const COAT_NAMES = ['mask', 'wrap', 'thin', 'standard', 'generous'];
+
+function freshName(names: readonly string[], lines: readonly NamedLine[]): string {
+  const taken = new Set(lines.map((each) => each.name));
+  return names.find((name) => !taken.has(name)) ?? `another ${lines.length + 1}`;
 }

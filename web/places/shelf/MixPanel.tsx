@@ -1,43 +1,282 @@
-import { Link } from 'react-router';
-import type { Mix } from '@bienestar/core/house/house';
-import { amountWords } from '../../format/amountWords';
-import { percent } from '../../format/figures';
+import { Plus, Trash2, X } from 'lucide-react';
+import { nanoid } from '@reduxjs/toolkit';
+import { useNavigate } from 'react-router';
+import type { Versioned } from '@bienestar/contract/api';
+import { SKIN_TYPES } from '@bienestar/core/house/client';
+import type { Mix, MixPart, MixRecipe } from '@bienestar/core/house/house';
+import { asId } from '@bienestar/core/house/ids';
+import { exactly } from '@bienestar/core/quantity/triple';
+import { Button, IconButton } from '../../parts/Button';
 import { LABEL_LOOK } from '../../parts/FieldFrame';
-import { useHouse } from '../../store/house';
-import { placesOfUse } from './placesOfUse';
+import { Fold } from '../../parts/Fold';
+import { NumberField } from '../../parts/NumberField';
+import { PercentField } from '../../parts/PercentField';
+import { Segments } from '../../parts/Segments';
+import { TextField } from '../../parts/TextField';
+import { Toggles } from '../../parts/Toggles';
+import { useHouse, useSnapshot } from '../../store/house';
+import { useAddAndRemove, useChange } from '../../store/useEditPart';
+import { MixPartFields } from './MixPartFields';
+import type { PlaceOfUse } from './placesOfUse';
 import { UsedIn } from './UsedIn';
 
-/** A mix: its parts for one batch, and where it is used. */
-export function MixPanel({ mix }: { readonly mix: Mix }) {
-  const house = useHouse();
+interface MixPanelProps {
+  readonly mix: Mix;
+  readonly places: readonly PlaceOfUse[];
+}
+
+const leaving = { commitOn: 'leaving' } as const;
+const atLeastNothing = (value: number): string | undefined =>
+  value >= 0 ? undefined : 'Must not be below 0.';
+const aboveNothing = (value: number): string | undefined =>
+  value > 0 ? undefined : 'Must be more than 0.';
+
+/** A mix: its parts for one batch, other recipes for some skins, how it is made and how long it keeps. */
+export function MixPanel({ mix, places }: MixPanelProps) {
+  const saved = useSnapshot().mixes.find((each) => each.id === mix.id);
+  return saved ? <Editor mix={saved} places={places} /> : null;
+}
+
+function Editor({
+  mix,
+  places,
+}: {
+  readonly mix: Versioned<Mix>;
+  readonly places: readonly PlaceOfUse[];
+}) {
+  const navigate = useNavigate();
+  const change = useChange('mixes', mix);
+  const { add, remove, busy } = useAddAndRemove('mixes');
+  const without = (key: 'density' | 'workingLifeMinutes' | 'warm' | 'method' | 'recipes'): void =>
+    void change({ [key]: undefined });
   return (
     <div className="flex flex-col gap-4 px-5 py-6">
       <h2 className="text-2xl break-words">{mix.name}</h2>
-      <div>
-        <h3 className={`${LABEL_LOOK} font-sans`}>One batch</h3>
-        <ul className="text-sm">
-          {mix.parts.map((part, at) => {
-            const { source } = part;
-            const thing =
-              source.kind === 'material'
-                ? house.materials.find((each) => each.id === source.materialId)
-                : house.mixes.find((each) => each.id === source.mixId);
-            return (
-              <li key={at}>
-                {amountWords(part.amount)}{' '}
-                <Link
-                  to={`/shelf/${thing?.id ?? ''}`}
-                  className="text-palm underline underline-offset-4"
-                >
-                  {thing?.name}
-                </Link>
-              </li>
-            );
-          })}
-        </ul>
-        <p className="mt-1 text-sm text-ink-soft">{percent(mix.bowlLoss)} stays in the bowl.</p>
+      <TextField
+        {...leaving}
+        label="Name of the mix"
+        needed
+        value={mix.name}
+        onCommit={(name) => change({ name })}
+      />
+      <Parts parts={mix.parts} mix={mix} onChange={(parts) => void change({ parts })} />
+      <div className="grid grid-cols-3 gap-3">
+        <Segments
+          label="Counted in"
+          value={mix.basis}
+          options={[
+            { value: 'g', label: 'g' },
+            { value: 'ml', label: 'ml' },
+          ]}
+          onChoose={(basis) => void change({ basis })}
+        />
+        <NumberField
+          {...leaving}
+          label="Density"
+          unit="g/ml"
+          value={mix.density}
+          check={aboveNothing}
+          onCommit={(density) => change({ density })}
+          onClear={() => without('density')}
+        />
+        <PercentField
+          {...leaving}
+          label="Stays in the bowl"
+          to={0.99}
+          value={mix.bowlLoss}
+          onCommit={(bowlLoss) => change({ bowlLoss })}
+        />
+        <NumberField
+          {...leaving}
+          label="Mixing takes"
+          unit="min"
+          value={mix.mixingMinutes}
+          check={atLeastNothing}
+          onCommit={(mixingMinutes) => change({ mixingMinutes })}
+        />
+        <NumberField
+          {...leaving}
+          label="Stands before use"
+          unit="min"
+          value={mix.standingMinutes}
+          check={atLeastNothing}
+          onCommit={(standingMinutes) => change({ standingMinutes })}
+        />
+        <NumberField
+          {...leaving}
+          label="Keeps, once mixed"
+          unit="min"
+          value={mix.workingLifeMinutes}
+          check={aboveNothing}
+          onCommit={(workingLifeMinutes) => change({ workingLifeMinutes })}
+          onClear={() => without('workingLifeMinutes')}
+        />
       </div>
-      <UsedIn places={placesOfUse(house, { kind: 'mix', id: mix.id })} />
+      <div className="grid grid-cols-2 gap-3">
+        <Segments
+          label="Made"
+          value={mix.made}
+          options={[
+            { value: 'just-in-time', label: 'just in time' },
+            { value: 'ahead', label: 'ahead' },
+          ]}
+          onChoose={(made) => void change({ made })}
+        />
+        <Segments
+          label="Kept"
+          value={mix.warm ?? 'as-is'}
+          options={[
+            { value: 'as-is', label: 'as it is' },
+            { value: 'warmed', label: 'warm' },
+            { value: 'kept-cold', label: 'cold' },
+          ]}
+          onChoose={(warm) => (warm === 'as-is' ? without('warm') : void change({ warm }))}
+        />
+      </div>
+      <TextField
+        {...leaving}
+        label="How it is mixed"
+        lines={2}
+        longest={2000}
+        value={mix.method ?? ''}
+        onCommit={(method) => (method.trim() === '' ? without('method') : change({ method }))}
+      />
+      <Recipes mix={mix} onChange={(recipes) => void change({ recipes })} />
+      <UsedIn places={places} />
+      <div className="flex gap-3">
+        <Button
+          disabled={busy}
+          onClick={() => {
+            const id = asId<Mix['id']>(nanoid(12));
+            void add(newMix(id)).then((done) => done && navigate(`/shelf/${id}`));
+          }}
+        >
+          <Plus aria-hidden size={16} /> Another mix
+        </Button>
+        <Button
+          weight="remove"
+          disabled={busy}
+          onClick={() => void remove(mix).then((gone) => gone && navigate('/shelf'))}
+        >
+          <Trash2 aria-hidden size={16} /> Take the mix out
+        </Button>
+      </div>
     </div>
+  );
+}
+
+/** A mix to be written. */
+function newMix(id: Mix['id']): Mix {
+  return {
+    id,
+    name: 'New mix',
+    basis: 'g',
+    bowlLoss: 0.05,
+    parts: [],
+    made: 'just-in-time',
+    mixingMinutes: 2,
+    standingMinutes: 0,
+  };
+}
+
+interface PartsProps {
+  readonly parts: readonly MixPart[];
+  readonly mix: Mix;
+  readonly onChange: (parts: readonly MixPart[]) => void;
+}
+
+function Parts({ parts, mix, onChange }: PartsProps) {
+  const { materials } = useHouse();
+  const [first] = materials.filter((each) => each.unit !== 'piece');
+  return (
+    <div className="flex flex-col gap-2">
+      <h3 className={`${LABEL_LOOK} font-sans`}>One batch</h3>
+      {parts.map((part, at) => (
+        <MixPartFields
+          key={at}
+          part={part}
+          mixId={mix.id}
+          onChange={(changed) => onChange(parts.with(at, changed))}
+          onRemove={() => onChange(parts.toSpliced(at, 1))}
+        />
+      ))}
+      {first && (
+        <Button
+          weight="quiet"
+          className="self-start"
+          onClick={() =>
+            onChange([
+              ...parts,
+              {
+                source: { kind: 'material', materialId: first.id },
+                amount: { how: 'measured', quantity: exactly(1), unit: mix.basis },
+              },
+            ])
+          }
+        >
+          <Plus aria-hidden size={16} /> A part
+        </Button>
+      )}
+    </div>
+  );
+}
+
+interface RecipesProps {
+  readonly mix: Mix;
+  readonly onChange: (recipes: readonly MixRecipe[] | undefined) => void;
+}
+
+function Recipes({ mix, onChange }: RecipesProps) {
+  const recipes = mix.recipes ?? [];
+  const put = (next: readonly MixRecipe[]): void => onChange(next.length === 0 ? undefined : next);
+  return (
+    <Fold
+      title="Other recipes by skin"
+      summary={recipes.map((each) => `${each.name}: ${each.skinTypes.join(', ')}`).join('; ')}
+    >
+      {recipes.map((recipe, at) => (
+        <fieldset key={at} className="flex flex-col gap-2 border-l-2 border-palm pl-3">
+          <legend className="sr-only">{recipe.name}</legend>
+          <div className="flex items-end gap-2">
+            <TextField
+              {...leaving}
+              className="flex-1"
+              label={`Recipe ${at + 1}`}
+              needed
+              value={recipe.name}
+              onCommit={(name) => {
+                put(recipes.with(at, { ...recipe, name }));
+              }}
+            />
+            <IconButton
+              label={`Take the recipe ${recipe.name} out`}
+              onClick={() => put(recipes.toSpliced(at, 1))}
+            >
+              <X aria-hidden size={16} />
+            </IconButton>
+          </div>
+          <Toggles
+            label={`For whom ${recipe.name} is`}
+            values={recipe.skinTypes}
+            options={SKIN_TYPES.map((value) => ({ value, label: value }))}
+            onChange={(skinTypes) => put(recipes.with(at, { ...recipe, skinTypes }))}
+          />
+          <Parts
+            parts={recipe.parts}
+            mix={mix}
+            onChange={(parts) => put(recipes.with(at, { ...recipe, parts }))}
+          />
+        </fieldset>
+      ))}
+      <Button
+        weight="quiet"
+        className="self-start"
+        onClick={() =>
+          put([...recipes, { name: 'For some skins', skinTypes: [], parts: mix.parts }])
+        }
+      >
+        <Plus aria-hidden size={16} /> A recipe
+      </Button>
+    </Fold>
   );
 }

@@ -1,49 +1,94 @@
-import { Plus } from 'lucide-react';
-import { useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
-import type { Material } from '@bienestar/core/house/house';
-import { explainUnitCost } from '@bienestar/core/explain/explainUnitCost';
-import { unitMoney } from '../../format/figures';
+import { FileSpreadsheet, PackageOpen, Plus } from 'lucide-react';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
-import { CELL_LOOK, PlaceTable, rowLook, type Column } from '../../parts/PlaceTable';
-import { WorkedFigure } from '../../parts/working/WorkedFigure';
 import { useFigures, useHouse } from '../../store/house';
+import { shelfStates, useNow } from '../../store/shelf';
+import { useKept } from '../../store/useKept';
 import { AddMaterial } from './AddMaterial';
+import { DeliverySheet } from './DeliverySheet';
+import { ExportMenu } from './ExportMenu';
 import { MaterialPanel } from './MaterialPanel';
-import { KIND_WORDS, KINDS, measureWords, packWords } from './materialWords';
 import { MixPanel } from './MixPanel';
 import { placesOfUse } from './placesOfUse';
+import { SHELF_COLUMNS, type ShelfColumnId } from './shelfColumns';
+import {
+  filterRows,
+  SHOW_WORDS,
+  shelfRows,
+  type GroupBy,
+  type ShelfRow,
+  type ShelfView,
+  type Show,
+} from './shelfRows';
+import type { Editing } from './ShelfLine';
+import { ShelfTable } from './ShelfTable';
+import { ShelfTools } from './ShelfTools';
+import { TickedBar } from './TickedBar';
 
-const COLUMNS: readonly Column[] = [
-  { title: 'Material', of: 'names' },
-  { title: 'Pack', of: 'names' },
-  { title: 'True cost', of: 'figures' },
-  { title: 'Measured by', of: 'names' },
-  { title: 'Used in', of: 'figures' },
-];
+const FIRST_COLUMNS = SHELF_COLUMNS.flatMap(({ id, shown }) => (shown ? [id] : []));
+const EVERYTHING: ShelfView = { query: '', show: 'all', kind: 'all', supplierId: 'all' };
 
-/** Everything the treatments use: how it is bought, what it truly costs, how it is measured. */
+/** Everything the treatments use: what is left of it, how it is bought, what it truly costs. */
 export function ShelfPlace() {
   const house = useHouse();
+  const figures = useFigures();
+  const now = useNow();
   const { materialId } = useParams();
   const navigate = useNavigate();
+  const [search, setSearch] = useSearchParams();
   const [adding, setAdding] = useState(false);
+  const [view, setView] = useState(EVERYTHING);
+  const [groupBy, setGroupBy] = useKept<GroupBy>('bienestar.shelf.group', 'kind');
+  const [columns, setColumns] = useKept<readonly ShelfColumnId[]>(
+    'bienestar.shelf.columns',
+    FIRST_COLUMNS,
+  );
+  const [editing, setEditing] = useState<Editing>('in-hand');
+  const [ticked, setTicked] = useState<Readonly<Record<string, true>>>({});
+  const uses = useMemo(
+    () => placesOfUse({ protocols: house.protocols, mixes: house.mixes, blocks: house.blocks }),
+    [house.protocols, house.mixes, house.blocks],
+  );
+  const rows = useMemo(
+    () => shelfRows(house, figures, shelfStates(house, now), uses),
+    [house, figures, now, uses],
+  );
+  const asked = useDeferredValue(view);
+  const shown = useMemo(() => filterRows(rows, asked), [rows, asked]);
+  const counts = useMemo(() => countsOf(rows), [rows]);
   const mix = house.mixes.find((each) => each.id === materialId);
+  const plain = view.query === '' && view.show === 'all' && view.kind === 'all';
+  const chosen = house.materials.filter(({ id }) => ticked[id]);
 
   const addButton = (
-    <Button weight="main" onClick={() => setAdding(true)}>
+    <Button onClick={() => setAdding(true)}>
       <Plus aria-hidden size={16} /> Add a material
     </Button>
   );
   return (
-    <div className="grid h-full grid-cols-[1fr_25rem]">
+    <div className="grid h-full grid-cols-[minmax(0,1fr)_26rem]">
       <section aria-labelledby="shelf-title" className="flex min-h-0 flex-col">
-        <header className="flex items-end justify-between px-6 pt-6 pb-4">
-          <h1 id="shelf-title" className="text-3xl">
-            Shelf
-          </h1>
+        <header className="flex items-end gap-3 px-6 pt-5 pb-3">
+          <div className="min-w-0 flex-1">
+            <h1 id="shelf-title" className="text-3xl">
+              Shelf
+            </h1>
+            <Standing counts={counts} onShow={(show) => setView({ ...EVERYTHING, show })} />
+          </div>
+          <ExportMenu />
+          <Link
+            to="/price-lists"
+            className="inline-flex h-9 items-center gap-2 rounded-sm border border-line-strong bg-sheet px-3.5 text-sm font-semibold whitespace-nowrap hover:bg-sunk"
+          >
+            <FileSpreadsheet aria-hidden size={16} /> Price lists
+          </Link>
           {addButton}
+          <Button weight="main" onClick={() => setSearch({ enter: 'delivery' })}>
+            <PackageOpen aria-hidden size={16} /> A delivery came
+          </Button>
         </header>
         {house.materials.length === 0 ? (
           <div className="px-6">
@@ -53,128 +98,100 @@ export function ShelfPlace() {
             </EmptyPlace>
           </div>
         ) : (
-          <PlaceTable label="Materials" columns={COLUMNS}>
-            {KINDS.map((kind) => (
-              <KindRows
-                key={kind}
-                title={KIND_WORDS[kind].many}
-                materials={house.materials.filter((material) => material.kind === kind)}
-                selectedId={materialId}
+          <>
+            <ShelfTools
+              view={view}
+              onView={(changes) => setView({ ...view, ...changes })}
+              groupBy={groupBy}
+              onGroupBy={setGroupBy}
+              columns={columns}
+              onColumns={setColumns}
+              editing={editing}
+              onEditing={setEditing}
+              counts={counts}
+            />
+            {chosen.length > 0 && <TickedBar materials={chosen} onDone={() => setTicked({})} />}
+            {shown.length === 0 ? (
+              <div className="px-6 py-2">
+                <EmptyPlace
+                  title="Nothing like that on the shelf"
+                  action={<Button onClick={() => setView(EVERYTHING)}>Show everything</Button>}
+                >
+                  No material has all of these words and fits what is chosen above.
+                </EmptyPlace>
+              </div>
+            ) : (
+              <ShelfTable
+                rows={shown}
+                mixes={plain ? house.mixes : NO_MIXES}
+                groupBy={groupBy}
+                columns={columns}
+                editing={editing}
+                inHand={materialId}
+                ticked={ticked}
+                onTick={setTicked}
               />
-            ))}
-            {house.mixes.length > 0 && (
-              <tbody>
-                <GroupTitle title="Mixes made at the tray" />
-                {house.mixes.map((each) => (
-                  <tr key={each.id} className={rowLook(each.id === materialId)}>
-                    <td className={CELL_LOOK} colSpan={4}>
-                      <NameLink id={each.id} name={each.name} current={each.id === materialId} />
-                    </td>
-                    <td className={`${CELL_LOOK} text-right`}>
-                      {placesOfUse(house, { kind: 'mix', id: each.id }).length}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
             )}
-          </PlaceTable>
+          </>
         )}
       </section>
       <aside aria-label="In hand" className="min-h-0 overflow-y-auto border-l border-line bg-sheet">
         {mix ? (
-          <MixPanel mix={mix} />
+          <MixPanel mix={mix} places={uses.get(mix.id) ?? []} />
         ) : (
-          <MaterialPanel id={materialId} onGone={() => void navigate('/shelf')} />
+          <MaterialPanel
+            id={materialId}
+            places={uses.get(materialId ?? '') ?? []}
+            onGone={() => void navigate('/shelf')}
+          />
         )}
       </aside>
       <AddMaterial open={adding} onClose={() => setAdding(false)} />
+      <DeliverySheet
+        key={materialId}
+        open={search.get('enter') === 'delivery'}
+        materialId={materialId}
+        onClose={() => setSearch({})}
+      />
     </div>
   );
 }
 
-interface KindRowsProps {
-  readonly title: string;
-  readonly materials: readonly Material[];
-  readonly selectedId: string | undefined;
+const NO_MIXES = [] as const;
+
+interface StandingProps {
+  readonly counts: Readonly<Record<Show, number>>;
+  readonly onShow: (show: Show) => void;
 }
 
-function KindRows({ title, materials, selectedId }: KindRowsProps) {
-  const house = useHouse();
-  const figures = useFigures();
-  const { currency } = house.settings;
-  if (materials.length === 0) return null;
+const CALLING_WORDS = { over: 'past their time', soon: 'to use soon', order: 'to order' } as const;
+
+/** What asks for attention, each a way to see it. */
+function Standing({ counts, onShow }: StandingProps) {
+  const calling = (['over', 'soon', 'order'] as const).filter((show) => counts[show] > 0);
   return (
-    <tbody>
-      <GroupTitle title={title} />
-      {materials.map((material) => {
-        const cost = figures.materials.get(material.id)?.unitCost;
-        return (
-          <tr key={material.id} className={rowLook(material.id === selectedId)}>
-            <td className={CELL_LOOK}>
-              <NameLink
-                id={material.id}
-                name={material.name}
-                current={material.id === selectedId}
-              />
-            </td>
-            <td className={`${CELL_LOOK} text-ink-soft`}>{packWords(material, currency)}</td>
-            <td className={`${CELL_LOOK} text-right whitespace-nowrap`}>
-              {cost?.ok ? (
-                <>
-                  <WorkedFigure
-                    label={`True cost of ${material.name}`}
-                    text={unitMoney(cost.value, currency)}
-                    working={() => explainUnitCost(material, cost.value)}
-                  />
-                  <span className="text-ink-soft"> /{material.unit}</span>
-                </>
-              ) : (
-                <span className="text-clay">▲ {cost?.problems[0]?.message}</span>
-              )}
-            </td>
-            <td className={`${CELL_LOOK} max-w-56 truncate text-ink-soft`}>
-              {measureWords(material) || '–'}
-            </td>
-            <td className={`${CELL_LOOK} text-right`}>
-              {placesOfUse(house, { kind: 'material', id: material.id }).length || '–'}
-            </td>
-          </tr>
-        );
-      })}
-    </tbody>
+    <p className="mt-1 text-sm text-ink-soft" role="status">
+      {calling.length === 0 && 'Nothing is over, expires soon or has to be ordered.'}
+      {calling.map((show, at) => (
+        <span key={show}>
+          {at > 0 && ' · '}
+          <button
+            type="button"
+            onClick={() => onShow(show)}
+            className={`underline decoration-dotted underline-offset-4 hover:text-ink ${show === 'over' ? 'font-semibold text-clay' : ''}`}
+          >
+            {show === 'over' && '▲ '}
+            {number(counts[show])} {CALLING_WORDS[show]}
+          </button>
+        </span>
+      ))}
+    </p>
   );
 }
 
-function GroupTitle({ title }: { readonly title: string }) {
-  return (
-    <tr>
-      <th
-        colSpan={5}
-        scope="rowgroup"
-        className="border-b border-line px-6 pt-4 pb-1 text-left font-serif text-base font-medium text-ink-soft italic"
-      >
-        {title}
-      </th>
-    </tr>
-  );
-}
-
-function NameLink({
-  id,
-  name,
-  current,
-}: {
-  readonly id: string;
-  readonly name: string;
-  readonly current: boolean;
-}) {
-  return (
-    <Link
-      to={`/shelf/${id}`}
-      aria-current={current ? 'true' : undefined}
-      className="text-base font-medium hover:text-clay hover:underline"
-    >
-      {name}
-    </Link>
-  );
+function countsOf(rows: readonly ShelfRow[]): Record<Show, number> {
+  const shows = Object.keys(SHOW_WORDS) as Show[];
+  return Object.fromEntries(
+    shows.map((show) => [show, filterRows(rows, { ...EVERYTHING, show }).length]),
+  ) as Record<Show, number>;
 }

@@ -1,0 +1,286 @@
+import Joi from 'joi';
+import type { Device, DeviceSetting } from '@bienestar/core/house/device';
+import { HAZARDS, SETTING_KINDS } from '@bienestar/core/house/device';
+import type { Edition } from '@bienestar/core/house/edition';
+import type {
+  Around,
+  Block,
+  BlockUse,
+  Choice,
+  ChoiceOption,
+  DeviceWork,
+  Dose,
+  InOption,
+  Lasting,
+  LayerGroup,
+  Line,
+  OwnCautions,
+  Protocol,
+  Removal,
+  Step,
+  TestSpot,
+  VisitKind,
+  ZoneSetting,
+} from '@bienestar/core/house/house';
+import { CHOOSING_BY, REMOVALS, TOOLS } from '@bienestar/core/house/protocol';
+import { ACTIONS, PHASES } from '@bienestar/core/protocol/actions';
+import { CHOOSING_VALUES } from '@bienestar/core/protocol/choose';
+import { ZONE_IDS } from '@bienestar/core/zone/zones';
+import type { Publishing } from '../api';
+import {
+  atLeastNothing,
+  capMinutes,
+  id,
+  instant,
+  listOf,
+  minutes,
+  name,
+  number,
+  shape,
+  some,
+  text,
+} from './common';
+import { amount, mix, source } from './shelf';
+
+const LARGEST_PROTOCOL = 400;
+const MOST_NUMBERS = 1_000_000;
+
+/** An id inside a protocol; those of steps that stand in a block begin with the line of the block. */
+const within = Joi.string()
+  .pattern(/^[A-Za-z0-9_.-]{1,300}$/, 'id')
+  .required();
+const words = text.min(1).optional();
+const role = Joi.valid('therapist', 'assistant').required();
+const zones = listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length).unique();
+const someZones = some(Joi.valid(...ZONE_IDS), ZONE_IDS.length).unique();
+
+const option = shape<InOption>({ choiceId: within, optionId: within }).optional();
+
+const dose = shape<Dose>({
+  id: within,
+  source,
+  amount,
+  opening: Joi.valid('fresh', 'left-over-first').required(),
+  option,
+});
+
+const removal = shape<Removal>({
+  how: Joi.valid(...REMOVALS).required(),
+  taking: shape<NonNullable<Removal['taking']>>({
+    materialId: id,
+    pieces: number.greater(0).max(1000),
+  }).optional(),
+  waterMl: atLeastNothing.optional(),
+}).optional();
+
+const device = shape<DeviceWork>({
+  deviceId: id,
+  settings: listOf(
+    shape<ZoneSetting>({
+      zones,
+      values: listOf(
+        shape<ZoneSetting['values'][number]>({
+          kind: Joi.valid(...SETTING_KINDS).required(),
+          value: number.min(-MOST_NUMBERS).max(MOST_NUMBERS),
+        }),
+        SETTING_KINDS.length,
+      ).unique('kind'),
+      passes: Joi.number().integer().min(1).max(50).optional(),
+    }),
+    40,
+  ),
+}).optional();
+
+const placed = {
+  id: within,
+  stretch: Joi.valid('set-up', 'visit', 'reset').required(),
+  name,
+  meanwhileOf: within.optional(),
+  layerGroupId: within.optional(),
+  inLayers: Joi.valid('first', 'last', 'all-but-last').optional(),
+  option,
+};
+
+const step = shape<Step>({
+  ...placed,
+  phase: Joi.valid(...PHASES).optional(),
+  action: Joi.valid(...ACTIONS).optional(),
+  by: role,
+  hands: Joi.valid('hands-on', 'watching', 'free').required(),
+  minutes,
+  until: words,
+  capMinutes: Joi.when('until', {
+    is: Joi.exist(),
+    then: capMinutes.required().messages({
+      'any.required': 'An endpoint needs a cap: the longest it is waited for.',
+    }),
+    otherwise: capMinutes,
+  }),
+  zones,
+  lightly: someZones,
+  never: someZones,
+  doses: listOf(dose, 40).unique('id'),
+  tools: some(Joi.valid(...TOOLS), TOOLS.length).unique(),
+  device,
+  running: some(id, 10).unique(),
+  covers: Joi.valid(true).optional(),
+  removal,
+  gloves: Joi.valid('plain', 'sterile').optional(),
+  makes: some(id, 10).unique(),
+  optional: shape<NonNullable<Step['optional']>>({
+    usually: Joi.valid('done', 'left-out').required(),
+    if: text,
+  }).optional(),
+  offers: some(id, 20).unique(),
+  say: words,
+  why: words,
+  watch: words,
+  note: text.optional(),
+});
+
+const blockUse = shape<BlockUse>({ ...placed, blockId: id });
+
+const line: Joi.Schema = Joi.alternatives<Line>()
+  .conditional('.blockId', { is: Joi.exist(), then: blockUse, otherwise: step })
+  .required();
+
+const layers = Joi.number().integer().min(1).max(50).required();
+const score = Joi.number().integer().min(0).max(10).required();
+
+const layerGroup = shape<LayerGroup>({
+  id: within,
+  name,
+  layers: shape<Record<VisitKind, number>>({ first: layers, returning: layers }),
+  between: shape<NonNullable<LayerGroup['between']>>({ wait: minutes, question: text }).optional(),
+  score: shape<NonNullable<LayerGroup['score']>>({
+    slowAt: score,
+    stopAt: score
+      .min(Joi.ref('slowAt'))
+      .messages({ 'number.min': 'To stop comes at or after slowing down.' }),
+  }).optional(),
+  halves: Joi.valid(true).optional(),
+  testSpot: shape<TestSpot>({ zones, minutes, wait: minutes, watch: text }).optional(),
+});
+
+const choice = shape<Choice>({
+  id: within,
+  name,
+  by: Joi.valid(...CHOOSING_BY).required(),
+  take: Joi.valid('first', 'each').required(),
+  options: listOf(
+    shape<ChoiceOption>({
+      id: within,
+      name,
+      for: listOf(Joi.string(), 20)
+        .unique()
+        .when('....by', {
+          switch: CHOOSING_BY.map((by) => ({
+            is: by,
+            then: Joi.array().items(Joi.valid(...CHOOSING_VALUES[by])),
+          })),
+        }),
+    }),
+    40,
+  ).unique('id'),
+  noneIsFine: Joi.valid(true).optional(),
+});
+
+const writing = {
+  steps: listOf(line, LARGEST_PROTOCOL).unique('id'),
+  layerGroups: listOf(layerGroup, 60).unique('id'),
+  choices: listOf(choice, 60).unique('id'),
+};
+
+const lasting = shape<Lasting>({
+  amount: number.greater(0).max(1000),
+  unit: Joi.valid('hours', 'days', 'weeks').required(),
+});
+
+const around = shape<Around>({
+  before: listOf(shape<Around['before'][number]>({ what: text, from: lasting }), 40),
+  takeOff: shape<NonNullable<Around['takeOff']>>({ what: text, after: lasting }).optional(),
+  avoid: listOf(shape<Around['avoid'][number]>({ what: text, for: lasting }), 40),
+  expect: listOf(shape<Around['expect'][number]>({ what: text, when: text }), 40),
+  call: listOf(text, 40),
+  spacing: shape<NonNullable<Around['spacing']>>({
+    leastDays: number.min(0).max(3650),
+    mostPerYear: Joi.number().integer().min(1).max(366).optional(),
+    visits: Joi.number().integer().min(1).max(100).optional(),
+    thenEveryDays: number.greater(0).max(3650).optional(),
+  }).optional(),
+}).optional();
+
+const cautions = shape<OwnCautions>({
+  added: listOf(
+    shape<OwnCautions['added'][number]>({
+      level: Joi.valid('stop', 'refer', 'take-care').required(),
+      text: text.min(1),
+      why: text,
+    }),
+    60,
+  ),
+  removed: listOf(
+    shape<OwnCautions['removed'][number]>({
+      ruleId: id,
+      reason: Joi.string().max(2000).pattern(/\S/, 'reason').required().messages({
+        'string.empty': 'Taking a caution off needs its reason in writing.',
+        'string.pattern.name': 'Taking a caution off needs its reason in writing.',
+      }),
+    }),
+    60,
+  ).unique('ruleId'),
+}).optional();
+
+export const block: Joi.ObjectSchema<Block> = shape<Block>({ id, name, summary: text, ...writing });
+
+export const protocol: Joi.ObjectSchema<Protocol> = shape<Protocol>({
+  id,
+  name,
+  summary: text,
+  ...writing,
+  cautions,
+  around,
+  painRelief: Joi.valid('none', 'numbing', 'cooling').optional(),
+});
+
+export const edition: Joi.ObjectSchema<Edition> = shape<Edition>({
+  protocolId: id,
+  number: Joi.number().integer().min(1).max(100_000).required(),
+  publishedAt: instant,
+  note: text.min(1),
+  protocol,
+  mixes: listOf(mix, 200).unique('id'),
+});
+
+export const publishing: Joi.ObjectSchema<Publishing> = shape<Publishing>({
+  protocolId: id,
+  version: Joi.number().integer().min(0).required(),
+  note: Joi.string().max(2000).pattern(/\S/, 'note').required().messages({
+    'string.empty': 'Say in a few words what is new in this edition.',
+    'string.pattern.name': 'Say in a few words what is new in this edition.',
+  }),
+});
+
+export const deviceOfHouse: Joi.ObjectSchema<Device> = shape<Device>({
+  id,
+  name,
+  count: Joi.number().integer().min(1).max(1000).required(),
+  hazards: listOf(Joi.valid(...HAZARDS), HAZARDS.length).unique(),
+  settings: listOf(
+    shape<DeviceSetting>({
+      kind: Joi.valid(...SETTING_KINDS).required(),
+      unit: Joi.string().allow('').max(20).required(),
+      least: number.min(-MOST_NUMBERS).max(MOST_NUMBERS),
+      most: number
+        .min(Joi.ref('least'))
+        .max(MOST_NUMBERS)
+        .messages({ 'number.min': 'The most must not be below the least.' }),
+      safer: Joi.valid('less', 'more').required(),
+    }),
+    SETTING_KINDS.length,
+  ).unique('kind'),
+  neverZones: zones,
+  eyeProtection: Joi.boolean().required(),
+  trainedIds: listOf(id, 100).unique(),
+  sheet: text.min(1).optional(),
+});

@@ -1,0 +1,89 @@
+import { dayOf } from '@bienestar/core/stock/days';
+
+type Plain = Record<string, unknown>;
+
+const DEFAULT_ORDER_DAYS = 28;
+
+/**
+ * A house file of version 1 in the words of version 2: its one pack becomes the first of several, and
+ * what was counted on the shelf becomes a count in the ledger. Checking follows; what does not look
+ * like version 1 is passed on as it is.
+ * @param now when the count is entered
+ */
+export function fromVersion1(file: Plain, now: Date): Plain {
+  const { stock, materials, settings, ...rest } = file;
+  const upgraded = listOf(materials).map(upgradeMaterial);
+  const contents = new Map(upgraded.map((material) => [material.id, contentOf(material)]));
+  const counted = listOf(stock).filter(
+    (line) => typeof line.onHand === 'number' && line.onHand > 0 && contents.get(line.materialId),
+  );
+  const lotOf = (line: Plain): string => `${String(line.materialId).slice(0, 58)}-lot-1`;
+  return {
+    ...rest,
+    formatVersion: 2,
+    settings: { orderDays: DEFAULT_ORDER_DAYS, ...(settings as Plain) },
+    materials: upgraded,
+    prices: [],
+    lots: counted.map((line) => ({
+      id: lotOf(line),
+      materialId: line.materialId,
+      code: '',
+      content: contents.get(line.materialId),
+      deliveredOn: dayOf(now),
+    })),
+    movements: counted.map((line) => ({
+      entryId: `${String(line.materialId).slice(0, 56)}-count-1`,
+      line: 0,
+      kind: 'count',
+      at: `${now.toISOString().slice(0, 19)}Z`,
+      materialId: line.materialId,
+      lotId: lotOf(line),
+      quantity: line.onHand,
+    })),
+  };
+}
+
+/** Whom "a small build" and "a large build" mean until the house says otherwise. */
+const BUILDS = { small: { heightCm: 155, weightKg: 50 }, large: { heightCm: 175, weightKg: 95 } };
+/** How a mix of version 2 was made, as far as it said. */
+const MADE = { made: 'just-in-time', mixingMinutes: 0, standingMinutes: 0 };
+
+/**
+ * A house file of version 2 in the words of version 3: no devices, blocks and editions yet, mixes
+ * made when they are needed, protocols without choices.
+ */
+export function fromVersion2(file: Plain): Plain {
+  const { settings, mixes, protocols, ...rest } = file;
+  return {
+    ...rest,
+    formatVersion: 3,
+    settings: { builds: BUILDS, ...(settings as Plain) },
+    mixes: listOf(mixes).map((mix) => ({ ...MADE, ...mix })),
+    devices: [],
+    blocks: [],
+    protocols: listOf(protocols).map((protocol) => ({ choices: [], ...protocol })),
+    editions: [],
+  };
+}
+
+function upgradeMaterial(material: Plain): Plain {
+  const { pack, supplierId, ...rest } = material;
+  if (typeof pack !== 'object' || pack === null) return material;
+  const id = `${String(material.id).slice(0, 57)}-pack-1`;
+  return {
+    ...rest,
+    ...(material.kind === 'consumable' && { countedPer: 'client' }),
+    packs: [{ id, supplierId, ...pack }],
+    preferredPackId: id,
+  };
+}
+
+function contentOf(material: Plain): unknown {
+  return listOf(material.packs)[0]?.content;
+}
+
+function listOf(value: unknown): Plain[] {
+  return Array.isArray(value)
+    ? value.filter((item): item is Plain => typeof item === 'object' && item !== null)
+    : [];
+}

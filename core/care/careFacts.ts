@@ -1,0 +1,52 @@
+/** What a material may do that asks for care at the couch. */
+export const WARNINGS = [
+  'flammable',
+  'alcohol',
+  'acid',
+  'retinoid',
+  'light-sensitising',
+  'heat-producing',
+  'cold',
+  'fragrance',
+] as const;
+export type Warning = (typeof WARNINGS)[number];
+
+/** People on whom a maker usually asks not to use a material. */
+export const STOP_FOR = [
+  'pregnancy',
+  'breast-feeding',
+  'oral-retinoid',
+  'topical-retinoid',
+  'photosensitising-medicine',
+  'broken-skin',
+  'sunburn',
+  'cold-sore',
+  'recent-injectables',
+  'pacemaker',
+  'epilepsy',
+  'anticoagulants',
+  'diabetes',
+  'keloid',
+  'vein-disease',
+  'heart-disease',
+  'asthma',
+  'children',
+] as const;
+export type StopFor = (typeof STOP_FOR)[number];
+
+/** What a material keeps off: covers for the eyes, filters against the sun. */
+export const PROTECTS = ['eyes', 'sun'] as const;
+export type Protects = (typeof PROTECTS)[number];
+
+/** What the maker's sheet says about people, storage and trying it out first. */
+export interface CareFacts {
+  readonly warnings?: readonly Warning[];
+  /** as the label names them */
+  readonly allergens?: readonly string[];
+  readonly stopFor?: readonly StopFor[];
+  readonly protects?: readonly Protects[];
+  readonly storage?: string;
+  /** where the maker's sheet is filed */
+  readonly sheet?: string;
+  readonly patchTest?: { readonly hoursBefore: number; readonly advice?: string };
+}

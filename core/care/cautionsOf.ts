@@ -1,0 +1,109 @@
+import type { Device, WorkedProtocol } from '../house/house';
+import type { ShelfIndex } from '../house/houseIndex';
+import type { DeviceId } from '../house/ids';
+import type { CautionLevel } from '../house/protocol';
+import { CARRIES_NOTICE, CAUTION_RULES, NOTICE } from './cautionRules';
+import { careProfile, type Because, type CareProfile } from './traits';
+
+/** One thing to mind in a protocol, with where it comes from. */
+export interface Caution {
+  /** the usual rule it is, or where it was added */
+  readonly of:
+    | { readonly kind: 'rule'; readonly ruleId: string }
+    | { readonly kind: 'allergen'; readonly name: string }
+    | { readonly kind: 'patch-test'; readonly material: string }
+    | { readonly kind: 'own'; readonly at: number };
+  readonly level: CautionLevel;
+  readonly subject: string;
+  readonly text: string;
+  readonly why: string;
+  readonly because: readonly Because[];
+  /** taken off by the house, for this written reason */
+  readonly removed?: string;
+}
+
+/** What a protocol's list of cautions says. */
+export interface ProtocolCautions {
+  readonly cautions: readonly Caution[];
+  /** the line on makers, codes, licence and physician, where the protocol carries it */
+  readonly notice?: string;
+}
+
+const RANK: Record<CautionLevel, number> = { stop: 0, refer: 1, 'take-care': 2 };
+
+/**
+ * The cautions of a protocol: the usual rules that what it uses draws, allergens and patch tests of its
+ * materials, and what the house added. A rule that the house took off stays in the list with its
+ * reason. Prompts for a licensed person, never permission.
+ */
+export function cautionsOf(
+  protocol: WorkedProtocol,
+  shelf: ShelfIndex,
+  devices: ReadonlyMap<DeviceId, Device>,
+): ProtocolCautions {
+  const profile = careProfile(protocol, shelf, devices);
+  const reasons = new Map(
+    (protocol.cautions?.removed ?? []).map(({ ruleId, reason }) => [ruleId, reason]),
+  );
+  const drawn = CAUTION_RULES.flatMap((rule): Caution[] => {
+    const because = [
+      ...rule.by.flatMap((trait) => profile.traits.get(trait) ?? []),
+      ...((rule.asked && profile.stopFor.get(rule.asked)) ?? []),
+    ];
+    if (because.length === 0) return [];
+    const { level, subject, text, why } = rule;
+    const removed = reasons.get(rule.id);
+    return [
+      {
+        of: { kind: 'rule', ruleId: rule.id },
+        level,
+        subject,
+        text,
+        why,
+        because: once(because),
+        ...(removed !== undefined && { removed }),
+      },
+    ];
+  });
+  const cautions = [...drawn, ...ofMaterials(profile), ...ownOf(protocol)].sort(
+    (a, b) => RANK[a.level] - RANK[b.level],
+  );
+  const carries = CARRIES_NOTICE.some((trait) => profile.traits.has(trait));
+  return carries ? { cautions, notice: NOTICE } : { cautions };
+}
+
+function ofMaterials({ allergens, patchTests }: CareProfile): Caution[] {
+  return [
+    ...patchTests.map(({ material, hoursBefore, advice }): Caution => ({
+      of: { kind: 'patch-test', material },
+      level: 'take-care',
+      subject: 'skin today',
+      text: `Patch test of ${material} ${hoursBefore} hours before`,
+      why: advice ?? 'An answer of the skin may take that long to show.',
+      because: [],
+    })),
+    ...[...allergens].map(([name, because]): Caution => ({
+      of: { kind: 'allergen', name },
+      level: 'stop',
+      subject: 'allergies',
+      text: `Allergy to ${name}`,
+      why: 'It is on the label of what is used.',
+      because: once(because),
+    })),
+  ];
+}
+
+function ownOf(protocol: WorkedProtocol): Caution[] {
+  return (protocol.cautions?.added ?? []).map(({ level, text, why }, at) => ({
+    of: { kind: 'own', at },
+    level,
+    subject: 'of this house',
+    text,
+    why,
+    because: [],
+  }));
+}
+
+function once(because: readonly Because[]): Because[] {
+  return [...new Map(because.map((each) => [`${each.stepId}/${each.thing ?? ''}`, each])).values()];
+}

@@ -1,0 +1,58 @@
+import type { Pack } from '../house/house';
+import type { MaterialId, PackId } from '../house/ids';
+import { landedUnitCost } from './landedUnitCost';
+
+/** What a pack cost from a day on. Minor units. */
+export interface PricePoint {
+  readonly materialId: MaterialId;
+  readonly packId: PackId;
+  /** ISO date */
+  readonly on: string;
+  readonly priceMinor: number;
+  readonly discount: number;
+  readonly freightMinor: number;
+  readonly from: 'hand' | 'price-list' | 'opening';
+}
+
+/** True when two states of a pack ask for different money. */
+export function priceDiffers(
+  before: Pick<Pack, 'priceMinor' | 'discount' | 'freightMinor'>,
+  after: Pick<Pack, 'priceMinor' | 'discount' | 'freightMinor'>,
+): boolean {
+  return (
+    before.priceMinor !== after.priceMinor ||
+    before.discount !== after.discount ||
+    before.freightMinor !== after.freightMinor
+  );
+}
+
+/** What a pack asks for as a point of its history. */
+export function pricePoint(
+  materialId: MaterialId,
+  pack: Pack,
+  on: string,
+  from: PricePoint['from'],
+): PricePoint {
+  const { id, priceMinor, discount, freightMinor } = pack;
+  return { materialId, packId: id, on, priceMinor, discount, freightMinor, from };
+}
+
+/**
+ * What a pack's content cost by day: landed price of one unit at each point of its history, oldest
+ * first, for a chart. Minor units per ml, g or piece.
+ * @param held the pack with its content in the material's unit
+ * @see C1
+ */
+export function unitCostHistory(
+  points: readonly PricePoint[],
+  held: Pack,
+): readonly { readonly on: string; readonly perUnit: number }[] {
+  return points
+    .filter((point) => point.packId === held.id)
+    .toSorted((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
+    .flatMap(({ on, priceMinor, discount, freightMinor }) => {
+      const then = { ...held, priceMinor, discount, freightMinor };
+      const landed = landedUnitCost(then, '', { packId: held.id });
+      return landed.ok ? [{ on, perUnit: landed.value.perUnit }] : [];
+    });
+}

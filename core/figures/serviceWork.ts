@@ -1,0 +1,94 @@
+import { clientWith, type Client } from '../house/client';
+import type { House, Mix, Protocol, Service, WorkedProtocol } from '../house/house';
+import { editionKey, type Gloves, type HouseIndex, type ShelfIndex } from '../house/houseIndex';
+import type { MaterialId, MixId } from '../house/ids';
+import { fail, type Outcome } from '../house/problem';
+import type { HouseSettings } from '../house/settings';
+import { recipeFor, workFor } from '../protocol/workFor';
+import { materialsReached } from './facets';
+
+/** What a service is worked by: whose protocol, with which recipes. */
+export interface Writ {
+  readonly protocol: Protocol;
+  readonly mixes: readonly Mix[];
+}
+
+/** A service worked for the client whose figures are meant. */
+export interface ServiceWork {
+  readonly protocol: Outcome<WorkedProtocol>;
+  readonly mixes: ReadonlyMap<MixId, Mix>;
+  readonly reached: readonly MaterialId[];
+}
+
+/**
+ * The edition a service is worked by, or the draft while none is published.
+ * @returns nothing when neither is in the house
+ */
+export function writOf(service: Service, index: HouseIndex, house: House): Writ | undefined {
+  if (service.edition !== undefined) {
+    const edition = index.editions.get(editionKey(service.protocolId, service.edition));
+    if (edition) return { protocol: edition.protocol, mixes: edition.mixes };
+  }
+  const protocol = index.protocols.get(service.protocolId);
+  return protocol && { protocol, mixes: house.mixes };
+}
+
+/** The client whose figures are those of a service. */
+export function clientOf({ visitKind, shownFor }: Service): Client {
+  return clientWith({ ...shownFor, visitKind });
+}
+
+/** A protocol worked for a client, with the recipes for that skin and what it may draw. */
+export function workOf(writ: Writ, client: Client, index: HouseIndex): ServiceWork {
+  const protocol = workFor(writ.protocol, index.blocks, client);
+  const mixes = mixesFor(writ.mixes, client);
+  const reached = protocol.ok ? materialsReached(protocol.value.steps, mixes, index.gloves) : [];
+  return { protocol, mixes, reached };
+}
+
+/** The shelf as a service sees it: its own recipes. */
+export function shelfOf(
+  { mixes }: Pick<ServiceWork, 'mixes'>,
+  { materials, gloves }: { readonly materials: ShelfIndex['materials']; readonly gloves: Gloves },
+): ShelfIndex {
+  return { materials, mixes, gloves };
+}
+
+/** The settings by which doses are spread over a client of that build. */
+export function settingsFor(settings: HouseSettings, client: Pick<Client, 'build'>): HouseSettings {
+  const { build } = client;
+  if (build === 'reference') return settings;
+  const ofBuild = built.get(settings) ?? new Map<string, HouseSettings>();
+  built.set(settings, ofBuild);
+  const before = ofBuild.get(build);
+  if (before) return before;
+  const made = { ...settings, referenceClient: settings.builds[build] };
+  ofBuild.set(build, made);
+  return made;
+}
+
+const built = new WeakMap<HouseSettings, Map<string, HouseSettings>>();
+
+/** The work of a service without a protocol. */
+export function workless(service: Service): ServiceWork {
+  return {
+    protocol: fail('protocol-unknown', `${service.name} has no protocol in the house.`, {
+      serviceId: service.id,
+      field: 'protocolId',
+    }),
+    mixes: new Map(),
+    reached: [],
+  };
+}
+
+const known = new WeakMap<readonly Mix[], Map<string, ReadonlyMap<MixId, Mix>>>();
+
+function mixesFor(mixes: readonly Mix[], client: Client): ReadonlyMap<MixId, Mix> {
+  const bySkin = known.get(mixes) ?? new Map<string, ReadonlyMap<MixId, Mix>>();
+  known.set(mixes, bySkin);
+  const before = bySkin.get(client.skinType);
+  if (before) return before;
+  const made = new Map(mixes.map((mix) => [mix.id, recipeFor(mix, client)]));
+  bySkin.set(client.skinType, made);
+  return made;
+}

@@ -1,0 +1,22 @@
+import type { CountedMeasure } from '../quantity/measures';
+import type { Triple } from '../quantity/triple';
+import type { StatedUnit } from '../quantity/unit';
+import type { MaterialId, MixId } from './ids';
+
+/** What a dose or a part of a mix is drawn from. */
+export type Source =
+  | { readonly kind: 'material'; readonly materialId: MaterialId }
+  | { readonly kind: 'mix'; readonly mixId: MixId };
+
+/** The name of a coat weight: one of the house's three, or one of the material's own. */
+export type Coat = string;
+
+/** An amount as it is said in the treatment room. */
+export type Amount =
+  | { readonly how: 'measured'; readonly quantity: Triple; readonly unit: StatedUnit }
+  | { readonly how: 'counted'; readonly quantity: Triple; readonly measure: CountedMeasure }
+  | { readonly how: 'named'; readonly quantity: Triple; readonly name: string }
+  | { readonly how: 'packs'; readonly quantity: Triple }
+  | { readonly how: 'fingertip'; readonly quantity: Triple }
+  | { readonly how: 'coat'; readonly coat: Coat }
+  | { readonly how: 'coat-weight'; readonly mgPerCm2: Triple };

@@ -1,0 +1,61 @@
+import type { ZoneId } from '../zone/zones';
+import type { DeviceId, PersonId } from './ids';
+
+/** What a device does that can hurt. */
+export const HAZARDS = [
+  'heat',
+  'cold',
+  'light',
+  'needles',
+  'current',
+  'radio-frequency',
+  'ultrasound',
+  'suction',
+  'steam',
+] as const;
+export type Hazard = (typeof HAZARDS)[number];
+
+export const SETTING_KINDS = [
+  'depth',
+  'energy',
+  'pulse',
+  'suction',
+  'needle-count',
+  'frequency',
+  'temperature',
+  'intensity',
+] as const;
+export type SettingKind = (typeof SETTING_KINDS)[number];
+
+/** Something that is set on a device, within the limits of the house. */
+export interface DeviceSetting {
+  readonly kind: SettingKind;
+  readonly unit: string;
+  readonly least: number;
+  readonly most: number;
+  /** which way is gentler: where a value is not known, it begins there */
+  readonly safer: 'less' | 'more';
+}
+
+/** A machine of the house, or several alike. */
+export interface Device {
+  readonly id: DeviceId;
+  readonly name: string;
+  /** how many of them the house has */
+  readonly count: number;
+  readonly hazards: readonly Hazard[];
+  readonly settings: readonly DeviceSetting[];
+  /** where it is never used */
+  readonly neverZones: readonly ZoneId[];
+  /** everybody in the room covers their eyes */
+  readonly eyeProtection: boolean;
+  /** who may work with it; everybody when nobody is named */
+  readonly trainedIds: readonly PersonId[];
+  /** where the maker's instructions are filed */
+  readonly sheet?: string;
+}
+
+/** The gentlest value of a setting within the limits of the house. */
+export function gentlest(setting: DeviceSetting): number {
+  return setting.safer === 'less' ? setting.least : setting.most;
+}

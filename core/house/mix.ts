@@ -1,0 +1,50 @@
+import type { Triple } from '../quantity/triple';
+import type { Amount, Source } from './amount';
+import type { SkinType } from './client';
+import type { MixId } from './ids';
+
+/** A share of a recipe told against the others: 1 part powder to 2 parts water. */
+export interface RatioAmount {
+  readonly how: 'ratio';
+  readonly parts: Triple;
+  readonly unit: 'ml' | 'g';
+}
+
+export interface MixPart {
+  readonly source: Source;
+  readonly amount: Extract<Amount, { how: 'measured' | 'packs' }> | RatioAmount;
+  /** added until it feels right, so that the amount is an estimate with a range */
+  readonly toTexture?: string;
+}
+
+/** Other parts for some skins. */
+export interface MixRecipe {
+  readonly name: string;
+  readonly skinTypes: readonly SkinType[];
+  readonly parts: readonly MixPart[];
+}
+
+/** A recipe made at the tray, written for a reference batch. */
+export interface Mix {
+  readonly id: MixId;
+  readonly name: string;
+  readonly basis: 'ml' | 'g';
+  /** g per ml of the finished mix */
+  readonly density?: number;
+  /** share that stays in the bowl */
+  readonly bowlLoss: number;
+  readonly parts: readonly MixPart[];
+  /** instead of `parts`, for the skins they name */
+  readonly recipes?: readonly MixRecipe[];
+  /** whether it may stand ready, or is made when it is needed */
+  readonly made: 'ahead' | 'just-in-time';
+  /** how long mixing takes */
+  readonly mixingMinutes: number;
+  /** to gel, to activate, to soak, before it can be used */
+  readonly standingMinutes: number;
+  /** after mixing; then it is thrown away */
+  readonly workingLifeMinutes?: number;
+  readonly warm?: 'warmed' | 'kept-cold';
+  /** how it is mixed, in words */
+  readonly method?: string;
+}

@@ -1,0 +1,47 @@
+import type { BoughtMaterial, Keeps, Material, Pack } from './material';
+import type { Supplier } from './supplier';
+
+/** The preferred pack as it was entered; inputs are refused without a pack. */
+export function chosenPack(material: BoughtMaterial): Pack {
+  const found = material.packs.find((pack) => pack.id === material.preferredPackId);
+  return found ?? (material.packs[0] as Pack);
+}
+
+/**
+ * A pack with its content in the material's unit: a piece of fresh goods holds what it yields.
+ * @see Q3
+ */
+export function heldPack(material: BoughtMaterial, pack: Pack): Pack {
+  return material.kind === 'fresh'
+    ? { ...pack, content: pack.content * material.yieldPerPiece.usual }
+    : pack;
+}
+
+/** The pack that costs and reorder points are worked out with, its content in the material's unit. */
+export function preferredPack(material: BoughtMaterial): Pack {
+  return heldPack(material, chosenPack(material));
+}
+
+/** What a container of the material keeps once it is open; nothing when as long as a sealed one. */
+export function openLifeOf(material: Material): Keeps | undefined {
+  return material.kind === 'back-bar' || material.kind === 'fresh' ? material.openLife : undefined;
+}
+
+/** Days of something that keeps. */
+export function daysOf({ amount, unit }: Keeps): number {
+  return unit === 'days' ? amount : amount / 24;
+}
+
+/** Lead time of a pack: its own, or its supplier's. Days. */
+export function leadTimeOf(
+  pack: Pack,
+  supplier: Supplier,
+): { readonly leadTimeDays: number; readonly leadTimeSdDays: number; readonly reviewDays: number } {
+  return {
+    leadTimeDays: pack.leadTimeDays ?? supplier.leadTimeDays,
+    leadTimeSdDays:
+      pack.leadTimeSdDays ??
+      Math.min(supplier.leadTimeSdDays, pack.leadTimeDays ?? supplier.leadTimeDays),
+    reviewDays: supplier.reviewDays,
+  };
+}

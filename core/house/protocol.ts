@@ -1,0 +1,284 @@
+import type { ZoneId } from '../zone/zones';
+import type { Amount, Source } from './amount';
+import type {
+  BlockId,
+  ChoiceId,
+  DeviceId,
+  DoseId,
+  LayerGroupId,
+  MaterialId,
+  MixId,
+  OptionId,
+  ProtocolId,
+  StepId,
+} from './ids';
+import type { SettingKind } from './device';
+import type { Action, Phase } from '../protocol/actions';
+
+export type Role = 'therapist' | 'assistant';
+export type Stretch = 'set-up' | 'visit' | 'reset';
+export type Hands = 'hands-on' | 'watching' | 'free';
+export type VisitKind = 'first' | 'returning';
+
+/** How long a step takes; the three alike is a fixed time. */
+export interface Minutes {
+  readonly least: number;
+  readonly usual: number;
+  readonly most: number;
+}
+
+/** Belonging to one option of a choice. */
+export interface InOption {
+  readonly choiceId: ChoiceId;
+  readonly optionId: OptionId;
+}
+
+export interface Dose {
+  readonly id: DoseId;
+  readonly source: Source;
+  readonly amount: Amount;
+  /** whether a single dose opened earlier in the visit is used up first */
+  readonly opening: 'fresh' | 'left-over-first';
+  /** only for clients for whom this option is taken */
+  readonly option?: InOption;
+}
+
+/** With what a product is worked. */
+export const TOOLS = [
+  'fingers',
+  'palms',
+  'brush',
+  'spatula',
+  'gauze',
+  'cotton',
+  'sponges',
+  'towel',
+  'sheet',
+  'mitt',
+  'stones',
+  'blade',
+  'dropper',
+  'spray',
+] as const;
+export type Tool = (typeof TOOLS)[number];
+
+/** How something comes off again. */
+export const REMOVALS = [
+  'warm-water',
+  'cool-water',
+  'warm-towel',
+  'cool-towel',
+  'sponges',
+  'spatula',
+  'tissue',
+  'peel-away',
+  'shower',
+  'stays-on',
+] as const;
+export type RemovalWay = (typeof REMOVALS)[number];
+
+export interface Removal {
+  readonly how: RemovalWay;
+  /** towels, sponges or tissues it takes */
+  readonly taking?: { readonly materialId: MaterialId; readonly pieces: number };
+  readonly waterMl?: number;
+}
+
+/** What a device is set to on some zones. */
+export interface ZoneSetting {
+  readonly zones: readonly ZoneId[];
+  readonly values: readonly { readonly kind: SettingKind; readonly value: number }[];
+  readonly passes?: number;
+}
+
+export interface DeviceWork {
+  readonly deviceId: DeviceId;
+  readonly settings: readonly ZoneSetting[];
+}
+
+/** What every line of a protocol has: where it stands. */
+export interface Placed {
+  readonly id: StepId;
+  readonly stretch: Stretch;
+  readonly name: string;
+  /** the step beside which this one is done */
+  readonly meanwhileOf?: StepId;
+  readonly layerGroupId?: LayerGroupId;
+  /** of the layers, those in which it is done; all unless given */
+  readonly inLayers?: 'first' | 'last' | 'all-but-last';
+  /** only for clients for whom this option is taken */
+  readonly option?: InOption;
+}
+
+/**
+ * One line of work. The order of `steps` is the order of work; a step that is done meanwhile follows
+ * the step it lies beside.
+ */
+export interface Step extends Placed {
+  readonly phase?: Phase;
+  readonly action?: Action;
+  readonly by: Role;
+  readonly hands: Hands;
+  readonly minutes: Minutes;
+  /** until what the skin shows; asks for a cap */
+  readonly until?: string;
+  /** the longest that what sits on the skin may stay there, or that an endpoint is waited for */
+  readonly capMinutes?: number;
+  /** in the order in which they are worked */
+  readonly zones: readonly ZoneId[];
+  /** of the zones, where to go lightly */
+  readonly lightly?: readonly ZoneId[];
+  /** where this step is never done, said aloud on the card */
+  readonly never?: readonly ZoneId[];
+  readonly doses: readonly Dose[];
+  readonly tools?: readonly Tool[];
+  readonly device?: DeviceWork;
+  /** devices that run along: steam, light, a warmer */
+  readonly running?: readonly DeviceId[];
+  /** its zones lie under it until something is taken off them */
+  readonly covers?: true;
+  readonly removal?: Removal;
+  readonly gloves?: 'plain' | 'sterile';
+  /** mixes that are made in this step */
+  readonly makes?: readonly MixId[];
+  /** done only if needed, and what that is seen by */
+  readonly optional?: { readonly usually: 'done' | 'left-out'; readonly if: string };
+  /** treatments that may be offered at this point */
+  readonly offers?: readonly ProtocolId[];
+  /** to the client */
+  readonly say?: string;
+  readonly why?: string;
+  readonly watch?: string;
+  readonly note?: string;
+}
+
+/** A line that stands for all steps of a block. */
+export interface BlockUse extends Placed {
+  readonly blockId: BlockId;
+}
+
+export type Line = Step | BlockUse;
+
+/** A spot tried before the rest. */
+export interface TestSpot {
+  readonly zones: readonly ZoneId[];
+  readonly minutes: Minutes;
+  readonly wait: Minutes;
+  readonly watch: string;
+}
+
+/** A run of steps done again for every layer or pass. */
+export interface LayerGroup {
+  readonly id: LayerGroupId;
+  readonly name: string;
+  readonly layers: Readonly<Record<VisitKind, number>>;
+  /** what happens between two layers */
+  readonly between?: { readonly wait: Minutes; readonly question: string };
+  /** of the 0-10 score asked between layers: where to slow down, and where to stop and remove */
+  readonly score?: { readonly slowAt: number; readonly stopAt: number };
+  /** one half of the face after the other: all is done as written for each half */
+  readonly halves?: true;
+  readonly testSpot?: TestSpot;
+}
+
+/** What a choice looks at. */
+export const CHOOSING_BY = [
+  'skin-type',
+  'phototype',
+  'condition',
+  'visit-kind',
+  'day-time',
+  'season',
+  'couch',
+] as const;
+export type ChoosingBy = (typeof CHOOSING_BY)[number];
+
+export interface ChoiceOption {
+  readonly id: OptionId;
+  readonly name: string;
+  /** values of what the choice looks at; none for anybody else, or where it is decided at the couch */
+  readonly for: readonly string[];
+}
+
+/** One of several products or steps, by who the client is or as decided at the couch. */
+export interface Choice {
+  readonly id: ChoiceId;
+  readonly name: string;
+  readonly by: ChoosingBy;
+  /** the first option that fits, or each that does: a table of additives */
+  readonly take: 'first' | 'each';
+  /** at the couch, the first is the usual one */
+  readonly options: readonly ChoiceOption[];
+  /** a client for whom no option fits goes without, and that is meant */
+  readonly noneIsFine?: true;
+}
+
+/** Steps as they are written down: of a protocol, or of a block. */
+export interface Writing {
+  readonly steps: readonly Line[];
+  readonly layerGroups: readonly LayerGroup[];
+  readonly choices: readonly Choice[];
+}
+
+/** A run of steps kept by name and used in several protocols. */
+export interface Block extends Writing {
+  readonly id: BlockId;
+  readonly name: string;
+  readonly summary: string;
+}
+
+export type CautionLevel = 'stop' | 'refer' | 'take-care';
+
+/** A caution that somebody of the house added, and the usual ones taken off with a reason. */
+export interface OwnCautions {
+  readonly added: readonly {
+    readonly level: CautionLevel;
+    readonly text: string;
+    readonly why: string;
+  }[];
+  readonly removed: readonly { readonly ruleId: string; readonly reason: string }[];
+}
+
+/** A length of time outside the treatment room. */
+export interface Lasting {
+  readonly amount: number;
+  readonly unit: 'hours' | 'days' | 'weeks';
+}
+
+/** What happens before and after the visit. */
+export interface Around {
+  /** at home, from so long before */
+  readonly before: readonly { readonly what: string; readonly from: Lasting }[];
+  /** what the client takes off at home, and after how long */
+  readonly takeOff?: { readonly what: string; readonly after: Lasting };
+  readonly avoid: readonly { readonly what: string; readonly for: Lasting }[];
+  readonly expect: readonly { readonly what: string; readonly when: string }[];
+  readonly call: readonly string[];
+  readonly spacing?: {
+    readonly leastDays: number;
+    readonly mostPerYear?: number;
+    /** of a course, and the days between maintenance visits after it */
+    readonly visits?: number;
+    readonly thenEveryDays?: number;
+  };
+}
+
+export interface Protocol extends Writing {
+  readonly id: ProtocolId;
+  readonly name: string;
+  readonly summary: string;
+  readonly cautions?: OwnCautions;
+  readonly around?: Around;
+  /** how pain is eased before a device; whichever it is, the score is asked */
+  readonly painRelief?: 'none' | 'numbing' | 'cooling';
+}
+
+/** A protocol worked for somebody: blocks are steps, and every choice is made. */
+export interface WorkedProtocol extends Protocol {
+  readonly steps: readonly Step[];
+}
+
+/** Whether a line is work of its own. */
+export function isStep(line: Line): line is Step {
+  return !('blockId' in line);
+}

@@ -1,0 +1,35 @@
+import type { SupplierId } from './ids';
+
+/** Monday is 1, Sunday 7 (ISO 8601). */
+export type Weekday = 1 | 2 | 3 | 4 | 5 | 6 | 7;
+
+/** What a column of a price list says about an article. */
+export type ListField =
+  | 'code'
+  | 'name'
+  | 'containers'
+  | 'content'
+  | 'unit'
+  | 'price'
+  | 'currency'
+  | 'discount'
+  | 'freight'
+  | 'leastPacks';
+
+/** Who sells what the treatments use, and how it comes. */
+export interface Supplier {
+  readonly id: SupplierId;
+  readonly name: string;
+  readonly leadTimeDays: number;
+  readonly leadTimeSdDays: number;
+  /** days between looks at the shelf; 0 is a continuous review */
+  readonly reviewDays: number;
+  /** none is any day */
+  readonly deliveryDays?: readonly Weekday[];
+  /** below which the supplier takes no order */
+  readonly leastOrderMinor?: number;
+  /** the name under which the supplier's price list can be fetched */
+  readonly feed?: string;
+  /** the headings that this supplier's price lists use, as they were matched last */
+  readonly columns?: Readonly<Partial<Record<ListField, string>>>;
+}

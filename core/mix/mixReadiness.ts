@@ -1,0 +1,119 @@
+import type { Mix, WorkedProtocol } from '../house/house';
+import type { ShelfIndex } from '../house/houseIndex';
+import type { MixId, StepId } from '../house/ids';
+import type { Finding } from '../protocol/findings';
+import type { Schedule, ScheduleRow } from '../time/schedule';
+
+/** When a mix is made for a step that uses it, in minutes after the room is first used. */
+export interface MixMaking {
+  readonly mix: Mix;
+  readonly usedBy: StepId;
+  /** the first time it is needed */
+  readonly neededAt: number;
+  /** the last time it is used */
+  readonly lastAt: number;
+  /** when mixing begins; below 0 is before the room is first used */
+  readonly makeAt: number;
+  /** when it is mixed, and stands */
+  readonly mixedAt: number;
+  /** the step in which it is made, where one says so */
+  readonly madeBy?: StepId;
+}
+
+/**
+ * When each mix is made: in the step that says so, or at the tray so that it has stood long enough when
+ * it is first needed.
+ * @see M3
+ */
+export function mixMakings(
+  protocol: WorkedProtocol,
+  schedule: Schedule,
+  shelf: ShelfIndex,
+): MixMaking[] {
+  const rowsOf = rowsByStep(schedule.rows);
+  const makers = new Map<MixId, { readonly stepId: StepId; readonly until: number }>();
+  for (const step of protocol.steps) {
+    for (const id of step.makes ?? []) {
+      const row = rowsOf.get(step.id)?.[0];
+      if (row) makers.set(id, { stepId: step.id, until: row.startsAt + row.ownMinutes });
+    }
+  }
+  return protocol.steps.flatMap((step) =>
+    step.doses.flatMap(({ source }): MixMaking[] => {
+      const mix = source.kind === 'mix' ? shelf.mixes.get(source.mixId) : undefined;
+      const rows = rowsOf.get(step.id) ?? [];
+      const first = rows[0];
+      const last = rows.at(-1);
+      if (!mix || !first || !last) return [];
+      const neededAt = first.startsAt;
+      const maker = makers.get(mix.id);
+      const mixedAt = maker ? maker.until : neededAt - mix.standingMinutes;
+      return [
+        {
+          mix,
+          usedBy: step.id,
+          neededAt,
+          lastAt: last.startsAt,
+          makeAt: mixedAt - mix.mixingMinutes,
+          mixedAt,
+          ...(maker && { madeBy: maker.stepId }),
+        },
+      ];
+    }),
+  );
+}
+
+/** Mixes that have not stood long enough when they are needed, or are older than their working life. */
+export function mixFindings(
+  protocol: WorkedProtocol,
+  schedule: Schedule,
+  shelf: ShelfIndex,
+): Finding[] {
+  return mixMakings(protocol, schedule, shelf).flatMap(
+    ({ mix, usedBy, neededAt, lastAt, mixedAt }): Finding[] => {
+      const where = { protocolId: protocol.id, stepId: usedBy, mixId: mix.id, field: 'doses' };
+      const stood = neededAt - mixedAt;
+      const age = lastAt - mixedAt;
+      const life = mix.workingLifeMinutes;
+      return [
+        ...(stood < mix.standingMinutes - SAME
+          ? [
+              {
+                weight: 'conflict',
+                code: 'mix-not-ready',
+                message: `${mix.name} stands ${minutes(mix.standingMinutes)} before use, but is mixed only ${minutes(Math.max(0, stood))} before. Mix it earlier.`,
+                where,
+              } as const,
+            ]
+          : []),
+        ...(life !== undefined && age > life + SAME
+          ? [
+              {
+                weight: 'conflict',
+                code: 'mix-too-old',
+                message: `${mix.name} keeps ${minutes(life)} once mixed, but is ${minutes(age)} old when it is used last. Mix it later, or anew.`,
+                where,
+              } as const,
+            ]
+          : []),
+      ];
+    },
+  );
+}
+
+const SAME = 1e-6;
+
+function minutes(value: number): string {
+  return `${Math.round(value * 10) / 10} min`;
+}
+
+function rowsByStep(rows: readonly ScheduleRow[]): ReadonlyMap<StepId, ScheduleRow[]> {
+  const byStep = new Map<StepId, ScheduleRow[]>();
+  for (const row of rows) {
+    if (row.of.kind !== 'step') continue;
+    const known = byStep.get(row.of.stepId);
+    if (known) known.push(row);
+    else byStep.set(row.of.stepId, [row]);
+  }
+  return byStep;
+}

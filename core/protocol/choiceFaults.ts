@@ -1,0 +1,95 @@
+import type { Choice } from '../house/house';
+import type { ChoiceId, OptionId, ProtocolId } from '../house/ids';
+import type { Where } from '../house/problem';
+import { CHOOSING_VALUES } from './choose';
+import type { WrittenOut } from './expandBlocks';
+import type { Finding } from './findings';
+
+/**
+ * Choices that cannot be meant: without options, with values that nobody has, with an option that is
+ * never reached or holds nothing, or leaving some clients without anything.
+ */
+export function choiceFaults(written: WrittenOut, protocolId: ProtocolId): Finding[] {
+  const holds = heldOptions(written);
+  return written.choices.flatMap((choice) => {
+    const where: Where = { protocolId, choiceId: choice.id };
+    const say = (weight: Finding['weight'], code: Finding['code'], message: string): Finding => ({
+      weight,
+      code,
+      message,
+      where,
+    });
+    if (choice.options.length === 0) {
+      return [
+        say('fault', 'choice-invalid', `“${choice.name}” has no options yet: add the first.`),
+      ];
+    }
+    const empty = choice.options.filter(({ id }) => !holds.get(choice.id)?.has(id));
+    return [
+      ...(empty.length === choice.options.length
+        ? [
+            say(
+              'prompt',
+              'choice-invalid',
+              `Nothing depends on “${choice.name}” yet: put steps or products into its options.`,
+            ),
+          ]
+        : []),
+      ...unmet(choice).map((name) =>
+        say('fault', 'choice-unmet', `No client ever meets “${name}” of “${choice.name}”.`),
+      ),
+      ...gaps(choice, say),
+    ];
+  });
+}
+
+function gaps(
+  choice: Choice,
+  say: (weight: Finding['weight'], code: Finding['code'], message: string) => Finding,
+): Finding[] {
+  if (choice.by === 'couch' || choice.noneIsFine) return [];
+  if (choice.options.some((option) => option.for.length === 0)) return [];
+  const named = new Set(choice.options.flatMap((option) => option.for));
+  const left = CHOOSING_VALUES[choice.by].filter((value) => !named.has(value));
+  if (left.length === 0) return [];
+  const whom = left.map((value) => value.replaceAll('-', ' ')).join(', ');
+  return [
+    say(
+      choice.by === 'condition' ? 'prompt' : 'fault',
+      'choice-gap',
+      `“${choice.name}” leaves nothing for: ${whom}. Add an option for anybody else, or say that going without is meant.`,
+    ),
+  ];
+}
+
+/** The options that are never taken: all they name is taken before, or they are for nobody in a second "anybody else". */
+function unmet({ by, take, options }: Choice): string[] {
+  if (by === 'couch') return [];
+  const taken = new Set<string>();
+  let otherwise = false;
+  return options.flatMap(({ name, for: values }) => {
+    if (values.length === 0) {
+      const again = otherwise;
+      otherwise = true;
+      return again ? [name] : [];
+    }
+    const reached = values.some(
+      (value) => CHOOSING_VALUES[by].includes(value) && (take === 'each' || !taken.has(value)),
+    );
+    /* Somebody with two conditions may meet the second of two options only through the other one. */
+    if (by !== 'condition') values.forEach((value) => taken.add(value));
+    return reached ? [] : [name];
+  });
+}
+
+function heldOptions({ steps }: WrittenOut): ReadonlyMap<ChoiceId, ReadonlySet<OptionId>> {
+  const held = new Map<ChoiceId, Set<OptionId>>();
+  for (const { option, doses } of steps) {
+    for (const each of [option, ...doses.map((dose) => dose.option)]) {
+      if (!each) continue;
+      const known = held.get(each.choiceId) ?? new Set<OptionId>();
+      held.set(each.choiceId, known.add(each.optionId));
+    }
+  }
+  return held;
+}

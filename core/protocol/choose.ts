@@ -1,0 +1,75 @@
+import type { Client, ClientTraits } from '../house/client';
+import {
+  BUILDS,
+  CONDITIONS,
+  DAY_TIMES,
+  PHOTOTYPES,
+  SEASONS,
+  SKIN_TYPES,
+  VISIT_KINDS,
+} from '../house/client';
+import type { OptionId } from '../house/ids';
+import type { Choice, ChoosingBy } from '../house/protocol';
+
+/** The values of each thing that a choice may look at; none where it is decided at the couch. */
+export const CHOOSING_VALUES: Readonly<Record<ChoosingBy, readonly string[]>> = {
+  'skin-type': SKIN_TYPES,
+  phototype: PHOTOTYPES,
+  condition: CONDITIONS,
+  'visit-kind': VISIT_KINDS,
+  'day-time': DAY_TIMES,
+  season: SEASONS,
+  couch: [],
+};
+
+/** Every value of each trait. */
+export const TRAIT_VALUES = {
+  skinType: SKIN_TYPES,
+  phototype: PHOTOTYPES,
+  conditions: CONDITIONS,
+  visitKind: VISIT_KINDS,
+  dayTime: DAY_TIMES,
+  season: SEASONS,
+  build: BUILDS,
+} as const satisfies Record<keyof ClientTraits, readonly string[]>;
+
+/** What a choice sees of a client. */
+export function seenOf(by: ChoosingBy, client: ClientTraits): readonly string[] {
+  switch (by) {
+    case 'skin-type':
+      return [client.skinType];
+    case 'phototype':
+      return [client.phototype];
+    case 'condition':
+      return client.conditions;
+    case 'visit-kind':
+      return [client.visitKind];
+    case 'day-time':
+      return [client.dayTime];
+    case 'season':
+      return [client.season];
+    case 'couch':
+      return [];
+  }
+}
+
+/**
+ * The options of a choice that are taken for a client: at the couch the one decided on, or the first;
+ * otherwise the first that names what is seen, or each that does. An option that names nothing is for
+ * whom no other fits.
+ */
+export function optionsTaken(choice: Choice, client: Client): ReadonlySet<OptionId> {
+  if (choice.by === 'couch') {
+    const decided = client.decided.get(choice.id);
+    const known = choice.options.find((option) => option.id === decided) ?? choice.options[0];
+    return new Set(known ? [known.id] : []);
+  }
+  const seen = seenOf(choice.by, client);
+  const fitting = choice.options.filter((option) =>
+    option.for.some((value) => seen.includes(value)),
+  );
+  const otherwise = choice.options.filter((option) => option.for.length === 0).slice(0, 1);
+  const taken =
+    fitting.length === 0 ? otherwise : choice.take === 'first' ? fitting.slice(0, 1) : fitting;
+  return new Set(taken.map((option) => option.id));
+}

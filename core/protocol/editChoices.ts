@@ -1,0 +1,49 @@
+import type { Choice, InOption, Line, Writing } from '../house/house';
+import { isStep } from '../house/protocol';
+import type { ChoiceId, OptionId } from '../house/ids';
+
+/** Changes some keys of a choice. */
+export function changeChoice<W extends Writing>(
+  writing: W,
+  id: ChoiceId,
+  changes: Partial<Choice>,
+): W {
+  return {
+    ...writing,
+    choices: writing.choices.map((choice) =>
+      choice.id === id ? { ...choice, ...changes } : choice,
+    ),
+  };
+}
+
+/** Takes a choice out; what was in its options is for everybody. */
+export function removeChoice<W extends Writing>(writing: W, id: ChoiceId): W {
+  return {
+    ...forEverybody(writing, (option) => option.choiceId === id),
+    choices: writing.choices.filter((choice) => choice.id !== id),
+  };
+}
+
+/** Takes an option out of a choice; what was in it is for everybody. */
+export function removeOption<W extends Writing>(writing: W, id: ChoiceId, optionId: OptionId): W {
+  const freed = forEverybody(
+    writing,
+    (option) => option.choiceId === id && option.optionId === optionId,
+  );
+  const options = writing.choices
+    .find((choice) => choice.id === id)
+    ?.options.filter((option) => option.id !== optionId);
+  return options ? changeChoice(freed, id, { options }) : freed;
+}
+
+function forEverybody<W extends Writing>(writing: W, isGone: (option: InOption) => boolean): W {
+  const freed = <T extends { readonly option?: InOption }>(thing: T): T =>
+    thing.option && isGone(thing.option) ? { ...thing, option: undefined } : thing;
+  return {
+    ...writing,
+    steps: writing.steps.map((line): Line => {
+      const placed = freed(line);
+      return isStep(placed) ? { ...placed, doses: placed.doses.map(freed) } : placed;
+    }),
+  };
+}

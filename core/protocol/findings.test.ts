@@ -1,0 +1,330 @@
+import { describe, expect, it } from 'vitest';
+import type { Device } from '../house/device';
+import type { Choice, LayerGroup, Material, Mix, Step, WorkedProtocol } from '../house/house';
+import { asId, type DeviceId } from '../house/ids';
+import {
+  bought,
+  cleanser,
+  dose,
+  measured,
+  minutes,
+  mix,
+  protocol,
+  settings,
+  shelf,
+  step,
+} from '../testing/sample';
+import { scheduleOf } from '../time/schedule';
+import { findingsIn } from './findings';
+
+const device = (changes: Partial<Device> = {}): Device => ({
+  id: asId('pen'),
+  name: 'Pen',
+  count: 1,
+  hazards: ['needles'],
+  settings: [{ kind: 'depth', unit: 'mm', least: 0.25, most: 1.5, safer: 'less' }],
+  neverZones: ['eye-contour'],
+  eyeProtection: false,
+  trainedIds: [],
+  ...changes,
+});
+const named = (name: string, changes: Partial<Step> = {}): Step =>
+  step(name, changes.minutes ?? minutes(5), { id: asId(name), ...changes });
+
+interface Given {
+  readonly steps: readonly Step[];
+  readonly materials?: readonly Material[];
+  readonly mixes?: readonly Mix[];
+  readonly devices?: readonly Device[];
+  readonly more?: Partial<WorkedProtocol>;
+  readonly dayTime?: 'day' | 'evening';
+}
+
+function found({
+  steps,
+  materials = [],
+  mixes = [],
+  devices = [],
+  more,
+  dayTime = 'evening',
+}: Given) {
+  const worked = protocol(steps, more);
+  const byId = new Map<DeviceId, Device>(devices.map((each) => [each.id, each]));
+  const onShelf = shelf(materials, mixes);
+  return findingsIn({
+    written: worked,
+    worked,
+    schedule: scheduleOf(worked, 'first', settings),
+    shelf: onShelf,
+    index: { devices: byId, materials: onShelf.materials },
+    settings,
+    dayTime,
+  });
+}
+const words = (given: Given): string[] =>
+  found(given).map(
+    ({ code, where, message }) =>
+      `${code} @${where.stepId ?? where.choiceId ?? where.layerGroupId ?? ''}: ${message}`,
+  );
+const material = (id: string, warnings: NonNullable<Material['care']>['warnings']): Material =>
+  cleanser({ id: asId(id), name: id, care: { warnings } });
+const takes = (id: string): Step['doses'] => [dose(asId(id), measured(1, 'ml'))];
+const face = { zones: ['face'] } as const;
+
+describe('choices', () => {
+  const choice = (changes: Partial<Choice>): Choice => ({
+    id: asId('c'),
+    name: 'Cream',
+    by: 'skin-type',
+    take: 'first',
+    options: [],
+    ...changes,
+  });
+  const option = (id: string, values: readonly string[]) => ({
+    id: asId<never>(id),
+    name: id,
+    for: values,
+  });
+  const within = (of: Choice): string[] =>
+    words({
+      steps: of.options.map((each) =>
+        named(each.id, { option: { choiceId: of.id, optionId: each.id } }),
+      ),
+      more: { choices: [of] },
+    });
+
+  it('without options, with one that nobody meets, or leaving somebody without', () => {
+    expect(within(choice({}))).toEqual([expect.stringContaining('has no options yet')]);
+    expect(within(choice({ options: [option('a', ['dry']), option('b', ['dry'])] }))).toEqual([
+      expect.stringContaining('No client ever meets “b”'),
+      expect.stringContaining('leaves nothing for: normal, oily, combination, mature, sensitive'),
+    ]);
+    const rest = [option('a', ['dry']), option('b', [])];
+    expect(within(choice({ options: rest }))).toEqual([]);
+    expect(within(choice({ options: [option('a', ['dry'])], noneIsFine: true }))).toEqual([]);
+    expect(within(choice({ by: 'couch', options: [option('a', []), option('b', [])] }))).toEqual(
+      [],
+    );
+  });
+
+  it('on which nothing depends', () => {
+    const of = choice({ options: [option('a', [])] });
+    expect(words({ steps: [named('x')], more: { choices: [of] } })).toEqual([
+      expect.stringContaining('Nothing depends on “Cream” yet'),
+    ]);
+  });
+});
+
+describe('what a step says of itself', () => {
+  it('keeps an endpoint within its cap', () => {
+    expect(
+      words({
+        steps: [named('peel', { until: 'pinkness', minutes: minutes(1, 2, 4), capMinutes: 3 })],
+      })[0],
+    ).toMatch(/at most 3 min, so it cannot take 4/);
+    expect(words({ steps: [named('peel', { until: 'pinkness' })] })[0]).toMatch(
+      /say how long at most/,
+    );
+  });
+
+  it('keeps devices within the limits of the house, and off the zones that are never treated', () => {
+    const pass = (value: number, zones: Step['zones'] = ['cheeks']): Step =>
+      named('pass', {
+        zones,
+        device: {
+          deviceId: asId('pen'),
+          settings: [{ zones, values: [{ kind: 'depth', value }] }],
+        },
+      });
+    const devices = [device()];
+    expect(words({ steps: [pass(0.5)], devices })).toEqual([]);
+    expect(words({ steps: [pass(2)], devices })[0]).toContain(
+      'depth goes from 0.25 to 1.5 mm, not 2',
+    );
+    expect(words({ steps: [pass(0.5, ['face'])], devices })[0]).toContain('never used on face');
+    expect(words({ steps: [pass(0.5)] })[0]).toContain('no longer in the house');
+  });
+
+  it('names zones that are said twice, or at once and never', () => {
+    const steps = [
+      named('a', { zones: ['face', 'forehead'], never: ['forehead'], lightly: ['back'] }),
+    ];
+    const all = words({ steps }).join('\n');
+    expect(all).toContain('forehead twice');
+    expect(all).toContain('never to do so');
+    expect(all).toContain('lightly on back, but is not done there');
+  });
+
+  it('says when a material is off the shelf, and when scores are the wrong way round', () => {
+    const old = cleanser({ archivedOn: '2026-01-01' });
+    expect(
+      words({ steps: [named('a', { doses: takes('cleanser') })], materials: [old] })[0],
+    ).toContain('off the shelf since 2026-01-01');
+    const group: LayerGroup = {
+      id: asId('l'),
+      name: 'Layers',
+      layers: { first: 1, returning: 1 },
+      score: { slowAt: 7, stopAt: 5 },
+    };
+    expect(
+      words({ steps: [named('a', { layerGroupId: group.id })], more: { layerGroups: [group] } })[0],
+    ).toContain('must not be below');
+  });
+});
+
+describe('what cannot be at once', () => {
+  const mask = (changes: Partial<Step> = {}): Step =>
+    named('mask', { minutes: minutes(12), hands: 'free', ...face, ...changes });
+  const beside = (name: string, changes: Partial<Step> = {}): Step =>
+    named(name, { meanwhileOf: asId('mask'), ...changes });
+
+  it('hands that are needed twice', () => {
+    expect(words({ steps: [mask(), beside('hands')] })).toEqual([]);
+    expect(words({ steps: [mask({ hands: 'hands-on' }), beside('hands')] })[0]).toMatch(
+      /^hands-taken @hands: /,
+    );
+    expect(
+      words({ steps: [mask({ hands: 'hands-on' }), beside('hands', { by: 'assistant' })] }),
+    ).toEqual([]);
+  });
+
+  it('a device that is taken twice', () => {
+    const steps = [mask({ running: [asId('pen')] }), beside('feet', { running: [asId('pen')] })];
+    expect(words({ steps, devices: [device()] })[0]).toMatch(
+      /^device-taken @feet: .*the house has 1/,
+    );
+    expect(words({ steps, devices: [device({ count: 2 })] })).toEqual([]);
+  });
+
+  it('a zone that is worked while something lies on it, until it is taken off', () => {
+    const covered = mask({ covers: true });
+    expect(words({ steps: [covered, beside('massage', { zones: ['cheeks'] })] })[0]).toMatch(
+      /^zone-covered @massage: .*cheeks, which lies under “mask”/,
+    );
+    expect(words({ steps: [covered, beside('massage', { zones: ['hands'] })] })).toEqual([]);
+    const later = named('serum', face);
+    expect(words({ steps: [covered, later] })[0]).toContain('zone-covered @serum');
+    expect(words({ steps: [covered, named('off', { action: 'remove', ...face }), later] })).toEqual(
+      [],
+    );
+  });
+
+  it('a cap that may be passed, with its chance (T6)', () => {
+    const steps = [
+      mask({ capMinutes: 10, minutes: minutes(8, 9, 10) }),
+      beside('massage', { minutes: minutes(7, 9, 13) }),
+    ];
+    const [may] = found({ steps });
+    expect(may).toMatchObject({ code: 'contact-cap-passed', weight: 'prompt' });
+    expect(may?.chance).toBeGreaterThan(0.2);
+    const [does] = found({
+      steps: [mask({ capMinutes: 10, minutes: minutes(8) }), beside('m', { minutes: minutes(12) })],
+    });
+    expect(does).toMatchObject({ weight: 'conflict', chance: 1 });
+  });
+});
+
+describe('mixes', () => {
+  const clay = (changes: Partial<Mix>): Mix =>
+    mix({
+      id: asId('clay'),
+      name: 'Clay',
+      parts: [
+        { source: { kind: 'material', materialId: cleanser().id }, amount: measured(1, 'ml') },
+      ],
+      basis: 'ml',
+      ...changes,
+    });
+  const mask = named('mask', {
+    doses: [
+      dose(cleanser().id, measured(5, 'ml'), { source: { kind: 'mix', mixId: asId('clay') } }),
+    ],
+  });
+  const stir = named('stir', { makes: [asId('clay')], minutes: minutes(2) });
+  const told = (mixed: Mix, between: number): string[] =>
+    words({
+      steps: [stir, named('wait', { minutes: minutes(between) }), mask],
+      materials: [cleanser()],
+      mixes: [mixed],
+    });
+
+  it('must have stood, and not too long (M3)', () => {
+    expect(told(clay({ standingMinutes: 5 }), 5)).toEqual([]);
+    expect(told(clay({ standingMinutes: 5 }), 3)[0]).toContain('mixed only 3 min before');
+    expect(told(clay({ workingLifeMinutes: 10 }), 10)).toEqual([]);
+    expect(told(clay({ workingLifeMinutes: 10 }), 15)[0]).toContain('15 min old');
+  });
+});
+
+describe('combinations that ask for care', () => {
+  const materials = [
+    material('toner', ['alcohol']),
+    material('acid', ['acid']),
+    material('retinol', ['retinoid']),
+    material('warm-mask', ['heat-producing', 'cold']),
+    cleanser({ id: asId('screen'), name: 'screen', care: { protects: ['sun'] } }),
+  ];
+  const devices = [
+    device({
+      id: asId('rf'),
+      name: 'RF',
+      hazards: ['radio-frequency', 'heat'],
+      neverZones: [],
+      eyeProtection: true,
+      settings: [],
+    }),
+  ];
+  const warm = named('warm', { ...face, device: { deviceId: asId('rf'), settings: [] } });
+  const on = (id: string, changes: Partial<Step> = {}): Step =>
+    named(id, { ...face, doses: takes(id), ...changes });
+  const told = (steps: readonly Step[], dayTime: 'day' | 'evening' = 'evening'): string =>
+    words({ steps, materials, devices, dayTime }).join('\n');
+
+  it('alcohol before heat, an acid under a retinoid, warmth with cold', () => {
+    expect(told([on('toner'), warm])).toContain('toner is still on the skin');
+    expect(told([on('toner'), named('rinse', { ...face, action: 'rinse' }), warm])).not.toContain(
+      'toner',
+    );
+    expect(told([on('acid'), on('retinol')])).toContain('retinol goes over acid');
+    expect(
+      told([on('acid'), named('n', { ...face, action: 'neutralise' }), on('retinol')]),
+    ).not.toContain('goes over');
+    expect(told([on('warm-mask')])).toContain('warmth and cold');
+  });
+
+  it('strong exfoliation twice, but not in the layers of one acid', () => {
+    expect(told([named('blade', { ...face, action: 'blade' }), on('acid')])).toContain(
+      'exfoliates strongly what “blade”',
+    );
+    const group: LayerGroup = { id: asId('l'), name: 'L', layers: { first: 2, returning: 2 } };
+    const layered = [
+      on('acid', { layerGroupId: group.id }),
+      on('acid', { id: asId('acid-2'), layerGroupId: group.id }),
+    ];
+    expect(
+      words({ steps: layered, materials, more: { layerGroups: [group] } }).join(),
+    ).not.toContain('exfoliates strongly');
+  });
+
+  it('an acid by day without sun protection, and eyes that are not covered for everybody', () => {
+    expect(told([on('acid')], 'day')).toContain('does not end with sun protection');
+    expect(told([on('acid'), on('screen')], 'day')).not.toContain('sun protection');
+    expect(told([on('acid')], 'evening')).not.toContain('sun protection');
+    expect(told([warm])).toContain('nothing covers them');
+    const shield = (countedPer: 'client' | 'person'): Material => ({
+      id: asId('shield'),
+      kind: 'consumable',
+      countedPer,
+      name: 'Shields',
+      unit: 'piece',
+      measures: {},
+      care: { protects: ['eyes'] },
+      ...bought({}),
+    });
+    const cover = named('cover', { doses: [dose(asId('shield'), measured(1, 'piece'))] });
+    const withCover = (per: 'client' | 'person'): string =>
+      words({ steps: [cover, warm], materials: [shield(per)], devices }).join('\n');
+    expect(withCover('client')).toContain('count Shields per person');
+    expect(withCover('person')).toBe('');
+  });
+});

@@ -1,0 +1,196 @@
+import type { Device, DeviceSetting } from '../house/device';
+import type { Step } from '../house/house';
+import type { ProblemCode, Where } from '../house/problem';
+import { workedZones } from '../zone/workedZones';
+import { leavesOf, zoneName, type LeafZone, type ZoneId } from '../zone/zones';
+import { materialsOfStep } from '../care/traits';
+import type { Finding, Looked } from './findings';
+
+/**
+ * What a step says of itself that cannot be: an endpoint beyond its cap, a device set beyond the
+ * limits of the house or where it is never used, zones named twice, a material off the shelf.
+ */
+export function settingFaults({ written, worked, shelf, index }: Looked): Finding[] {
+  return [
+    ...written.steps.flatMap((step) => {
+      const where: Where = { protocolId: worked.id, stepId: step.id };
+      const say = (
+        weight: Finding['weight'],
+        code: ProblemCode,
+        message: string,
+        field: string,
+      ): Finding => ({ weight, code, message, where: { ...where, field } });
+      return [
+        ...endpointFaults(step, say),
+        ...zoneFaults(step, say),
+        ...deviceFaults(step, index.devices, say),
+        ...materialsOfStep(step, shelf)
+          .filter((material) => material.archivedOn !== undefined)
+          .map((material) =>
+            say(
+              'prompt',
+              'material-archived',
+              `${material.name} is off the shelf since ${material.archivedOn ?? ''}: choose what takes its place.`,
+              'doses',
+            ),
+          ),
+      ];
+    }),
+    ...written.layerGroups.flatMap(({ id, name, score }): Finding[] =>
+      score && score.slowAt > score.stopAt
+        ? [
+            {
+              weight: 'fault',
+              code: 'score-invalid',
+              message: `The score at which to stop ${name} must not be below that at which to slow down.`,
+              where: { protocolId: worked.id, layerGroupId: id, field: 'score' },
+            },
+          ]
+        : [],
+    ),
+  ];
+}
+
+type Say = (
+  weight: Finding['weight'],
+  code: ProblemCode,
+  message: string,
+  field: string,
+) => Finding;
+
+function endpointFaults({ name, until, minutes, capMinutes }: Step, say: Say): Finding[] {
+  if (until === undefined) return [];
+  if (capMinutes === undefined) {
+    return [
+      say(
+        'fault',
+        'endpoint-uncapped',
+        `“${name}” waits until ${until}: say how long at most.`,
+        'capMinutes',
+      ),
+    ];
+  }
+  return minutes.most > capMinutes
+    ? [
+        say(
+          'fault',
+          'endpoint-uncapped',
+          `“${name}” is waited for at most ${capMinutes} min, so it cannot take ${minutes.most}.`,
+          'minutes',
+        ),
+      ]
+    : [];
+}
+
+function zoneFaults({ name, zones, never = [], lightly = [] }: Step, say: Say): Finding[] {
+  const twice = overlap(zones);
+  const kept = workedZones({ zones, never });
+  const forbidden = zones.filter((zone) => meeting([zone], kept).length === 0);
+  const outside = lightly.filter((zone) => meeting([zone], zones).length === 0);
+  return [
+    ...(twice
+      ? [
+          say(
+            'prompt',
+            'zones-overlap',
+            `“${name}” names ${zoneName(twice[1])} twice: it lies within ${zoneName(twice[0])}, and is covered once.`,
+            'zones',
+          ),
+        ]
+      : []),
+    ...forbidden.map((zone) =>
+      say(
+        'fault',
+        'zones-overlap',
+        `“${name}” is done on ${zoneName(zone)}, and says never to do so.`,
+        'zones',
+      ),
+    ),
+    ...outside.map((zone) =>
+      say(
+        'prompt',
+        'zones-overlap',
+        `“${name}” goes lightly on ${zoneName(zone)}, but is not done there.`,
+        'zones',
+      ),
+    ),
+  ];
+}
+
+function deviceFaults(step: Step, devices: Looked['index']['devices'], say: Say): Finding[] {
+  const unknown = [...(step.device ? [step.device.deviceId] : []), ...(step.running ?? [])].filter(
+    (id) => !devices.has(id),
+  );
+  const device = step.device && devices.get(step.device.deviceId);
+  return [
+    ...unknown.map(() =>
+      say(
+        'fault',
+        'device-unknown',
+        `“${step.name}” works with a device that is no longer in the house.`,
+        'device',
+      ),
+    ),
+    ...(device
+      ? [
+          ...meeting(workedZones(step), device.neverZones).map((zone) =>
+            say(
+              'fault',
+              'device-zone',
+              `${device.name} is never used on ${zoneName(zone)} in this house.`,
+              'zones',
+            ),
+          ),
+          ...settingLimits(step, device, say),
+        ]
+      : []),
+  ];
+}
+
+function settingLimits(step: Step, device: Device, say: Say): Finding[] {
+  return (step.device?.settings ?? []).flatMap(({ zones, values }) =>
+    values.flatMap(({ kind, value }) => {
+      const limit = device.settings.find((setting) => setting.kind === kind);
+      const where = zones.map(zoneName).join(', ');
+      if (!limit) {
+        return [
+          say(
+            'fault',
+            'device-limit',
+            `${device.name} has no ${kind.replaceAll('-', ' ')} to set (${where}).`,
+            'device',
+          ),
+        ];
+      }
+      return value < limit.least || value > limit.most
+        ? [
+            say(
+              'fault',
+              'device-limit',
+              `${device.name}, ${where}: ${limitWords(limit)}, not ${value}.`,
+              'device',
+            ),
+          ]
+        : [];
+    }),
+  );
+}
+
+function limitWords({ kind, unit, least, most }: DeviceSetting): string {
+  return `${kind.replaceAll('-', ' ')} goes from ${least} to ${most} ${unit}`.trim();
+}
+
+/** The zones of `some` that share skin with `others`. */
+export function meeting(some: readonly ZoneId[], others: readonly ZoneId[]): ZoneId[] {
+  const leaves = new Set<LeafZone>(others.flatMap(leavesOf));
+  return some.filter((zone) => leavesOf(zone).some((leaf) => leaves.has(leaf)));
+}
+
+function overlap(zones: readonly ZoneId[]): [ZoneId, ZoneId] | undefined {
+  for (const large of zones) {
+    const leaves: readonly ZoneId[] = leavesOf(large);
+    const inner = zones.find((zone) => zone !== large && leaves.includes(zone));
+    if (inner) return [large, inner];
+  }
+  return undefined;
+}

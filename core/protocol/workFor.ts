@@ -1,0 +1,84 @@
+import type { Client } from '../house/client';
+import type { Choice, Dose, InOption, Mix, Protocol, Step, WorkedProtocol } from '../house/house';
+import type { ChoiceId, OptionId, StepId } from '../house/ids';
+import { ok, type Outcome } from '../house/problem';
+import { expandBlocks, type Blocks, type WrittenOut } from './expandBlocks';
+import { optionsTaken } from './choose';
+
+/**
+ * A protocol as it is worked for one client: blocks are written out, every choice is made, optional
+ * steps are done or left out. What lies beside a step that another option replaces lies beside the
+ * first step of the option taken; where there is none, it is left out with the step.
+ * @returns problems of blocks
+ */
+export function workFor(
+  protocol: Protocol,
+  blocks: Blocks,
+  client: Client,
+): Outcome<WorkedProtocol> {
+  const written = expandBlocks(protocol, blocks, { protocolId: protocol.id });
+  return written.ok ? ok({ ...protocol, ...chosenFor(written.value, client) }) : written;
+}
+
+/** The steps that are done for a client, with the doses they then take. */
+export function chosenFor(written: WrittenOut, client: Client): WrittenOut {
+  const { steps, choices } = written;
+  if (choices.length === 0 && steps.every((step) => step.optional === undefined)) return written;
+  const taken = new Map<ChoiceId, ReadonlySet<OptionId>>(
+    choices.map((choice) => [choice.id, optionsTaken(choice, client)]),
+  );
+  const isTaken = ({ option }: { readonly option?: InOption }): boolean =>
+    option === undefined || (taken.get(option.choiceId)?.has(option.optionId) ?? true);
+  const isDone = (step: Step): boolean =>
+    step.optional === undefined ||
+    (client.optional.get(step.id) ?? step.optional.usually) === 'done';
+
+  const done = new Map<StepId, Step>();
+  for (const step of steps) if (isTaken(step) && isDone(step)) done.set(step.id, step);
+  const standIn = (id: StepId): StepId | undefined => {
+    if (done.has(id)) return id;
+    const host = steps.find((step) => step.id === id);
+    const choiceId = host?.option?.choiceId;
+    if (choiceId === undefined) return undefined;
+    return steps.find(
+      (step) =>
+        done.has(step.id) && step.meanwhileOf === undefined && step.option?.choiceId === choiceId,
+    )?.id;
+  };
+
+  const chosen: Step[] = [];
+  for (const step of done.values()) {
+    const doses = step.doses.every(isTaken) ? step.doses : step.doses.filter(isTaken);
+    const worked: Step = doses === step.doses ? step : { ...step, doses };
+    if (worked.meanwhileOf === undefined) {
+      chosen.push(worked);
+      continue;
+    }
+    const host = standIn(worked.meanwhileOf);
+    if (host === undefined) continue;
+    chosen.push(host === worked.meanwhileOf ? worked : { ...worked, meanwhileOf: host });
+  }
+  return { ...written, steps: chosen };
+}
+
+/** The recipe of a mix for a client's skin. */
+export function recipeFor(mix: Mix, client: Pick<Client, 'skinType'>): Mix {
+  const recipe = mix.recipes?.find(({ skinTypes }) => skinTypes.includes(client.skinType));
+  return recipe ? { ...mix, parts: recipe.parts } : mix;
+}
+
+/** Everything that a dose may come to: for where-used, and for what a protocol may ever draw. */
+export function allDoses(written: { readonly steps: readonly Step[] }): readonly Dose[] {
+  return written.steps.flatMap((step) => step.doses);
+}
+
+/** The choices that decide something in these steps. */
+export function choicesInUse({ steps, choices }: WrittenOut): readonly Choice[] {
+  const used = new Set<ChoiceId>();
+  for (const { option, doses } of steps) {
+    for (const each of [option, ...doses.map((dose) => dose.option)]) {
+      if (each) used.add(each.choiceId);
+    }
+  }
+  return choices.filter((choice) => used.has(choice.id));
+}

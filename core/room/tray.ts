@@ -1,0 +1,215 @@
+import type { Draw } from '../dose/drawsOf';
+import type { DoseSettings } from '../dose/resolveAmount';
+import type { Mix, WorkedProtocol } from '../house/house';
+import type { ShelfIndex } from '../house/houseIndex';
+import type { MaterialId, MixId, StepId } from '../house/ids';
+import { ok, type Outcome } from '../house/problem';
+import { makeMix, type MixDraw } from '../mix/makeMix';
+import { mixMakings } from '../mix/mixReadiness';
+import { shareBatch } from '../mix/shareBatch';
+import { addTriples, sumTriples, type Triple } from '../quantity/triple';
+import type { Schedule } from '../time/schedule';
+
+/** One visit that a tray is made ready for. */
+export interface TrayVisit {
+  readonly name: string;
+  readonly protocol: WorkedProtocol;
+  readonly schedule: Schedule;
+  readonly draws: readonly Draw[];
+}
+
+/** A use of something on the tray. */
+export interface TrayUse {
+  readonly visit: string;
+  readonly stepName: string;
+  /** minutes after the room is first used */
+  readonly at: number;
+  readonly amount: Triple;
+}
+
+/** Something that stands on the tray as it comes from the shelf. */
+export interface TrayThing {
+  readonly kind: 'thing';
+  readonly materialId: MaterialId;
+  /** for all visits, as it is costed */
+  readonly amount: Triple;
+  /** when it is needed first */
+  readonly at: number;
+  readonly uses: readonly TrayUse[];
+  /** pieces that come warm out of the towel warmer */
+  readonly warmPieces: number;
+}
+
+/** Something that is mixed for the tray. */
+export interface TrayMix {
+  readonly kind: 'mix';
+  readonly mix: Mix;
+  /** in the mix's basis */
+  readonly needed: Triple;
+  /** when mixing begins; below 0 is before the room is first used */
+  readonly at: number;
+  readonly readyAt: number;
+  readonly parts: readonly MixDraw[];
+  readonly uses: readonly TrayUse[];
+  /** one batch for several visits */
+  readonly shared: boolean;
+}
+
+/** Something that is done beforehand: pads to soak. */
+export interface TrayTask {
+  readonly kind: 'task';
+  readonly what: string;
+  readonly at: number;
+}
+
+export type TrayItem = TrayThing | TrayMix | TrayTask;
+
+/** What must stand ready, in the order in which it is needed. */
+export interface Tray {
+  readonly items: readonly TrayItem[];
+  readonly waterMl: number;
+}
+
+/**
+ * What must stand ready for one visit, or for all of a day: measured amounts, mixes with when to make
+ * them, towels for the warmer, pads to soak, in order of need. Amounts are those that are costed. A mix
+ * that may stand ahead is made once for all visits inside its working life; others for each.
+ * @see M2 M3
+ */
+export function trayOf(
+  visits: readonly TrayVisit[],
+  shelf: ShelfIndex,
+  settings: DoseSettings,
+): Outcome<Tray> {
+  const things = new Map<MaterialId, TrayThing>();
+  const mixes: TrayMix[] = [];
+  const tasks: TrayTask[] = [];
+  let waterMl = 0;
+  for (const visit of visits) {
+    const steps = new Map(visit.protocol.steps.map((step) => [step.id, step]));
+    const starts = startsOf(visit.schedule);
+    for (const draw of visit.draws) {
+      if (draw.mix) continue;
+      const step = steps.get(draw.stepId);
+      const at = starts.get(draw.stepId) ?? 0;
+      const use: TrayUse = {
+        visit: visit.name,
+        stepName: step?.name ?? '',
+        at,
+        amount: draw.consumed,
+      };
+      const warm =
+        draw.for === 'removal' && step?.removal?.how === 'warm-towel' ? draw.consumed.usual : 0;
+      const before = things.get(draw.materialId);
+      things.set(draw.materialId, {
+        kind: 'thing',
+        materialId: draw.materialId,
+        amount: before ? addTriples(before.amount, draw.consumed) : draw.consumed,
+        at: Math.min(before?.at ?? at, at),
+        uses: [...(before?.uses ?? []), use],
+        warmPieces: (before?.warmPieces ?? 0) + warm,
+      });
+    }
+    mixes.push(...mixesOf(visit, shelf));
+    for (const step of visit.protocol.steps) {
+      const times = visit.schedule.rows.filter(
+        ({ of }) => of.kind === 'step' && of.stepId === step.id,
+      ).length;
+      waterMl += (step.removal?.waterMl ?? 0) * times;
+      if (step.action === 'soak') {
+        tasks.push({ kind: 'task', what: step.name, at: starts.get(step.id) ?? 0 });
+      }
+    }
+  }
+  const made = sharedMixes(mixes, visits.length, shelf, settings);
+  if (!made.ok) return made;
+  const items: TrayItem[] = [...things.values(), ...made.value, ...tasks];
+  return ok({ items: items.sort((a, b) => a.at - b.at), waterMl });
+}
+
+/** The mixes of one visit, each use added up, with the parts that are costed. */
+function mixesOf(visit: TrayVisit, shelf: ShelfIndex): TrayMix[] {
+  const makings = mixMakings(visit.protocol, visit.schedule, shelf);
+  const byMix = new Map<MixId, TrayMix>();
+  const steps = new Map(visit.protocol.steps.map((step) => [step.id, step]));
+  const starts = startsOf(visit.schedule);
+  const counted = new Set<string>();
+  for (const draw of visit.draws) {
+    if (!draw.mix) continue;
+    const { mixId, needed } = draw.mix;
+    const mix = shelf.mixes.get(mixId);
+    const making = makings.find((each) => each.mix.id === mixId && each.usedBy === draw.stepId);
+    if (!mix || !making) continue;
+    const before = byMix.get(mixId);
+    /* Every part of a mix is a draw of its own; the need behind them is one. */
+    const need = `${draw.stepId}/${draw.doseId}/${draw.layer ?? ''}/${draw.half ?? ''}`;
+    const isNew = !counted.has(need);
+    counted.add(need);
+    const use: TrayUse = {
+      visit: visit.name,
+      stepName: steps.get(draw.stepId)?.name ?? '',
+      at: starts.get(draw.stepId) ?? 0,
+      amount: needed,
+    };
+    byMix.set(mixId, {
+      kind: 'mix',
+      mix,
+      needed: before ? (isNew ? addTriples(before.needed, needed) : before.needed) : needed,
+      at: Math.min(before?.at ?? making.makeAt, making.makeAt),
+      readyAt: Math.min(before?.readyAt ?? Infinity, making.mixedAt + mix.standingMinutes),
+      parts: withPart(before?.parts ?? [], { materialId: draw.materialId, amount: draw.consumed }),
+      uses: isNew ? [...(before?.uses ?? []), use] : (before?.uses ?? []),
+      shared: false,
+    });
+  }
+  return [...byMix.values()];
+}
+
+/** Mixes that may stand ahead, made once for all visits of the day. */
+function sharedMixes(
+  mixes: readonly TrayMix[],
+  visits: number,
+  shelf: ShelfIndex,
+  settings: DoseSettings,
+): Outcome<readonly TrayMix[]> {
+  const single = mixes.filter(({ mix }) => visits < 2 || mix.made !== 'ahead');
+  const shared: TrayMix[] = [];
+  const ahead = new Map<MixId, TrayMix[]>();
+  for (const each of mixes) {
+    if (single.includes(each)) continue;
+    ahead.set(each.mix.id, [...(ahead.get(each.mix.id) ?? []), each]);
+  }
+  for (const [id, all] of ahead) {
+    const { needed } = shareBatch(all.map((each) => each.needed));
+    const made = makeMix(id, needed, shelf, settings);
+    if (!made.ok) return made;
+    const [first] = all;
+    if (!first) continue;
+    shared.push({
+      ...first,
+      needed,
+      at: Math.min(...all.map((each) => each.at)),
+      readyAt: Math.min(...all.map((each) => each.readyAt)),
+      parts: made.value.draws,
+      uses: all.flatMap((each) => each.uses),
+      shared: all.length > 1,
+    });
+  }
+  return ok([...single, ...shared]);
+}
+
+function withPart(parts: readonly MixDraw[], part: MixDraw): MixDraw[] {
+  const at = parts.findIndex((each) => each.materialId === part.materialId);
+  const before = parts[at];
+  return before
+    ? parts.with(at, { ...before, amount: sumTriples([before.amount, part.amount]) })
+    : [...parts, part];
+}
+
+function startsOf(schedule: Schedule): ReadonlyMap<StepId, number> {
+  const starts = new Map<StepId, number>();
+  for (const { of, startsAt } of schedule.rows) {
+    if (of.kind === 'step' && !starts.has(of.stepId)) starts.set(of.stepId, startsAt);
+  }
+  return starts;
+}

@@ -1,0 +1,35 @@
+import { Phrases } from './vocabulary';
+
+/** The words with which the parts of a line begin. */
+export const CLAUSES = [
+  'on',
+  'lightly on',
+  'never on',
+  'with',
+  'running',
+  'until',
+  'at most',
+  'hands-on',
+  'watching',
+  'free',
+  'by',
+  'then',
+  'covered',
+  'plain gloves',
+  'sterile gloves',
+  'makes',
+  'if',
+  'offer',
+  'phase',
+  'say',
+  'because',
+  'watch',
+  'note',
+] as const;
+export type Clause = (typeof CLAUSES)[number];
+
+export const CLAUSE_WORDS = new Phrases<Clause>();
+for (const clause of CLAUSES) CLAUSE_WORDS.add(clause, clause);
+CLAUSE_WORDS.add('lightly', 'lightly on');
+CLAUSE_WORDS.add('never', 'never on');
+CLAUSE_WORDS.add('using hands', 'hands-on');

@@ -1,0 +1,285 @@
+import type { ZoneSetting } from '../house/house';
+import { SETTING_KINDS, type SettingKind } from '../house/device';
+import type { MaterialId } from '../house/ids';
+import type { ZoneId } from '../zone/zones';
+import { listed, readMinutes, takeProduct } from './amounts';
+import { CLAUSE_WORDS, type Clause } from './clauseWords';
+import type { Cursor } from './cursor';
+import type { Said } from './parseStepLine';
+import { Phrases, type Vocabulary } from './vocabulary';
+
+type TakeClause = (cursor: Cursor, said: Said, words: Vocabulary, from: number) => void;
+
+const SETTINGS = new Phrases<SettingKind>();
+for (const kind of SETTING_KINDS) SETTINGS.add(kind.replaceAll('-', ' '), kind);
+
+/** How each part of a line is read, behind the word it begins with. */
+export const TAKE_CLAUSE: Readonly<Record<Clause, TakeClause>> = {
+  on: (cursor, said, words, from) => put(cursor, said, 'zones', takeZones(cursor, words), from),
+  'lightly on': (cursor, said, words, from) =>
+    put(cursor, said, 'lightly', takeZones(cursor, words), from),
+  'never on': (cursor, said, words, from) =>
+    put(cursor, said, 'never', takeZones(cursor, words), from),
+  with: takeWith,
+  running: (cursor, said, words, from) =>
+    put(cursor, said, 'running', takeList(cursor, words.devices, 'device'), from),
+  until: takeUntil,
+  'at most': (cursor, said, _words, from) => takeCap(cursor, said, from),
+  'hands-on': (cursor, said, _words, from) => put(cursor, said, 'hands', 'hands-on', from),
+  watching: (cursor, said, _words, from) => put(cursor, said, 'hands', 'watching', from),
+  free: (cursor, said, _words, from) => put(cursor, said, 'hands', 'free', from),
+  by: (cursor, said, _words, from) => {
+    const who = cursor.takeWord('assistant', 'therapist');
+    if (who) put(cursor, said, 'by', who.text === 'assistant' ? 'assistant' : 'therapist', from);
+    else cursor.fault(from, cursor.behind, 'By whom: the assistant or the therapist?');
+  },
+  then: takeRemoval,
+  covered: (cursor, said, _words, from) => put(cursor, said, 'covers', true, from),
+  'plain gloves': (cursor, said, _words, from) => put(cursor, said, 'gloves', 'plain', from),
+  'sterile gloves': (cursor, said, _words, from) => put(cursor, said, 'gloves', 'sterile', from),
+  makes: (cursor, said, words, from) =>
+    put(cursor, said, 'makes', takeList(cursor, words.mixes, 'mix'), from),
+  if: takeIf,
+  offer: (cursor, said, words, from) =>
+    put(cursor, said, 'offers', takeList(cursor, words.protocols, 'treatment'), from),
+  phase: (cursor, said, words, from) => {
+    const phase = cursor.takePhrase(words.phases)?.meanings[0]?.value;
+    if (phase) put(cursor, said, 'phase', phase, from);
+    else cursor.fault(from, cursor.behind, 'Which phase, such as cleanse, mask or protect?');
+  },
+  say: (cursor, said, _words, from) => takeText(cursor, said, 'say', from),
+  because: (cursor, said, _words, from) => takeText(cursor, said, 'why', from),
+  watch: (cursor, said, _words, from) => takeText(cursor, said, 'watch', from),
+  note: (cursor, said, _words, from) => takeText(cursor, said, 'note', from),
+};
+
+const NAMES = {
+  zones: 'where',
+  lightly: 'where to go lightly',
+  never: 'where never',
+  running: 'what runs along',
+  hands: 'whose hands',
+  by: 'by whom',
+  covers: 'what lies under it',
+  gloves: 'gloves',
+  makes: 'what is mixed',
+  offers: 'what may be offered',
+  phase: 'the phase',
+  tools: 'with what',
+  device: 'with which device',
+  until: 'until when',
+  capMinutes: 'the longest',
+  removal: 'how it comes off',
+  optional: 'whether it is done',
+  say: 'what to say',
+  why: 'why',
+  watch: 'what to watch',
+  note: 'note',
+} as const satisfies Partial<Record<keyof Said, string>>;
+
+/** Puts what was read into what is said, once. */
+function put<K extends keyof typeof NAMES>(
+  cursor: Cursor,
+  said: Said,
+  key: K,
+  value: Said[K] | undefined,
+  from: number,
+): void {
+  if (value === undefined) return;
+  if (said[key] !== undefined) {
+    cursor.fault(from, cursor.behind, `It is said twice ${NAMES[key]}.`);
+    return;
+  }
+  said[key] = value;
+  cursor.note(from, cursor.behind, NAMES[key]);
+}
+
+/** Names of a kind, with commas or "and" between them. */
+function takeList<T>(cursor: Cursor, phrases: Phrases<T>, noun: string): T[] | undefined {
+  const from = cursor.from;
+  const values: T[] = [];
+  for (;;) {
+    const found = cursor.takePhrase(phrases);
+    if (!found) break;
+    const [first, ...others] = found.meanings;
+    if (others.length > 0) {
+      cursor.fault(found.from, found.to, `${others.length + 1} things have this name.`);
+    } else if (first && !values.includes(first.value)) values.push(first.value);
+    const mark = cursor.mark;
+    if (!cursor.takeWord(',', 'and', '+')) break;
+    if (!cursor.sees(phrases)) {
+      /* Asked for all the same, so that what is begun can be completed. */
+      cursor.takePhrase(phrases);
+      if (!cursor.done) cursor.backTo(mark);
+      break;
+    }
+  }
+  if (values.length > 0) return values;
+  const typed = cursor.next;
+  cursor.fault(
+    from,
+    typed?.to ?? from,
+    typed ? `There is no ${noun} called “${typed.text}”.` : `Which ${noun}?`,
+  );
+  return undefined;
+}
+
+function takeZones(cursor: Cursor, words: Vocabulary): ZoneId[] | undefined {
+  const sets = takeList(cursor, words.zones, 'zone');
+  return sets && [...new Set(sets.flat())];
+}
+
+function takeWith(cursor: Cursor, said: Said, words: Vocabulary, from: number): void {
+  const device = cursor.takePhrase(words.devices);
+  const [meaning, another] = device?.meanings ?? [];
+  if (device && meaning) {
+    if (another) cursor.fault(device.from, device.to, 'Two devices have this name.');
+    const settings = takeSettings(cursor, words);
+    put(cursor, said, 'device', { deviceId: meaning.value, settings }, from);
+    return;
+  }
+  put(cursor, said, 'tools', takeList(cursor, words.tools, 'tool or device'), from);
+}
+
+/** `(face: depth 0.5, 2 passes; forehead: depth 0.25)` */
+function takeSettings(cursor: Cursor, words: Vocabulary): ZoneSetting[] {
+  const settings: ZoneSetting[] = [];
+  if (!cursor.takeWord('(')) return settings;
+  while (!cursor.done && !cursor.takeWord(')')) {
+    if (cursor.takeWord(';')) continue;
+    const from = cursor.from;
+    const zones = takeZones(cursor, words);
+    if (!zones) {
+      cursor.take();
+      continue;
+    }
+    if (!cursor.takeWord(':')) {
+      cursor.fault(from, cursor.behind, 'A colon comes between the zones and what is set there.');
+    }
+    settings.push(takeValues(cursor, zones));
+  }
+  return settings;
+}
+
+function takeValues(cursor: Cursor, zones: readonly ZoneId[]): ZoneSetting {
+  const values: { kind: SettingKind; value: number }[] = [];
+  let passes: number | undefined;
+  for (;;) {
+    const from = cursor.from;
+    const kind = cursor.takePhrase(SETTINGS)?.meanings[0]?.value;
+    const minus = cursor.takeWord('-') ? -1 : 1;
+    const number = cursor.next?.kind === 'number' ? cursor.take() : undefined;
+    const value = number && minus * Number(number.text.replace(',', '.'));
+    if (kind && value !== undefined) values.push({ kind, value });
+    else if (value !== undefined && cursor.takeWord('pass', 'passes')) passes = value;
+    else if (kind ?? value !== undefined) {
+      cursor.fault(
+        from,
+        cursor.behind,
+        `Say what is set and to how much: ${listed(SETTINGS.all().map(({ name }) => name))}.`,
+      );
+    }
+    if (!cursor.takeWord(',')) break;
+  }
+  return { zones, values, ...(passes !== undefined && { passes }) };
+}
+
+function takeUntil(cursor: Cursor, said: Said, _words: Vocabulary, from: number): void {
+  const quoted = cursor.takeQuoted();
+  const words =
+    quoted ??
+    cursor
+      .takeWords(
+        (at) => at.next?.kind === 'number' || at.next?.text === ',' || at.sees(CLAUSE_WORDS),
+      )
+      .text.join(' ');
+  if (words.trim() === '') cursor.fault(from, cursor.behind, 'Until what is seen or felt?');
+  else put(cursor, said, 'until', words.trim(), from);
+  const to = cursor.behind;
+  const capFrom = cursor.from;
+  cursor.takeWord(',');
+  const cap = cursor.takePhrase(CLAUSE_WORDS)?.meanings[0]?.value;
+  if (cap === 'at most') takeCap(cursor, said, capFrom);
+  else {
+    cursor.fault(from, to, 'An endpoint needs a cap: add at most so many min.');
+  }
+}
+
+function takeCap(cursor: Cursor, said: Said, from: number): void {
+  const minutes = readMinutes(cursor);
+  if (!minutes || minutes.least !== minutes.most) {
+    cursor.fault(from, cursor.behind, 'At most how many minutes? Such as: at most 3 min.');
+    return;
+  }
+  if (minutes.usual <= 0) cursor.fault(from, cursor.behind, 'A cap is above 0 minutes.');
+  else put(cursor, said, 'capMinutes', minutes.usual, from);
+}
+
+/** `then warm towel using 2 face towel and 500 ml water` */
+function takeRemoval(cursor: Cursor, said: Said, words: Vocabulary, from: number): void {
+  const how = cursor.takePhrase(words.removals)?.meanings[0]?.value;
+  if (!how) {
+    cursor.fault(
+      from,
+      cursor.next?.to ?? cursor.behind,
+      `How does it come off: ${listed(words.removals.all().map(({ name }) => name))}?`,
+    );
+    return;
+  }
+  let taking: { materialId: MaterialId; pieces: number } | undefined;
+  let waterMl: number | undefined;
+  if (cursor.takeWord('using')) {
+    do {
+      const number = cursor.next?.kind === 'number' ? cursor.take() : undefined;
+      const amount = number && Number(number.text.replace(',', '.'));
+      if (amount === undefined) {
+        cursor.fault(from, cursor.behind, 'Using how many of what, or how much water?');
+        break;
+      }
+      const mark = cursor.mark;
+      if (cursor.takeWord('ml') && cursor.takeWord('water')) {
+        waterMl = amount;
+        continue;
+      }
+      cursor.backTo(mark);
+      const source = takeProduct(cursor, words);
+      if (source?.kind === 'material') taking = { materialId: source.materialId, pieces: amount };
+      else if (source) cursor.fault(from, cursor.behind, 'A mix takes nothing off.');
+    } while (cursor.takeWord('and'));
+  }
+  put(
+    cursor,
+    said,
+    'removal',
+    { how, ...(taking && { taking }), ...(waterMl !== undefined && { waterMl }) },
+    from,
+  );
+}
+
+function takeIf(cursor: Cursor, said: Said, _words: Vocabulary, from: number): void {
+  const needed = cursor.takeWord('needed') !== undefined;
+  const when = cursor.takeQuoted() ?? (needed ? '' : undefined);
+  if (when === undefined) {
+    cursor.fault(from, cursor.behind, 'If what is seen? Put it in quotes, or say: if needed.');
+    return;
+  }
+  const leftOut = cursor.takeWord('usually') && cursor.takeWord('left');
+  if (leftOut) cursor.takeWord('-');
+  if (leftOut) cursor.takeWord('out');
+  else cursor.takeWord('done');
+  put(cursor, said, 'optional', { usually: leftOut ? 'left-out' : 'done', if: when.trim() }, from);
+}
+
+function takeText(
+  cursor: Cursor,
+  said: Said,
+  key: 'say' | 'why' | 'watch' | 'note',
+  from: number,
+): void {
+  const text = cursor.takeQuoted()?.trim();
+  if (text === undefined || text === '') {
+    cursor.fault(from, cursor.behind, 'Put the words in quotes.');
+    return;
+  }
+  put(cursor, said, key, text, from);
+}

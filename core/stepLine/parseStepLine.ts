@@ -1,0 +1,121 @@
+import type { Dose, Step } from '../house/house';
+import { TAKE_CLAUSE } from './clauses';
+import { CLAUSE_WORDS } from './clauseWords';
+import { Cursor, type LineFault, type Understood, type Wanted } from './cursor';
+import { takeAmounts, takeMinutes } from './amounts';
+import { plainText } from './tokens';
+import type { Vocabulary } from './vocabulary';
+
+/** What a line says about a step. What it does not say is as it was. */
+export type Said = {
+  -readonly [
+    K in
+      | 'action'
+      | 'phase'
+      | 'minutes'
+      | 'until'
+      | 'capMinutes'
+      | 'zones'
+      | 'lightly'
+      | 'never'
+      | 'tools'
+      | 'device'
+      | 'running'
+      | 'covers'
+      | 'removal'
+      | 'gloves'
+      | 'makes'
+      | 'optional'
+      | 'offers'
+      | 'hands'
+      | 'by'
+      | 'say'
+      | 'why'
+      | 'watch'
+      | 'note'
+  ]?: NonNullable<Step[K]>;
+} & {
+  name?: string;
+  doses: Omit<Dose, 'id' | 'option'>[];
+};
+
+/** A line as far as it was understood. */
+export interface ParsedLine {
+  /** done beside the step before it */
+  readonly beside: boolean;
+  readonly said: Said;
+  readonly understood: readonly Understood[];
+  readonly faults: readonly LineFault[];
+  readonly wanted: readonly Wanted[];
+}
+
+/**
+ * Reads a step as it is said: `cleanse 3 pumps cleansing milk on face, neck 2-3 min then warm towel`.
+ * What is done comes first, as a known action or a name in quotes; amounts, minutes and clauses follow
+ * in any order. Nothing is guessed: what could mean two things, or nothing, is a fault at its place.
+ * @see docs/step-line.md
+ */
+export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
+  const cursor = new Cursor(plainText(line));
+  const said: Said = { doses: [] };
+  const beside = cursor.takeWord('+') !== undefined;
+  takeWhat(cursor, said, words);
+  while (!cursor.done) {
+    if (cursor.takeWord(',', ';', 'and', '+', '.')) continue;
+    if (takeMinutes(cursor, said) || takeAmounts(cursor, said, words)) continue;
+    const clause = cursor.takePhrase(CLAUSE_WORDS);
+    const [meaning] = clause?.meanings ?? [];
+    if (clause && meaning) {
+      TAKE_CLAUSE[meaning.value](cursor, said, words, clause.from);
+      continue;
+    }
+    skip(cursor, words);
+  }
+  return {
+    beside,
+    said,
+    understood: cursor.understood,
+    faults: cursor.faults,
+    wanted: cursor.wanted,
+  };
+}
+
+function takeWhat(cursor: Cursor, said: Said, words: Vocabulary): void {
+  const action = cursor.takePhrase(words.actions);
+  const [meaning] = action?.meanings ?? [];
+  if (action && meaning) {
+    said.action = meaning.value;
+    cursor.note(action.from, action.to, meaning.name);
+  }
+  const from = cursor.from;
+  const name = cursor.takeQuoted();
+  if (name !== undefined && name.trim() !== '') {
+    said.name = name.trim();
+    cursor.note(from, cursor.behind, 'its name');
+  } else if (name !== undefined) {
+    cursor.fault(from, cursor.behind, 'A step needs a name.');
+  } else if (!action) {
+    cursor.fault(
+      from,
+      cursor.next?.to ?? from,
+      'Begin with what is done, such as cleanse or massage, or with a name in quotes.',
+    );
+  }
+}
+
+/** Words that nothing is made of, up to where something is understood again. */
+function skip(cursor: Cursor, words: Vocabulary): void {
+  const { from } = cursor;
+  do cursor.take();
+  while (
+    !cursor.done &&
+    cursor.next?.kind !== 'number' &&
+    !cursor.sees(CLAUSE_WORDS) &&
+    !cursor.sees(words.coats)
+  );
+  cursor.fault(
+    from,
+    cursor.behind,
+    'This is not understood here. Amounts begin with a number; other things with a word such as on, with, then or until.',
+  );
+}

@@ -1,0 +1,187 @@
+import type { Amount, Device, Material, Mix, Protocol, Source } from '../house/house';
+import { REMOVALS, TOOLS, type RemovalWay, type Tool } from '../house/protocol';
+import type { DeviceId, MixId, ProtocolId } from '../house/ids';
+import { ACTIONS, PHASES, type Action, type Phase } from '../protocol/actions';
+import type { CountedMeasure } from '../quantity/measures';
+import type { StatedUnit } from '../quantity/unit';
+import { ZONE_SETS } from '../zone/zoneSets';
+import { ZONE_IDS, zoneName, type ZoneId } from '../zone/zones';
+import { keyOf } from './tokens';
+
+/** What a unit word makes of the number before it. */
+export type UnitWord =
+  | { readonly how: 'measured'; readonly unit: StatedUnit }
+  | { readonly how: 'counted'; readonly measure: CountedMeasure }
+  | { readonly how: 'packs' }
+  | { readonly how: 'fingertip' }
+  | { readonly how: 'coat-weight' }
+  | { readonly how: 'named'; readonly name: string };
+
+/** Phrases and what they mean; a phrase may mean several things. */
+export class Phrases<T> {
+  readonly #meanings = new Map<string, { readonly name: string; readonly value: T }[]>();
+  #longest = 1;
+
+  /** Adds a meaning of `phrase`; `name` is how it is written. */
+  add(phrase: string, value: T, name = phrase): void {
+    const key = keyOf(phrase);
+    if (key === '') return;
+    const known = this.#meanings.get(key);
+    if (known) known.push({ name, value });
+    else this.#meanings.set(key, [{ name, value }]);
+    this.#longest = Math.max(this.#longest, key.split(' ').length);
+  }
+
+  /** The most words that a phrase has. */
+  get longest(): number {
+    return this.#longest;
+  }
+
+  meanings(key: string): readonly { readonly name: string; readonly value: T }[] {
+    return this.#meanings.get(key) ?? [];
+  }
+
+  /** Every phrase with its key, in the order of adding. */
+  all(): readonly { readonly key: string; readonly name: string; readonly value: T }[] {
+    return [...this.#meanings].flatMap(([key, meanings]) =>
+      meanings.map((meaning) => ({ key, ...meaning })),
+    );
+  }
+}
+
+/** Everything that a line may name. */
+export interface Vocabulary {
+  readonly actions: Phrases<Action>;
+  readonly phases: Phrases<Phase>;
+  readonly units: Phrases<UnitWord>;
+  readonly coats: Phrases<string>;
+  readonly products: Phrases<Source>;
+  readonly zones: Phrases<readonly ZoneId[]>;
+  readonly tools: Phrases<Tool>;
+  readonly devices: Phrases<DeviceId>;
+  readonly removals: Phrases<RemovalWay>;
+  readonly mixes: Phrases<MixId>;
+  readonly protocols: Phrases<ProtocolId>;
+  /** by the id of a material or mix */
+  readonly nameOf: (source: Source) => string | undefined;
+  /** how a bare number of a product is meant: pieces, or packs of single doses; nothing where it must be said */
+  readonly bareUnit: (source: Source) => UnitWord | undefined;
+}
+
+/** What of a house a line may name. */
+export interface Named {
+  readonly materials: readonly Material[];
+  readonly mixes: readonly Mix[];
+  readonly devices: readonly Device[];
+  readonly protocols: readonly Pick<Protocol, 'id' | 'name'>[];
+}
+
+const UNIT_WORDS: readonly [UnitWord, readonly string[]][] = [
+  [{ how: 'measured', unit: 'ml' }, ['ml', 'millilitres']],
+  [{ how: 'measured', unit: 'g' }, ['g', 'grams', 'gram']],
+  [{ how: 'measured', unit: 'piece' }, ['pieces', 'piece', 'pc']],
+  [{ how: 'measured', unit: 'tsp' }, ['tsp', 'teaspoons', 'teaspoon']],
+  [{ how: 'measured', unit: 'tbsp' }, ['tbsp', 'tablespoons', 'tablespoon']],
+  [{ how: 'measured', unit: 'us-fl-oz' }, ['fl oz', 'fluid ounces', 'fluid ounce']],
+  [{ how: 'measured', unit: 'oz' }, ['oz', 'ounces', 'ounce']],
+  [{ how: 'counted', measure: 'pump' }, ['pumps', 'pump']],
+  [{ how: 'counted', measure: 'drop' }, ['drops', 'drop']],
+  [{ how: 'counted', measure: 'dropper' }, ['droppers', 'dropper', 'dropperful', 'dropperfuls']],
+  [{ how: 'counted', measure: 'spray' }, ['sprays', 'spray']],
+  [{ how: 'counted', measure: 'spatula' }, ['spatulas', 'spatula']],
+  [
+    { how: 'packs' },
+    [
+      'packs',
+      'pack',
+      'sachets',
+      'sachet',
+      'ampoules',
+      'ampoule',
+      'capsules',
+      'capsule',
+      'sheets',
+      'sheet',
+    ],
+  ],
+  [{ how: 'fingertip' }, ['ftu', 'fingertip units', 'fingertip unit']],
+  [{ how: 'coat-weight' }, ['mg/cm2', 'mg/cm²']],
+];
+
+/** How each way of a number is written. */
+export function unitWritten(amount: Exclude<Amount, { how: 'coat' }>, one = false): string {
+  if (amount.how === 'named') return amount.name;
+  const found = UNIT_WORDS.find(([unit]) => {
+    switch (unit.how) {
+      case 'measured':
+        return amount.how === 'measured' && amount.unit === unit.unit;
+      case 'counted':
+        return amount.how === 'counted' && amount.measure === unit.measure;
+      default:
+        return amount.how === unit.how;
+    }
+  });
+  const [many, single] = found?.[1] ?? [];
+  return (
+    (one && amount.how !== 'measured' && amount.how !== 'coat-weight' ? single : many) ?? amount.how
+  );
+}
+
+const written = (word: string): string => word.replaceAll('-', ' ');
+
+/** Everything that can be named in a house: its shelf, devices and protocols, zones, actions, ways. */
+export function vocabularyOf({ materials, mixes, devices, protocols }: Named): Vocabulary {
+  const words: Omit<Vocabulary, 'nameOf' | 'bareUnit'> = {
+    actions: new Phrases(),
+    phases: new Phrases(),
+    units: new Phrases(),
+    coats: new Phrases(),
+    products: new Phrases(),
+    zones: new Phrases(),
+    tools: new Phrases(),
+    devices: new Phrases(),
+    removals: new Phrases(),
+    mixes: new Phrases(),
+    protocols: new Phrases(),
+  };
+  for (const action of ACTIONS) words.actions.add(action, action);
+  for (const phase of PHASES) words.phases.add(phase, phase, written(phase));
+  for (const [unit, names] of UNIT_WORDS) for (const name of names) words.units.add(name, unit);
+  for (const coat of ['thin', 'standard', 'generous']) words.coats.add(coat, coat);
+  const named = new Set<string>();
+  const coats = new Set<string>();
+  for (const material of materials) {
+    material.measures.named?.forEach(({ name }) => named.add(name));
+    material.measures.coats?.forEach(({ name }) => coats.add(name));
+    if (material.archivedOn !== undefined) continue;
+    words.products.add(material.name, { kind: 'material', materialId: material.id });
+  }
+  for (const name of named) words.units.add(name, { how: 'named', name });
+  for (const coat of coats) words.coats.add(coat, coat);
+  for (const mix of mixes) {
+    words.products.add(mix.name, { kind: 'mix', mixId: mix.id });
+    words.mixes.add(mix.name, mix.id);
+  }
+  for (const zone of ZONE_IDS) words.zones.add(zoneName(zone), [zone]);
+  for (const { name, zones } of ZONE_SETS) words.zones.add(name, zones);
+  words.zones.add('neck', ['neck-front'], 'neck front');
+  for (const tool of TOOLS) words.tools.add(tool, tool);
+  for (const device of devices) words.devices.add(device.name, device.id);
+  for (const way of REMOVALS) words.removals.add(written(way), way);
+  for (const protocol of protocols) words.protocols.add(protocol.name, protocol.id);
+
+  const names = new Map<string, string>([
+    ...materials.map((each): [string, string] => [each.id, each.name]),
+    ...mixes.map((each): [string, string] => [each.id, each.name]),
+  ]);
+  const bare = new Map<string, UnitWord>();
+  for (const { id, kind, unit } of materials) {
+    if (kind === 'single-dose') bare.set(id, { how: 'packs' });
+    else if (unit === 'piece') bare.set(id, { how: 'measured', unit: 'piece' });
+  }
+  return {
+    ...words,
+    bareUnit: (source) => (source.kind === 'material' ? bare.get(source.materialId) : undefined),
+    nameOf: (source) => names.get(source.kind === 'material' ? source.materialId : source.mixId),
+  };
+}

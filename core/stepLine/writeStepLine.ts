@@ -1,0 +1,134 @@
+import type { Amount, Source, Step, ZoneSetting } from '../house/house';
+import { gentleHands, sayableName } from './defaults';
+import { actionFacts } from '../protocol/actions';
+import type { Triple } from '../quantity/triple';
+import { zoneName, type ZoneId } from '../zone/zones';
+import { keyOf, quotedWords } from './tokens';
+import { unitWritten, type Vocabulary } from './vocabulary';
+
+const DECIMALS = 6;
+
+/**
+ * A step as the line that says it. Read again, the line gives the step as it was, apart from what no
+ * line says: where it stands, and which option it belongs to.
+ */
+export function writeStepLine(step: Step, words: Vocabulary, beside = false): string {
+  const { action, phase, until, capMinutes, device, removal, optional } = step;
+  const parts: (string | undefined)[] = [
+    beside ? '+' : undefined,
+    action,
+    step.name === sayableName(action) ? undefined : quotedWords(step.name),
+    step.doses
+      .map((dose) => `${dose.opening === 'fresh' ? '' : 'left-over '}${amountOf(dose, words)}`)
+      .join(' and '),
+    clause('on', zones(step.zones)),
+    clause('lightly on', zones(step.lightly)),
+    clause('never on', zones(step.never)),
+    clause('with', step.tools?.join(', ')),
+    device &&
+      `with ${words.devices.all().find(({ value }) => value === device.deviceId)?.name ?? ''}${settings(device.settings)}`,
+    clause('running', named(words.devices.all(), step.running)),
+    `${range(step.minutes.least, step.minutes.usual, step.minutes.most)} min`,
+    until === undefined ? undefined : `until ${quotedWords(until)}`,
+    capMinutes === undefined ? undefined : `at most ${number(capMinutes)} min`,
+    step.hands === gentleHands(action) ? undefined : step.hands,
+    step.by === 'assistant' ? 'by assistant' : undefined,
+    step.covers && 'covered',
+    removal &&
+      [
+        `then ${removal.how.replaceAll('-', ' ')}`,
+        removalUse(removal.taking, removal.waterMl, words),
+      ]
+        .filter(Boolean)
+        .join(' '),
+    step.gloves && `${step.gloves} gloves`,
+    clause('makes', named(words.mixes.all(), step.makes)),
+    optional &&
+      `if ${optional.if === '' ? 'needed' : quotedWords(optional.if)}${optional.usually === 'done' ? '' : ' usually left out'}`,
+    clause('offer', named(words.protocols.all(), step.offers)),
+    phase === undefined || (action !== undefined && phase === actionFacts(action).phase)
+      ? undefined
+      : `phase ${phase.replaceAll('-', ' ')}`,
+    quotedClause('say', step.say),
+    quotedClause('because', step.why),
+    quotedClause('watch', step.watch),
+    quotedClause('note', step.note),
+  ];
+  return parts.filter((part) => part !== undefined && part !== '').join(' ');
+}
+
+function clause(word: string, rest: string | undefined): string | undefined {
+  return rest === undefined || rest === '' ? undefined : `${word} ${rest}`;
+}
+
+function quotedClause(word: string, text: string | undefined): string | undefined {
+  return text === undefined || text === '' ? undefined : `${word} ${quotedWords(text)}`;
+}
+
+function zones(list: readonly ZoneId[] | undefined): string {
+  return (list ?? []).map(zoneName).join(', ');
+}
+
+function named(
+  known: readonly { readonly name: string; readonly value: string }[],
+  ids: readonly string[] | undefined,
+): string {
+  return (ids ?? [])
+    .flatMap((id) => known.find(({ value }) => value === id)?.name ?? [])
+    .join(', ');
+}
+
+function settings(list: readonly ZoneSetting[]): string {
+  if (list.length === 0) return '';
+  const each = list.map(({ zones: where, values, passes }) => {
+    const set = values.map(({ kind, value }) => `${kind.replaceAll('-', ' ')} ${number(value)}`);
+    if (passes !== undefined) set.push(`${passes} passes`);
+    return `${zones(where)}: ${set.join(', ')}`;
+  });
+  return ` (${each.join('; ')})`;
+}
+
+function removalUse(
+  taking: { readonly materialId: string; readonly pieces: number } | undefined,
+  waterMl: number | undefined,
+  words: Vocabulary,
+): string | undefined {
+  const uses = [
+    taking &&
+      `${number(taking.pieces)} ${product({ kind: 'material', materialId: taking.materialId as never }, words)}`,
+    waterMl === undefined ? undefined : `${number(waterMl)} ml water`,
+  ].filter(Boolean);
+  return uses.length === 0 ? undefined : `using ${uses.join(' and ')}`;
+}
+
+function amountOf(
+  { amount, source }: { readonly amount: Amount; readonly source: Source },
+  words: Vocabulary,
+): string {
+  const of = product(source, words);
+  if (amount.how === 'coat') return `${amount.coat} coat of ${of}`;
+  const triple: Triple = amount.how === 'coat-weight' ? amount.mgPerCm2 : amount.quantity;
+  const one = triple.high <= 1;
+  return `${range(triple.low, triple.usual, triple.high)} ${unitWritten(amount, one)} ${of}`;
+}
+
+/** The name of a product; in quotes where a line could take it for something else. */
+function product(source: Source, words: Vocabulary): string {
+  const name = words.nameOf(source) ?? '';
+  const same = words.products.meanings(keyOf(name));
+  const id = source.kind === 'material' ? source.materialId : source.mixId;
+  return same.length > 1 ? `${quotedWords(name)}#${id}` : quotedIfNeeded(name);
+}
+
+function quotedIfNeeded(name: string): string {
+  return /^[\p{L}\p{M}' -]+$/u.test(name) ? name : quotedWords(name);
+}
+
+function range(low: number, usual: number, high: number): string {
+  return low === usual && usual === high ? number(usual) : [low, usual, high].map(number).join('/');
+}
+
+function number(value: number): string {
+  const plain = String(value);
+  return plain.includes('e') ? value.toFixed(DECIMALS).replace(/\.?0+$/u, '') : plain;
+}

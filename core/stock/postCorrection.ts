@@ -1,0 +1,53 @@
+import { ok, type Outcome } from '../house/problem';
+import type { CorrectionEntry } from './entries';
+import { heldIn, moves, no, type Books, type Draft, type Posting } from './posting';
+import { sumExactly } from './stockTypes';
+
+/** The opposite of an earlier entry, as long as nothing of it has been taken since. */
+export function postCorrection(
+  entry: CorrectionEntry,
+  { material, stock, corrected = [], alreadyCorrected = false }: Books,
+  at: string,
+): Outcome<Posting> {
+  if (entry.note.trim() === '') {
+    return no('entry-invalid', entry, 'note', 'Say in a word why the entry is taken back.');
+  }
+  if (corrected.length === 0) {
+    return no('entry-invalid', entry, 'corrects', 'The entry that is taken back is not there.');
+  }
+  if (alreadyCorrected) {
+    return no('entry-invalid', entry, 'corrects', 'This entry has already been taken back.');
+  }
+  if (corrected.some((movement) => movement.kind === 'correction')) {
+    return no(
+      'entry-invalid',
+      entry,
+      'corrects',
+      'A correction is not taken back: enter anew what is right.',
+    );
+  }
+  const drafts: Draft[] = [];
+  const after = new Map<string, number>();
+  for (const { lotId, containerId, quantity } of corrected) {
+    const lot = stock.lots.find((each) => each.id === lotId);
+    const key = `${lotId}/${containerId ?? ''}`;
+    const held = after.get(key) ?? (lot && heldIn(lot, containerId)) ?? 0;
+    after.set(key, sumExactly([held, -quantity]));
+    drafts.push({ lotId, ...(containerId && { containerId }), quantity: -quantity });
+  }
+  if ([...after.values()].some((held) => held < 0)) {
+    return no(
+      'stock-short',
+      entry,
+      'corrects',
+      `Part of this ${material.name} has been taken since, so the entry cannot be taken back: count what is there instead.`,
+    );
+  }
+  return ok({
+    movements: moves(
+      entry,
+      at,
+      drafts.map((draft) => ({ ...draft, corrects: entry.corrects })),
+    ),
+  });
+}

@@ -1,0 +1,93 @@
+import { preferredPack } from '../house/packs';
+import { ok, type Outcome } from '../house/problem';
+import { dayOf } from './days';
+import type { CountEntry, TotalCountEntry } from './entries';
+import {
+  heldIn,
+  moves,
+  no,
+  unknownContainer,
+  unknownLot,
+  type Books,
+  type Draft,
+  type Posting,
+} from './posting';
+import { shelfState } from './shelfLife';
+import { asKept, onHandOf, sumExactly, type Lot } from './stockTypes';
+
+/** A count of containers: each difference between what was found and what was there. */
+export function postCount(
+  entry: CountEntry,
+  { material, stock }: Books,
+  at: string,
+): Outcome<Posting> {
+  const drafts: Draft[] = [];
+  const seen = new Set<string>();
+  for (const { lotId, containerId, quantity } of entry.found) {
+    const lot = stock.lots.find((each) => each.id === lotId);
+    if (!lot) return unknownLot(entry, material);
+    const held = heldIn(lot, containerId);
+    if (held === undefined) return unknownContainer(entry, material);
+    if (!(quantity >= 0)) {
+      return no('entry-invalid', entry, 'found', 'A count cannot be below 0.');
+    }
+    const key = `${lotId}/${containerId ?? ''}`;
+    if (seen.has(key)) {
+      return no('entry-invalid', entry, 'found', 'The same container is counted twice.');
+    }
+    seen.add(key);
+    drafts.push({ lotId, ...(containerId && { containerId }), quantity: asKept(quantity - held) });
+  }
+  if (drafts.length === 0) return no('entry-invalid', entry, 'found', 'Nothing was counted.');
+  return ok({ movements: moves(entry, at, drafts) });
+}
+
+/**
+ * A count of all there is of a material: what is missing goes from what would be used first, what is
+ * more lies in the newest lot, or in a new one where there is none.
+ * @see S5
+ */
+export function postTotalCount(
+  entry: TotalCountEntry,
+  { material, stock, now }: Books,
+  at: string,
+): Outcome<Posting> {
+  if (!(entry.quantity >= 0)) {
+    return no('entry-invalid', entry, 'quantity', 'A count cannot be below 0.');
+  }
+  const difference = sumExactly([entry.quantity, -onHandOf(stock)]);
+  const { open } = shelfState(material, stock, now);
+  if (difference >= 0) {
+    const newest = stock.lots.at(-1);
+    if (newest) {
+      return ok({ movements: moves(entry, at, [{ lotId: newest.id, quantity: difference }]) });
+    }
+    const { id, content } = preferredPack(material);
+    const lot: Lot = {
+      id: entry.lotId,
+      materialId: material.id,
+      code: '',
+      packId: id,
+      content: asKept(content),
+      deliveredOn: dayOf(new Date(at)),
+    };
+    return ok({ lot, movements: moves(entry, at, [{ lotId: lot.id, quantity: difference }]) });
+  }
+  const drafts: Draft[] = [];
+  let missing = -difference;
+  const parts = [
+    ...open.map(({ lot, containerId, remaining }) => ({
+      lotId: lot.id,
+      containerId,
+      held: remaining,
+    })),
+    ...stock.lots.map((lot) => ({ lotId: lot.id, containerId: undefined, held: lot.sealed })),
+  ];
+  for (const { lotId, containerId, held } of parts) {
+    const quantity = Math.min(missing, held);
+    if (quantity <= 0) continue;
+    drafts.push({ lotId, ...(containerId && { containerId }), quantity: -quantity });
+    missing = asKept(missing - quantity);
+  }
+  return ok({ movements: moves(entry, at, drafts) });
+}

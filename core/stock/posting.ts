@@ -1,0 +1,122 @@
+import type { BoughtMaterial } from '../house/house';
+import { asId, type ContainerId } from '../house/ids';
+import { fail, type Outcome, type ProblemCode } from '../house/problem';
+import { dayOf } from './days';
+import type { StockEntry } from './entries';
+import { asKept, type Lot, type LotOnHand, type MaterialStock, type Movement } from './stockTypes';
+
+/** What an entry adds to the ledger. */
+export interface Posting {
+  /** a lot that comes with the entry */
+  readonly lot?: Lot;
+  readonly movements: readonly Movement[];
+}
+
+/** What an entry is posted against. */
+export interface Books {
+  readonly material: BoughtMaterial;
+  readonly stock: MaterialStock;
+  readonly now: Date;
+  /** of a correction: the movements of the entry that it takes back */
+  readonly corrected?: readonly Movement[];
+  /** of a correction: the entry is already taken back */
+  readonly alreadyCorrected?: boolean;
+}
+
+/** A movement before its entry gives it an id and a moment. */
+export type Draft = Pick<Movement, 'lotId' | 'containerId' | 'quantity'> &
+  Partial<Pick<Movement, 'kind' | 'reason' | 'corrects'>>;
+
+/** The two sides of opening: out of what is sealed, into the container. */
+export function opened(lot: LotOnHand, containerId: ContainerId, content = lot.content): Draft[] {
+  return [
+    { kind: 'opening', lotId: lot.id, quantity: -content },
+    { kind: 'opening', lotId: lot.id, containerId, quantity: content },
+  ];
+}
+
+/** The movements of an entry, numbered, at one moment to the second. */
+export function moves(entry: StockEntry, at: string, drafts: readonly Draft[]): Movement[] {
+  const kind = entry.kind === 'total-count' ? 'count' : entry.kind;
+  const second = `${new Date(at).toISOString().slice(0, 19)}Z`;
+  return drafts.map((draft, line) => ({
+    entryId: entry.id,
+    line,
+    kind,
+    at: second,
+    materialId: entry.materialId,
+    ...draft,
+    ...(entry.note !== undefined && entry.note !== '' && { note: entry.note }),
+  }));
+}
+
+/** The id of the n-th container that an entry opens. */
+export function containerOf(entry: StockEntry, number: number): ContainerId {
+  return asId(`${entry.id}-${number}`);
+}
+
+/** What a container holds, or what is sealed; nothing for a container that is not open. */
+export function heldIn(lot: LotOnHand, containerId: ContainerId | undefined): number | undefined {
+  if (containerId === undefined) return lot.sealed;
+  return lot.open.find((container) => container.id === containerId)?.remaining;
+}
+
+/** True when a whole container is still sealed. */
+export function holdsOne(lot: LotOnHand): boolean {
+  return lot.sealed >= lot.content;
+}
+
+/** True when a lot is past its date. */
+export function isOver(lot: Lot, today: string): boolean {
+  return lot.expiresOn !== undefined && lot.expiresOn < today;
+}
+
+/** Refuses what would have happened before the lot came. */
+export function beforeDelivery(
+  entry: StockEntry,
+  at: string,
+  lot: Lot,
+): Outcome<never> | undefined {
+  return dayOf(new Date(at)) < lot.deliveredOn
+    ? no('day-invalid', entry, 'at', `The lot came on ${lot.deliveredOn}: this cannot be before.`)
+    : undefined;
+}
+
+/** Refuses to take more than there is. */
+export function short(
+  entry: StockEntry,
+  { name, unit }: BoughtMaterial,
+  held: number,
+): Outcome<never> {
+  return no(
+    'stock-short',
+    entry,
+    'quantity',
+    `Only ${asKept(held)} ${unit === 'piece' ? 'pieces' : unit} of ${name} are there: count the shelf if there is more.`,
+  );
+}
+
+/** Refuses a lot that holds nothing. */
+export function unknownLot(entry: StockEntry, { name }: BoughtMaterial): Outcome<never> {
+  return no(
+    'lot-unknown',
+    entry,
+    'lotId',
+    `This lot of ${name} is used up or was never delivered.`,
+  );
+}
+
+/** Refuses a container that is not open. */
+export function unknownContainer(entry: StockEntry, { name }: BoughtMaterial): Outcome<never> {
+  return no('lot-unknown', entry, 'containerId', `This container of ${name} is empty or not open.`);
+}
+
+/** Refuses an entry at one of its fields. */
+export function no(
+  code: ProblemCode,
+  entry: StockEntry,
+  field: string,
+  message: string,
+): Outcome<never> {
+  return fail(code, message, { materialId: entry.materialId, field });
+}

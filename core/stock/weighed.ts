@@ -1,0 +1,44 @@
+import { fail, type Outcome, type Where } from '../house/problem';
+import { convertUnit, type Dense } from '../quantity/density';
+import { exactly } from '../quantity/triple';
+import type { BaseUnit } from '../quantity/unit';
+import { asKept } from './stockTypes';
+
+/**
+ * What is in a container by its weight: gross - tare, and over the density where it is kept in ml.
+ * @param grossG what the scale says with the container on it
+ * @param tareG the container alone, with its lid
+ * @param pieceG of one piece, for what is kept in pieces
+ * @returns the quantity in `unit`, >= 0; a problem for less than the tare or a missing density
+ * @see Q2
+ */
+export function weighedQuantity(
+  { grossG, tareG, pieceG }: { grossG: number; tareG: number; pieceG?: number },
+  unit: BaseUnit,
+  thing: Dense,
+  where: Where,
+): Outcome<number> {
+  if (!(grossG >= tareG) || tareG < 0) {
+    return fail(
+      'stock-invalid',
+      `${thing.name} weighs less than its empty container (${tareG} g): check what lies on the scale.`,
+      { ...where, field: 'gross' },
+    );
+  }
+  const netG = grossG - tareG;
+  if (unit === 'piece') {
+    if (pieceG === undefined || !(pieceG > 0)) {
+      return fail(
+        'unit-mismatch',
+        `Pieces of ${thing.name} are counted by weight only when one piece has been weighed.`,
+        {
+          ...where,
+          field: 'piece',
+        },
+      );
+    }
+    return { ok: true, value: Math.round(netG / pieceG) };
+  }
+  const net = convertUnit(exactly(netG), 'g', unit, thing, where);
+  return net.ok ? { ok: true, value: asKept(net.value.usual) } : net;
+}

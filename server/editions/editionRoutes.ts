@@ -1,0 +1,59 @@
+import { Router } from 'express';
+import type { Sequelize } from 'sequelize';
+import { unversioned, withoutVersions, type Publishing } from '@bienestar/contract/api';
+import { problemFaults } from '@bienestar/contract/problemFaults';
+import { SCHEMAS } from '@bienestar/contract/rules';
+import { indexHouse } from '@bienestar/core/house/houseIndex';
+import { editionFrom } from '@bienestar/core/protocol/publish';
+import { publishFaults } from '@bienestar/core/protocol/publishFaults';
+import { checkedInput } from '../aggregates/checkInput';
+import type { Stores } from '../house/stores';
+import { readHouse } from '../house/wholeHouse';
+import { invalidInput, notFound, staleWrite } from '../http/problems';
+
+/**
+ * The routes of published editions.
+ * - `GET /:protocolId/:number` one edition with all that is in it; 404.
+ * - `POST /` with `{ protocolId, version, note }` publishes the draft that was read, 201 with the
+ *   edition; 400 without a note or with what must be put right first, 404, 409 when the draft has changed since.
+ */
+export function editionRoutes(stores: Stores, sequelize: Sequelize): Router {
+  const router = Router();
+
+  router.get('/:protocolId/:number', async (request, response) => {
+    const { protocolId, number } = request.params;
+    const found = await sequelize.transaction((tx) =>
+      stores.editions.find(protocolId, Number(number), tx),
+    );
+    if (!found) throw notFound('edition', `${protocolId} ${number}`);
+    response.json(found);
+  });
+
+  router.post('/', async (request, response) => {
+    const { protocolId, version, note } = checkedInput<Publishing>(
+      SCHEMAS.publishing,
+      request.body,
+    );
+    const published = await sequelize.transaction(async (tx) => {
+      const draft = await stores.protocols.find(protocolId, tx);
+      if (!draft) throw notFound('protocol', protocolId);
+      if (draft.version !== version) throw staleWrite('protocol', draft, request.body);
+      const house = await readHouse(stores, sequelize, tx);
+      if (!house) throw notFound('protocol', protocolId);
+      const plain = withoutVersions(house);
+      const faults = publishFaults(unversioned(draft), plain);
+      if (faults.length > 0) throw invalidInput(problemFaults(faults));
+      const made = editionFrom(unversioned(draft), indexHouse(plain), {
+        number: (await stores.editions.newest(protocolId, tx)) + 1,
+        publishedAt: `${new Date().toISOString().slice(0, 19)}Z`,
+        note,
+      });
+      if (!made.ok) throw invalidInput(problemFaults(made.problems));
+      await stores.editions.insert([made.value], tx);
+      return made.value;
+    });
+    response.status(201).json(published);
+  });
+
+  return router;
+}

@@ -1,0 +1,117 @@
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import type { EditionHead } from '@bienestar/contract/api';
+import { referencesOfMix, referencesOfWriting } from '@bienestar/contract/references';
+import type { Edition } from '@bienestar/core/house/edition';
+import type { Mix, Protocol } from '@bienestar/core/house/house';
+import { asId, type ProtocolId } from '@bienestar/core/house/ids';
+import { usesRows } from '../aggregates/documentStore';
+import { fromJson } from '../db/optional';
+import { rowsOf, table } from '../db/tables';
+
+interface EditionRow {
+  readonly protocolId: string;
+  readonly number: number;
+  readonly ordinal?: number;
+  readonly publishedAt: Date;
+  readonly note: string;
+  readonly body: Body | string;
+}
+
+interface Body {
+  readonly protocol: Protocol;
+  readonly mixes: readonly Mix[];
+}
+
+/** Published editions: they are added and read, and never changed. */
+export interface EditionStore {
+  readonly all: (tx: Transaction) => Promise<Edition[]>;
+  readonly heads: (tx: Transaction) => Promise<EditionHead[]>;
+  /** those that services are worked by */
+  readonly inUse: (tx: Transaction) => Promise<Edition[]>;
+  readonly find: (
+    protocolId: string,
+    number: number,
+    tx: Transaction,
+  ) => Promise<Edition | undefined>;
+  /** the number of the newest edition of a protocol, 0 when there is none; others who publish it wait */
+  readonly newest: (protocolId: string, tx: Transaction) => Promise<number>;
+  readonly insert: (editions: readonly Edition[], tx: Transaction) => Promise<void>;
+  readonly removeAll: (tx: Transaction) => Promise<void>;
+}
+
+/** The editions in one database. */
+export function editionStore(sequelize: Sequelize): EditionStore {
+  const editions = table<EditionRow>(sequelize, 'editions');
+  const uses = table<Record<string, string | number>>(sequelize, 'uses');
+  return {
+    all: async (tx) => (await rowsOf(editions, ['ordinal'], tx)).map(editionOf),
+    heads: async (tx) => {
+      const rows = await editions.findAll({
+        raw: true,
+        attributes: ['protocolId', 'number', 'publishedAt', 'note'],
+        order: ['ordinal'],
+        transaction: tx,
+      });
+      return (rows as unknown as EditionRow[]).map(headOf);
+    },
+    inUse: async (tx) => {
+      const rows = await sequelize.query<Record<keyof EditionRow, never>>(
+        `SELECT e.protocol_id AS protocolId, e.number, e.published_at AS publishedAt, e.note, e.body
+         FROM editions e WHERE (e.protocol_id, e.number) IN
+           (SELECT protocol_id, edition FROM services WHERE edition IS NOT NULL)
+         ORDER BY e.ordinal`,
+        { type: QueryTypes.SELECT, transaction: tx },
+      );
+      return rows.map(editionOf);
+    },
+    find: async (protocolId, number, tx) => {
+      const where = { protocolId, number: String(number) };
+      const [row] = await rowsOf(editions, ['number'], tx, where);
+      return row && editionOf(row);
+    },
+    newest: async (protocolId, tx) => {
+      const [row] = await sequelize.query<{ newest: number | null }>(
+        'SELECT MAX(number) AS newest FROM editions WHERE protocol_id = :protocolId FOR UPDATE',
+        { type: QueryTypes.SELECT, replacements: { protocolId }, transaction: tx },
+      );
+      return row?.newest ?? 0;
+    },
+    insert: async (added, tx) => {
+      if (added.length === 0) return;
+      const rows = added.map(({ protocol, mixes, publishedAt, ...head }) => ({
+        ...head,
+        publishedAt: new Date(publishedAt),
+        body: { protocol, mixes },
+      }));
+      await editions.bulkCreate(rows, { transaction: tx });
+      const used = added.flatMap((edition) =>
+        usesRows([
+          ...referencesOfWriting(edition.protocol),
+          ...edition.mixes.flatMap(referencesOfMix),
+        ]).flatMap((row): Record<string, string | number>[] =>
+          /* Its mixes are kept with it: only what lies on the shelf must stay. */
+          row.materialId !== undefined || row.deviceId !== undefined
+            ? [{ byEditionOf: edition.protocolId, byEditionNumber: edition.number, ...row }]
+            : [],
+        ),
+      );
+      if (used.length > 0) await uses.bulkCreate(used, { transaction: tx });
+    },
+    removeAll: async (tx) => {
+      await editions.destroy({ where: {}, transaction: tx });
+    },
+  };
+}
+
+function editionOf(row: EditionRow): Edition {
+  return { ...headOf(row), ...fromJson<Body>(row.body) };
+}
+
+function headOf({ protocolId, number, publishedAt, note }: EditionRow): EditionHead {
+  return {
+    protocolId: asId<ProtocolId>(protocolId),
+    number,
+    publishedAt: `${new Date(publishedAt).toISOString().slice(0, 19)}Z`,
+    note,
+  };
+}

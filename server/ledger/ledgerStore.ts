@@ -1,0 +1,204 @@
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { asId } from '@bienestar/core/house/ids';
+import type { Balance } from '@bienestar/core/stock/ledger';
+import type { Lot, Movement } from '@bienestar/core/stock/stockTypes';
+import { orNull, present } from '../db/optional';
+import { rowsOf, table } from '../db/tables';
+
+interface LotRow {
+  readonly id: string;
+  readonly ordinal?: number;
+  readonly materialId: string;
+  readonly code: string;
+  readonly packId: string | null;
+  readonly content: number;
+  readonly deliveredOn: string;
+  readonly expiresOn: string | null;
+  readonly paidMinor: number | null;
+}
+
+interface MovementRow {
+  readonly ordinal?: number;
+  readonly entryId: string;
+  readonly line: number;
+  readonly kind: Movement['kind'];
+  readonly at: Date | string;
+  readonly materialId: string;
+  readonly lotId: string;
+  /** empty for what is sealed */
+  readonly containerId: string;
+  readonly quantity: number;
+  readonly reason: Movement['reason'] | null;
+  readonly corrects: string | null;
+  readonly note: string | null;
+}
+
+interface BalanceRow {
+  readonly lotId: string;
+  readonly containerId: string;
+  readonly quantity: number;
+  readonly firstAt: Date;
+}
+
+/** A movement with its place in the ledger. */
+interface Entered {
+  readonly ordinal: number;
+  readonly movement: Movement;
+}
+
+/** Reads the ledger and adds to it, inside the caller's transaction. Nothing in it is ever changed. */
+export interface LedgerStore {
+  /** keeps others from entering anything for a material until the transaction ends */
+  readonly hold: (materialId: string, tx: Transaction) => Promise<void>;
+  /** sums that are not 0, of one material or of all */
+  readonly balances: (tx: Transaction, materialId?: string) => Promise<Balance[]>;
+  readonly lots: (ids: readonly string[], tx: Transaction) => Promise<Lot[]>;
+  readonly entry: (entryId: string, tx: Transaction) => Promise<Movement[]>;
+  readonly isCorrected: (entryId: string, tx: Transaction) => Promise<boolean>;
+  /** the newest first, those entered before the ordinal */
+  readonly page: (
+    materialId: string,
+    before: number | undefined,
+    most: number,
+    tx: Transaction,
+  ) => Promise<Entered[]>;
+  readonly allLots: (tx: Transaction) => Promise<Lot[]>;
+  readonly allMovements: (tx: Transaction) => Promise<Movement[]>;
+  readonly append: (
+    lots: readonly Lot[],
+    movements: readonly Movement[],
+    tx: Transaction,
+  ) => Promise<void>;
+  readonly removeAll: (tx: Transaction) => Promise<void>;
+}
+
+/** Rows written by one statement: far below what MariaDB takes in one packet. */
+const ROWS_AT_ONCE = 5_000;
+
+const BALANCES = `SELECT lot_id AS lotId, container_id AS containerId, SUM(quantity) AS quantity,
+  MIN(at) AS firstAt FROM movements`;
+const BY_CONTAINER = 'GROUP BY material_id, lot_id, container_id HAVING SUM(quantity) <> 0';
+
+/** The ledger in the database. */
+export function ledgerStore(sequelize: Sequelize): LedgerStore {
+  const lots = table<LotRow>(sequelize, 'lots');
+  const movements = table<MovementRow>(sequelize, 'movements');
+  const select = <Row extends object>(
+    sql: string,
+    replacements: Record<string, unknown>,
+    tx: Transaction,
+  ): Promise<Row[]> =>
+    sequelize.query<Row>(sql, { type: QueryTypes.SELECT, replacements, transaction: tx });
+
+  return {
+    hold: async (materialId, tx) => {
+      await select(
+        'SELECT id FROM materials WHERE id = :materialId FOR UPDATE',
+        { materialId },
+        tx,
+      );
+    },
+    balances: async (tx, materialId) => {
+      const rows = await select<BalanceRow>(
+        materialId === undefined
+          ? `${BALANCES} ${BY_CONTAINER}`
+          : `${BALANCES} WHERE material_id = :materialId ${BY_CONTAINER}`,
+        { materialId },
+        tx,
+      );
+      return rows.map(({ lotId, containerId, quantity, firstAt }) => ({
+        lotId: asId(lotId),
+        ...(containerId !== '' && { containerId: asId(containerId) }),
+        quantity,
+        firstAt: toSecond(firstAt),
+      }));
+    },
+    lots: async (ids, tx) =>
+      ids.length === 0 ? [] : (await rowsOf<LotRow>(lots, ['ordinal'], tx, { id: ids })).map(lotOf),
+    entry: async (entryId, tx) =>
+      (await rowsOf<MovementRow>(movements, ['line'], tx, { entryId })).map(movementOf),
+    isCorrected: async (entryId, tx) =>
+      (await select('SELECT 1 FROM movements WHERE corrects = :entryId LIMIT 1', { entryId }, tx))
+        .length > 0,
+    page: async (materialId, before, most, tx) => {
+      const rows = await select<MovementRow & { readonly ordinal: number }>(
+        `SELECT ordinal, entry_id AS entryId, line, kind, at, material_id AS materialId,
+           lot_id AS lotId, container_id AS containerId, quantity, reason, corrects, note
+         FROM movements WHERE material_id = :materialId ${before === undefined ? '' : 'AND ordinal < :before'}
+         ORDER BY ordinal DESC LIMIT :most`,
+        { materialId, before, most },
+        tx,
+      );
+      return rows.map((row) => ({ ordinal: row.ordinal, movement: movementOf(row) }));
+    },
+    allLots: async (tx) => (await rowsOf<LotRow>(lots, ['ordinal'], tx)).map(lotOf),
+    allMovements: async (tx) =>
+      (await rowsOf<MovementRow>(movements, ['ordinal'], tx)).map(movementOf),
+    append: async (newLots, newMovements, tx) => {
+      for (let at = 0; at < newLots.length; at += ROWS_AT_ONCE) {
+        const rows = newLots.slice(at, at + ROWS_AT_ONCE).map(lotRow);
+        await lots.bulkCreate(rows, { transaction: tx });
+      }
+      for (let at = 0; at < newMovements.length; at += ROWS_AT_ONCE) {
+        const rows = newMovements.slice(at, at + ROWS_AT_ONCE).map(movementRow);
+        await movements.bulkCreate(rows, { transaction: tx });
+      }
+    },
+    removeAll: async (tx) => {
+      await movements.destroy({ where: {}, transaction: tx });
+      await lots.destroy({ where: {}, transaction: tx });
+    },
+  };
+}
+
+function lotRow(lot: Lot): LotRow {
+  return {
+    ...lot,
+    packId: orNull(lot.packId),
+    expiresOn: orNull(lot.expiresOn),
+    paidMinor: orNull(lot.paidMinor),
+  };
+}
+
+function lotOf({ ordinal: _ordinal, packId, expiresOn, paidMinor, ...row }: LotRow): Lot {
+  return {
+    ...row,
+    id: asId(row.id),
+    materialId: asId(row.materialId),
+    ...(packId !== null && { packId: asId<NonNullable<Lot['packId']>>(packId) }),
+    ...present({ expiresOn, paidMinor }),
+  };
+}
+
+function movementRow(movement: Movement): MovementRow {
+  return {
+    ...movement,
+    containerId: movement.containerId ?? '',
+    reason: orNull(movement.reason),
+    corrects: orNull(movement.corrects),
+    note: orNull(movement.note),
+  };
+}
+
+function movementOf(row: MovementRow): Movement {
+  const { entryId, line, kind, at, materialId, lotId, containerId, quantity, corrects } = row;
+  return {
+    entryId: asId(entryId),
+    line,
+    kind,
+    at: toSecond(at),
+    materialId: asId(materialId),
+    lotId: asId(lotId),
+    ...(containerId !== '' && {
+      containerId: asId<NonNullable<Movement['containerId']>>(containerId),
+    }),
+    quantity,
+    ...present({ reason: row.reason }),
+    ...(corrects !== null && { corrects: asId<Movement['entryId']>(corrects) }),
+    ...present({ note: row.note }),
+  };
+}
+
+function toSecond(at: Date | string): string {
+  return `${new Date(at).toISOString().slice(0, 19)}Z`;
+}

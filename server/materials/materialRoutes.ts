@@ -1,0 +1,108 @@
+import { Router } from 'express';
+import type { Sequelize } from 'sequelize';
+import type { MaterialBatch, Versioned } from '@bienestar/contract/api';
+import { AGGREGATES } from '@bienestar/contract/rules';
+import type { Fault } from '@bienestar/contract/check';
+import type { Material } from '@bienestar/core/house/house';
+import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
+import type { Store } from '../aggregates/store';
+import { invalidInput, notFound, Refusal, staleWrite } from '../http/problems';
+import { notingPrices, type PriceStore } from '../prices/priceStore';
+
+const MOST_AT_ONCE = 5_000;
+
+/**
+ * The routes of materials beyond those of every aggregate.
+ * - `PUT /` with `materials`, each with the `version` read, and `from` (`hand` or `price-list`): all
+ *   of them or none; 400 with faults under `/materials/n`, 409 with both sides of the first that
+ *   somebody else changed. Answers them with their new versions.
+ * - `GET /:id/prices` what its packs cost from day to day, oldest first; 404.
+ */
+export function materialRoutes(
+  materials: Store<Material>,
+  prices: PriceStore,
+  sequelize: Sequelize,
+): Router {
+  const { schema, noun, references } = AGGREGATES.materials;
+  const router = Router();
+
+  router.put('/', async (request, response) => {
+    const batch = batchFrom(request.body);
+    const writes = batch.materials.map((input, at) => {
+      const { value, version } = within(at, () => takeVersion(input));
+      return { value: within(at, () => checkedInput(schema, value)), version };
+    });
+    const store = notingPrices(materials, prices, batch.from);
+    const saved = await sequelize.transaction(async (tx) => {
+      const answers: Versioned<Material>[] = [];
+      for (const [at, { value, version }] of writes.entries()) {
+        await within(at, () => checkReferences(sequelize, references(value), tx));
+        if (!(await store.replace(value, version, tx))) {
+          const current = await store.find(value.id, tx);
+          if (!current) throw notFound(noun, value.id);
+          throw staleWrite(noun, current, batch.materials[at]);
+        }
+        answers.push({ ...value, version: version + 1 });
+      }
+      return answers;
+    });
+    response.json(saved);
+  });
+
+  router.get('/:id/prices', async (request, response) => {
+    const { id } = request.params;
+    const points = await sequelize.transaction(async (tx) => {
+      if (!(await materials.find(id, tx))) throw notFound(noun, id);
+      return prices.all(tx, id);
+    });
+    response.json(points);
+  });
+
+  return router;
+}
+
+function batchFrom(body: unknown): Pick<MaterialBatch, 'from'> & {
+  readonly materials: readonly unknown[];
+} {
+  const { materials, from } = (body ?? {}) as Partial<Record<keyof MaterialBatch, unknown>>;
+  const faults: Fault[] = [];
+  if (!Array.isArray(materials) || materials.length === 0 || materials.length > MOST_AT_ONCE) {
+    faults.push({
+      pointer: '/materials',
+      code: 'array.base',
+      message: `This must be a list of 1 to ${MOST_AT_ONCE} materials.`,
+    });
+  }
+  if (from !== 'hand' && from !== 'price-list') {
+    faults.push({
+      pointer: '/from',
+      code: 'any.only',
+      message: 'Choose one of: hand, price-list.',
+    });
+  }
+  if (faults.length > 0) throw invalidInput(faults);
+  return { materials: materials as readonly unknown[], from: from as MaterialBatch['from'] };
+}
+
+/** Runs `make`; the faults it throws are those of one material of the batch. */
+function within<T>(at: number, make: () => T): T {
+  const placed = (error: unknown): unknown =>
+    error instanceof Refusal && error.extra.errors
+      ? invalidInput(
+          error.extra.errors.map((fault) => ({
+            ...fault,
+            pointer: `/materials/${at}${fault.pointer}`,
+          })),
+        )
+      : error;
+  try {
+    const made = make();
+    return made instanceof Promise
+      ? (made.catch((error: unknown) => {
+          throw placed(error);
+        }) as T)
+      : made;
+  } catch (error) {
+    throw placed(error);
+  }
+}

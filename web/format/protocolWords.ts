@@ -1,0 +1,103 @@
+import type { Client } from '@bienestar/core/house/client';
+import type {
+  CautionLevel,
+  Choice,
+  ChoosingBy,
+  Lasting,
+  RemovalWay,
+  Step,
+  ZoneSetting,
+} from '@bienestar/core/house/house';
+import { zoneName } from '@bienestar/core/zone/zones';
+import { number } from './figures';
+
+/** A word of the vocabulary as it is read: "visible-capillaries" is "visible capillaries". */
+export function spoken(word: string): string {
+  return word.replaceAll('-', ' ');
+}
+
+export const CHOOSING_WORDS: Record<ChoosingBy, string> = {
+  'skin-type': 'skin type',
+  phototype: 'phototype',
+  condition: 'what is seen',
+  'visit-kind': 'first or later visit',
+  'day-time': 'day or evening',
+  season: 'season',
+  couch: 'decided at the couch',
+};
+
+export const LEVEL_WORDS: Record<CautionLevel, string> = {
+  stop: 'Stop',
+  refer: 'Refer',
+  'take-care': 'Take care',
+};
+
+/** How something comes off, in a line. */
+export function removalWords(
+  { how, taking, waterMl }: NonNullable<Step['removal']>,
+  nameOf: (id: string) => string | undefined,
+): string {
+  const uses = [
+    taking && `${number(taking.pieces)} ${nameOf(taking.materialId) ?? 'pieces'}`,
+    waterMl === undefined ? undefined : `${number(waterMl)} ml water`,
+  ].filter((each) => each !== undefined);
+  return [REMOVAL_WORDS[how], ...uses].join(', ');
+}
+
+export const REMOVAL_WORDS: Record<RemovalWay, string> = {
+  'warm-water': 'warm water',
+  'cool-water': 'cool water',
+  'warm-towel': 'warm towel',
+  'cool-towel': 'cool towel',
+  sponges: 'sponges',
+  spatula: 'spatula',
+  tissue: 'tissue',
+  'peel-away': 'peels away',
+  shower: 'shower',
+  'stays-on': 'stays on',
+};
+
+/** Settings of a device in a line: "cheeks: depth 0.5 mm, 2 passes". */
+export function settingWords(
+  { zones, values, passes }: ZoneSetting,
+  unitOf: (kind: string) => string,
+): string {
+  const set = values.map(({ kind, value }) =>
+    `${spoken(kind)} ${number(value)} ${unitOf(kind)}`.trim(),
+  );
+  if (passes !== undefined) set.push(passes === 1 ? '1 pass' : `${passes} passes`);
+  return `${zones.map(zoneName).join(', ')}: ${set.join(', ')}`;
+}
+
+/** For whom an option is, in a line. */
+export function optionWords(choice: Choice, optionId: string | undefined): string {
+  const option = choice.options.find(({ id }) => id === optionId);
+  if (!option) return choice.name;
+  const whom =
+    choice.by === 'couch'
+      ? option === choice.options[0]
+        ? 'usual'
+        : ''
+      : option.for.length === 0
+        ? 'anybody else'
+        : option.for.map(spoken).join(', ');
+  return `${choice.name}: ${option.name}${whom === '' ? '' : ` (${whom})`}`;
+}
+
+/** A client in a line: "dry skin, phototype III, first visit, evening". */
+export function clientWords(client: Client): string {
+  return [
+    `${client.skinType} skin`,
+    `phototype ${client.phototype}`,
+    client.visitKind === 'first' ? 'first visit' : 'later visit',
+    client.dayTime,
+    client.season,
+    ...(client.build === 'reference' ? [] : [`${client.build} build`]),
+    ...client.conditions.map(spoken),
+  ].join(', ');
+}
+
+/** A length of time outside the room: "3 days". */
+export function lastingWords({ amount, unit }: Lasting): string {
+  return `${number(amount)} ${amount === 1 ? unit.slice(0, -1) : unit}`;
+}

@@ -1,0 +1,47 @@
+import { wrap } from 'comlink';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { PaperWorker } from '../../workers/paper.worker';
+import type { CardWords, TrayLine } from './cardWords';
+
+/** The sizes of paper that cards are made for. */
+export type Paper = 'A4' | 'A5';
+
+/** What is put on paper. */
+export type OnPaper =
+  | { readonly kind: 'card'; readonly paper: Paper; readonly card: CardWords }
+  | {
+      readonly kind: 'tray';
+      readonly paper: Paper;
+      readonly title: string;
+      readonly subtitle: string;
+      readonly lines: readonly TrayLine[];
+    };
+
+/** Makes a PDF in a worker and gives it to the person. */
+export function usePdf(): {
+  readonly busy: boolean;
+  readonly make: (what: OnPaper, name: string) => void;
+} {
+  const [busy, setBusy] = useState(false);
+  const make = async (what: OnPaper, name: string): Promise<void> => {
+    setBusy(true);
+    const worker = new Worker(new URL('../../workers/paper.worker.tsx', import.meta.url), {
+      type: 'module',
+    });
+    try {
+      const blob = await wrap<PaperWorker>(worker).pdf(what);
+      const link = document.createElement('a');
+      link.href = URL.createObjectURL(blob);
+      link.download = `${name}.pdf`;
+      link.click();
+      URL.revokeObjectURL(link.href);
+    } catch {
+      toast.error('The PDF could not be made. Printing gives the same page.');
+    } finally {
+      worker.terminate();
+      setBusy(false);
+    }
+  };
+  return { busy, make: (what, name) => void make(what, name) };
+}

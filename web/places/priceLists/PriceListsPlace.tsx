@@ -1,0 +1,138 @@
+import { ChevronLeft } from 'lucide-react';
+import { Link, useParams } from 'react-router';
+import { applyList } from '@bienestar/core/offers/applyList';
+import { headingsOf } from '@bienestar/core/offers/listColumns';
+import { number } from '../../format/figures';
+import { Button } from '../../parts/Button';
+import { EmptyPlace } from '../../parts/EmptyPlace';
+import { useHouse, useSnapshot } from '../../store/house';
+import { useChange } from '../../store/useEditPart';
+import { useSaveWithUndo } from '../../store/useSaveMaterials';
+import { ChangesTable } from './ChangesTable';
+import { ColumnMatcher } from './ColumnMatcher';
+import { ListFaults } from './ListFaults';
+import { ListSource } from './ListSource';
+import { MovedServices } from './MovedServices';
+import { useListReview, type ListReview } from './useListReview';
+
+/** Suppliers' price lists: fetched, chosen or pasted, reviewed change by change, applied as ticked. */
+export function PriceListsPlace() {
+  const { supplierId } = useParams();
+  const { suppliers } = useHouse();
+  const supplier = suppliers.find((each) => each.id === supplierId) ?? suppliers[0];
+  return (
+    <div className="grid h-full grid-cols-[15rem_minmax(0,1fr)]">
+      <nav aria-label="Suppliers" className="overflow-y-auto border-r border-line px-6 py-5">
+        <Link to="/shelf" className="flex items-center gap-1 text-sm text-palm hover:underline">
+          <ChevronLeft aria-hidden size={14} /> Shelf
+        </Link>
+        <ul className="mt-4 flex flex-col">
+          {suppliers.map(({ id, name, feed }) => (
+            <li key={id}>
+              <Link
+                to={`/price-lists/${id}`}
+                aria-current={id === supplier?.id ? 'page' : undefined}
+                className="-ml-3 block border-l-2 border-transparent py-2 pl-3 hover:bg-sunk aria-[current=page]:border-clay aria-[current=page]:font-semibold"
+              >
+                {name}
+                <span className="block text-sm font-normal text-ink-soft">
+                  {feed === undefined ? 'paste or choose a file' : 'publishes a list'}
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </nav>
+      {supplier ? (
+        <Review key={supplier.id} supplierId={supplier.id} />
+      ) : (
+        <div className="p-6">
+          <EmptyPlace title="No supplier yet">Add one in House, then its list can come.</EmptyPlace>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Review({ supplierId }: { readonly supplierId: string }) {
+  const house = useHouse();
+  const snapshot = useSnapshot();
+  const supplier = snapshot.suppliers.find((each) => each.id === supplierId);
+  const changeSupplier = useChange('suppliers', supplier);
+  const save = useSaveWithUndo();
+  const lists = useListReview(house, supplier);
+  const { state } = lists;
+  if (!supplier) return null;
+
+  const apply = async (of: ListReview): Promise<void> => {
+    const changed = applyList(house, supplier.id, of.reviewed.changes, of.ticked, of.places);
+    const ids = new Set(changed.map(({ id }) => id));
+    const before = snapshot.materials.filter(({ id }) => ids.has(id));
+    const words = `${number(changed.length)} materials follow the list of ${supplier.name}.`;
+    if (changed.length > 0 && !(await save(before, changed, 'price-list', words))) return;
+    const columns = headingsOf(of.match, of.cells.rows[0] ?? []);
+    if (JSON.stringify(columns) !== JSON.stringify(supplier.columns)) {
+      await changeSupplier({ columns });
+    }
+    lists.clear();
+  };
+  return (
+    <section aria-labelledby="list-title" className="flex min-h-0 flex-col">
+      <header className="flex items-end gap-4 px-6 pt-5 pb-3">
+        <div className="flex-1">
+          <h1 id="list-title" className="text-3xl">
+            {supplier.name}
+          </h1>
+          <p className="mt-1 text-sm text-ink-soft" role="status">
+            {state.is === 'review'
+              ? `${state.of.name}: ${number(state.of.reviewed.articles)} articles read.`
+              : 'What changes is shown first; nothing is written until you apply it.'}
+          </p>
+        </div>
+        {state.is === 'review' && (
+          <>
+            <Button weight="quiet" onClick={lists.clear}>
+              Put the list away
+            </Button>
+            <Button
+              weight="main"
+              disabled={state.of.reviewed.faults.length > 0 || state.of.ticked.size === 0}
+              onClick={() => void apply(state.of)}
+            >
+              Apply {number(state.of.ticked.size)} ticked
+            </Button>
+          </>
+        )}
+      </header>
+      {state.is !== 'review' && (
+        <ListSource
+          supplier={supplier}
+          state={state}
+          onRead={lists.read}
+          onCancel={lists.clear}
+          onFail={lists.fail}
+        />
+      )}
+      {state.is === 'review' && (
+        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_19rem] border-t border-line">
+          <div className="min-h-0 overflow-y-auto" tabIndex={0} role="group" aria-label="Review">
+            <ColumnMatcher
+              review={state.of}
+              onUnderstand={(match, mark) => void lists.understand(state.of, match, mark)}
+            />
+            {state.of.reviewed.faults.length > 0 ? (
+              <ListFaults faults={state.of.reviewed.faults} />
+            ) : (
+              <ChangesTable
+                review={state.of}
+                onTick={(keys, on) => void lists.tick(state.of, keys, on)}
+                onPlace={(code, materialId) => void lists.place(state.of, code, materialId)}
+              />
+            )}
+          </div>
+          <MovedServices moved={state.of.moved} />
+        </div>
+      )}
+    </section>
+  );
+}

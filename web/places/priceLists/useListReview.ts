@@ -1,0 +1,155 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { proxy, wrap, type Remote } from 'comlink';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { minorPerMajor } from '@bienestar/contract/currency';
+import type { House, Supplier } from '@bienestar/core/house/house';
+import { asId, type MaterialId, type PackId } from '@bienestar/core/house/ids';
+import type { NewPlace } from '@bienestar/core/offers/applyList';
+import { keyOfChange } from '@bienestar/core/offers/compareList';
+import { matchColumns, type ColumnMatch } from '@bienestar/core/offers/listColumns';
+import type { DecimalMark } from '@bienestar/core/offers/listNumber';
+import type { MovedService } from '@bienestar/core/offers/movedServices';
+import type { PriceListWorker, Reviewed } from '../../workers/priceList.worker';
+import type { ListCells, ListInput } from '../../workers/readCells';
+
+/** A list in review: its cells, how they are understood, what it changes, what is ticked. */
+export interface ListReview {
+  readonly name: string;
+  readonly cells: ListCells;
+  readonly match: ColumnMatch;
+  readonly decimalMark: DecimalMark | undefined;
+  readonly reviewed: Reviewed;
+  readonly ticked: ReadonlySet<string>;
+  readonly places: ReadonlyMap<string, NewPlace>;
+  readonly moved: readonly MovedService[];
+}
+
+/** Where the review of a list stands. */
+export type ReviewState =
+  | { readonly is: 'nothing' }
+  | { readonly is: 'reading'; readonly name: string; readonly share: number }
+  | { readonly is: 'failed'; readonly message: string }
+  | { readonly is: 'review'; readonly of: ListReview };
+
+interface Running {
+  readonly worker: Worker;
+  readonly lists: Remote<PriceListWorker>;
+}
+
+/** Reads and reviews a supplier's list in a worker; reading can be cancelled at any time. */
+export function useListReview(house: House, supplier: Supplier | undefined) {
+  const [state, setState] = useState<ReviewState>({ is: 'nothing' });
+  const running = useRef<Running>(undefined);
+  const stop = useCallback((): void => {
+    running.current?.worker.terminate();
+    running.current = undefined;
+  }, []);
+  useEffect(() => stop, [stop]);
+  const clear = useCallback((): void => {
+    stop();
+    setState({ is: 'nothing' });
+  }, [stop]);
+
+  const start = (): Running => {
+    if (!running.current) {
+      const worker = new Worker(new URL('../../workers/priceList.worker.ts', import.meta.url), {
+        type: 'module',
+      });
+      running.current = { worker, lists: wrap<PriceListWorker>(worker) };
+    }
+    return running.current;
+  };
+
+  const review = async (
+    name: string,
+    cells: ListCells,
+    match: ColumnMatch,
+    decimalMark: DecimalMark | undefined,
+  ): Promise<void> => {
+    if (!supplier) return;
+    const { lists } = start();
+    const { currency } = house.settings;
+    const terms = { currency, minorPerMajor: minorPerMajor(currency), decimalMark };
+    const reviewed = await lists.review(house, supplier.id, cells, match, terms);
+    const ticked = new Set(
+      reviewed.changes.flatMap((change) =>
+        change.kind === 'dearer' || change.kind === 'cheaper' || change.kind === 'other-terms'
+          ? [keyOfChange(change)]
+          : [],
+      ),
+    );
+    const places = new Map<string, NewPlace>();
+    const moved =
+      reviewed.faults.length > 0
+        ? []
+        : await lists.moved(supplier.id, reviewed.changes, ticked, places);
+    setState({
+      is: 'review',
+      of: { name, cells, match, decimalMark, reviewed, ticked, places, moved },
+    });
+  };
+
+  const read = async (input: ListInput): Promise<void> => {
+    stop();
+    const { worker, lists } = start();
+    setState({ is: 'reading', name: input.name, share: 0 });
+    try {
+      const onProgress = proxy((share: number) =>
+        setState((now) => (now.is === 'reading' ? { ...now, share } : now)),
+      );
+      const cells = await lists.read(input, onProgress);
+      if (running.current?.worker !== worker) return;
+      const match = matchColumns(cells.rows[0] ?? [], supplier?.columns);
+      await review(input.name, cells, match, undefined);
+    } catch {
+      stop();
+      setState({ is: 'failed', message: `${input.name} cannot be read.` });
+    }
+  };
+
+  const retick = async (
+    of: ListReview,
+    ticked: ReadonlySet<string>,
+    places: ReadonlyMap<string, NewPlace>,
+  ): Promise<void> => {
+    if (!supplier) return;
+    setState({ is: 'review', of: { ...of, ticked, places } });
+    const moved = await start().lists.moved(supplier.id, of.reviewed.changes, ticked, places);
+    setState((now) =>
+      now.is === 'review' && now.of.ticked === ticked && now.of.places === places
+        ? { is: 'review', of: { ...now.of, moved } }
+        : now,
+    );
+  };
+
+  return {
+    state,
+    clear,
+    fail: (message: string) => setState({ is: 'failed', message }),
+    read,
+    /** understands the same cells in another way */
+    understand: (of: ListReview, match: ColumnMatch, decimalMark: DecimalMark | undefined) =>
+      review(of.name, of.cells, match, decimalMark),
+    tick: (of: ListReview, keys: readonly string[], on: 'on' | 'off') => {
+      const ticked = new Set(of.ticked);
+      for (const key of keys) {
+        if (on === 'on') ticked.add(key);
+        else ticked.delete(key);
+      }
+      return retick(of, ticked, of.places);
+    },
+    /** says which material a new article is another pack of; none leaves it out */
+    place: (of: ListReview, code: string, materialId: MaterialId | undefined) => {
+      const places = new Map(of.places);
+      const ticked = new Set(of.ticked);
+      if (materialId === undefined) {
+        places.delete(code);
+        ticked.delete(`new/${code}`);
+      } else {
+        places.set(code, { materialId, packId: asId<PackId>(nanoid(12)) });
+        ticked.add(`new/${code}`);
+      }
+      return retick(of, ticked, places);
+    },
+  };
+}

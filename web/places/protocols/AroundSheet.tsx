@@ -1,0 +1,246 @@
+import { Plus, X } from 'lucide-react';
+import type { ReactNode } from 'react';
+import type { Around, Lasting, Protocol } from '@bienestar/core/house/house';
+import { Button, IconButton } from '../../parts/Button';
+import { Choice } from '../../parts/Choice';
+import { LABEL_LOOK } from '../../parts/FieldFrame';
+import { NumberField } from '../../parts/NumberField';
+import { Segments } from '../../parts/Segments';
+import { Sheet } from '../../parts/Sheet';
+import { TextField } from '../../parts/TextField';
+import type { EditProtocol } from './useDraft';
+
+interface AroundSheetProps {
+  readonly protocol: Protocol;
+  readonly edit: EditProtocol;
+  readonly onClose: () => void;
+}
+
+const NOTHING: Around = { before: [], avoid: [], expect: [], call: [] };
+const A_DAY: Lasting = { amount: 1, unit: 'days' };
+const WEEKS: Lasting = { amount: 2, unit: 'weeks' };
+const HOURS: Lasting = { amount: 6, unit: 'hours' };
+const positive = (value: number): string | undefined =>
+  value > 0 ? undefined : 'Must be more than 0.';
+const whole = (value: number): string | undefined =>
+  Number.isInteger(value) && value >= 1 ? undefined : 'A whole number, at least 1.';
+
+/** What happens before and after the visit: preparation, what to avoid and expect, when to call, spacing. */
+export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
+  const around = protocol.around ?? NOTHING;
+  const put = (changes: Partial<Around>, typed?: string): void =>
+    edit(
+      (before) => ({ ...before, around: { ...(before.around ?? NOTHING), ...changes } }),
+      typed === undefined ? undefined : `around.${typed}`,
+    );
+  const { spacing } = around;
+  const space = (changes: Partial<NonNullable<Around['spacing']>>): void =>
+    put({ spacing: { leastDays: 0, ...spacing, ...changes } }, 'spacing');
+  return (
+    <Sheet open wide onClose={onClose} title="Before and after the visit">
+      <div className="flex flex-col gap-6">
+        <Rows
+          title="At home before"
+          rows={around.before}
+          make={() => ({ what: '', from: WEEKS })}
+          onChange={(before) => put({ before }, 'before')}
+        >
+          {(row, change) => (
+            <>
+              <TextField
+                label="What"
+                value={row.what}
+                onCommit={(what) => change({ ...row, what })}
+              />
+              <LastingFields
+                label="From before the visit"
+                value={row.from}
+                onChange={(from) => change({ ...row, from })}
+              />
+            </>
+          )}
+        </Rows>
+        <Rows
+          title="Taken off at home"
+          rows={around.takeOff ? [around.takeOff] : []}
+          most={1}
+          make={() => ({ what: '', after: HOURS })}
+          onChange={([takeOff]) => put({ takeOff }, 'takeOff')}
+        >
+          {(row, change) => (
+            <>
+              <TextField
+                label="What is taken off"
+                value={row.what}
+                onCommit={(what) => change({ ...row, what })}
+              />
+              <LastingFields
+                label="After"
+                value={row.after}
+                onChange={(after) => change({ ...row, after })}
+              />
+            </>
+          )}
+        </Rows>
+        <Rows
+          title="To avoid"
+          rows={around.avoid}
+          make={() => ({ what: '', for: A_DAY })}
+          onChange={(avoid) => put({ avoid }, 'avoid')}
+        >
+          {(row, change) => (
+            <>
+              <TextField
+                label="What is avoided"
+                value={row.what}
+                onCommit={(what) => change({ ...row, what })}
+              />
+              <LastingFields
+                label="For"
+                value={row.for}
+                onChange={(lasting) => change({ ...row, for: lasting })}
+              />
+            </>
+          )}
+        </Rows>
+        <Rows
+          title="To expect"
+          rows={around.expect}
+          make={() => ({ what: '', when: '' })}
+          onChange={(expect) => put({ expect }, 'expect')}
+        >
+          {(row, change) => (
+            <>
+              <TextField
+                label="What is seen"
+                value={row.what}
+                onCommit={(what) => change({ ...row, what })}
+              />
+              <TextField
+                label="When"
+                value={row.when}
+                onCommit={(when) => change({ ...row, when })}
+              />
+            </>
+          )}
+        </Rows>
+        <Rows
+          title="When to call"
+          rows={around.call}
+          make={() => ''}
+          onChange={(call) => put({ call }, 'call')}
+        >
+          {(row, change) => <TextField label="Call if" value={row} onCommit={change} />}
+        </Rows>
+        <div className="grid grid-cols-4 gap-3">
+          <NumberField
+            label="Days between visits, at least"
+            value={spacing?.leastDays}
+            check={(days) => (days >= 0 ? undefined : 'Must not be below 0.')}
+            onCommit={(leastDays) => space({ leastDays })}
+            onClear={() => put({ spacing: undefined })}
+          />
+          <NumberField
+            label="Visits a year, at most"
+            value={spacing?.mostPerYear}
+            check={whole}
+            onCommit={(mostPerYear) => space({ mostPerYear })}
+            onClear={() => space({ mostPerYear: undefined })}
+          />
+          <NumberField
+            label="Visits of a course"
+            value={spacing?.visits}
+            check={whole}
+            onCommit={(visits) => space({ visits })}
+            onClear={() => space({ visits: undefined })}
+          />
+          <NumberField
+            label="Then every (days)"
+            value={spacing?.thenEveryDays}
+            check={positive}
+            onCommit={(thenEveryDays) => space({ thenEveryDays })}
+            onClear={() => space({ thenEveryDays: undefined })}
+          />
+        </div>
+        <Segments
+          label="Pain relief before a device (the score is asked either way)"
+          value={protocol.painRelief ?? 'unsaid'}
+          options={[
+            { value: 'unsaid', label: 'not said' },
+            { value: 'none', label: 'none, so that the client can report' },
+            { value: 'cooling', label: 'cooling' },
+            { value: 'numbing', label: 'numbing' },
+          ]}
+          onChoose={(value) =>
+            edit((before) => ({
+              ...before,
+              painRelief: value === 'unsaid' ? undefined : value,
+            }))
+          }
+        />
+      </div>
+    </Sheet>
+  );
+}
+
+interface RowsProps<T> {
+  readonly title: string;
+  readonly rows: readonly T[];
+  readonly most?: number;
+  readonly make: () => T;
+  readonly onChange: (rows: readonly T[]) => void;
+  readonly children: (row: T, change: (row: T) => void) => ReactNode;
+}
+
+function Rows<T>({ title, rows, most = 40, make, onChange, children }: RowsProps<T>) {
+  return (
+    <fieldset className="flex flex-col gap-2">
+      <legend className={LABEL_LOOK}>{title}</legend>
+      {rows.map((row, at) => (
+        <div key={at} className="grid grid-cols-[1fr_1fr_2rem] items-end gap-3">
+          {children(row, (changed) => onChange(rows.with(at, changed)))}
+          <IconButton
+            label={`Take line ${at + 1} of ${title} out`}
+            className="col-start-3"
+            onClick={() => onChange(rows.toSpliced(at, 1))}
+          >
+            <X aria-hidden size={16} />
+          </IconButton>
+        </div>
+      ))}
+      {rows.length < most && (
+        <Button weight="quiet" className="self-start" onClick={() => onChange([...rows, make()])}>
+          <Plus aria-hidden size={16} /> {title}
+        </Button>
+      )}
+    </fieldset>
+  );
+}
+
+interface LastingFieldsProps {
+  readonly label: string;
+  readonly value: Lasting;
+  readonly onChange: (value: Lasting) => void;
+}
+
+function LastingFields({ label, value, onChange }: LastingFieldsProps) {
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      <NumberField
+        label={label}
+        value={value.amount}
+        check={positive}
+        onCommit={(amount) => onChange({ ...value, amount })}
+      />
+      <Choice
+        label="Unit"
+        value={value.unit}
+        options={(['hours', 'days', 'weeks'] as const).map((unit) => ({
+          value: unit,
+          label: unit,
+        }))}
+        onChoose={(unit) => onChange({ ...value, unit })}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,168 @@
+import { X } from 'lucide-react';
+import type { Draw } from '@bienestar/core/dose/drawsOf';
+import type { Choice as ChoiceOf, Dose, House, Material } from '@bienestar/core/house/house';
+import { asId } from '@bienestar/core/house/ids';
+import type { Problem } from '@bienestar/core/house/problem';
+import { amountRange } from '../../../format/figures';
+import { optionWords } from '../../../format/protocolWords';
+import { IconButton } from '../../../parts/Button';
+import { Choice } from '../../../parts/Choice';
+import { Problems } from '../../../parts/Problems';
+import { Segments } from '../../../parts/Segments';
+import { useHouse } from '../../../store/house';
+import { AmountEditor, AmountWayChoice } from './AmountEditor';
+import { newDose } from '../newStep';
+
+interface DoseEditorProps {
+  readonly dose: Dose;
+  /** options of which the product may be one */
+  readonly choices: readonly ChoiceOf[];
+  readonly onChange: (dose: Dose) => void;
+  readonly onRemove: () => void;
+  /** what the dose takes, once for every layer and material */
+  readonly draws: readonly Draw[];
+  readonly problems: readonly Problem[];
+}
+
+const EVERYBODY = 'everybody';
+
+/** A product of the step and how much of it, with what that comes to. */
+export function DoseEditor({
+  dose,
+  choices,
+  onChange,
+  onRemove,
+  draws,
+  problems,
+}: DoseEditorProps) {
+  const house = useHouse();
+  const { source } = dose;
+  const material =
+    source.kind === 'material'
+      ? house.materials.find((each) => each.id === source.materialId)
+      : undefined;
+  const name = nameOf(dose, house);
+  const choose = (key: string): void => {
+    const [kind, id = ''] = key.split(':');
+    const next = house.materials.find((each) => each.id === id);
+    if (kind === 'mix') {
+      const mix = house.mixes.find((each) => each.id === id);
+      if (mix) {
+        onChange({
+          ...dose,
+          source: { kind: 'mix', mixId: asId(id) },
+          amount: { how: 'measured', quantity: { low: 1, usual: 1, high: 1 }, unit: mix.basis },
+          opening: 'fresh',
+        });
+      }
+    } else if (next) onChange({ ...newDose(next), id: dose.id });
+  };
+  const amountEditing = {
+    amount: dose.amount,
+    material,
+    name,
+    onChange: (amount: Dose['amount']) => onChange({ ...dose, amount }),
+  };
+  return (
+    <div
+      role="group"
+      aria-label={name}
+      className="flex flex-col gap-1.5 border-l-2 border-line-strong pl-3"
+    >
+      <div className="grid grid-cols-[1fr_9.5rem_2rem] items-center gap-1.5">
+        <Choice
+          label="Product"
+          labelHidden
+          value={
+            source.kind === 'material' ? `material:${source.materialId}` : `mix:${source.mixId}`
+          }
+          options={[
+            ...house.materials
+              .filter((each) => each.archivedOn === undefined || each === material)
+              .map((each) => ({ value: `material:${each.id}`, label: each.name })),
+            ...house.mixes.map((each) => ({
+              value: `mix:${each.id}`,
+              label: `${each.name} (mix)`,
+            })),
+          ]}
+          onChoose={choose}
+        />
+        <AmountWayChoice {...amountEditing} />
+        <IconButton label={`Take ${name} out of the step`} onClick={onRemove}>
+          <X aria-hidden size={16} />
+        </IconButton>
+      </div>
+      <div className="grid grid-cols-[13rem_1fr] items-center gap-3">
+        <AmountEditor {...amountEditing} />
+        <DrawnNote draws={draws} material={material} house={house} />
+      </div>
+      {material?.kind === 'single-dose' && (
+        <Segments
+          label="Packs"
+          value={dose.opening}
+          options={[
+            { value: 'fresh', label: 'open new' },
+            { value: 'left-over-first', label: 'use what is left first' },
+          ]}
+          onChoose={(opening) => onChange({ ...dose, opening })}
+        />
+      )}
+      {choices.length > 0 && (
+        <Choice
+          label={`For whom ${name} is`}
+          value={dose.option ? `${dose.option.choiceId}/${dose.option.optionId}` : EVERYBODY}
+          options={[
+            { value: EVERYBODY, label: 'for everybody' },
+            ...choices.flatMap((each) =>
+              each.options.map((option) => ({
+                value: `${each.id}/${option.id}`,
+                label: optionWords(each, option.id),
+              })),
+            ),
+          ]}
+          onChoose={(value) => {
+            const [choiceId = '', optionId = ''] = value.split('/');
+            const option =
+              value === EVERYBODY
+                ? undefined
+                : { choiceId: asId<never>(choiceId), optionId: asId<never>(optionId) };
+            onChange({ ...dose, option });
+          }}
+        />
+      )}
+      <Problems problems={problems} />
+    </div>
+  );
+}
+
+interface DrawnNoteProps {
+  readonly draws: readonly Draw[];
+  readonly material: Material | undefined;
+  readonly house: House;
+}
+
+function DrawnNote({ draws, material, house }: DrawnNoteProps) {
+  const firstLayer = draws.filter((draw) => (draw.layer ?? 1) === 1);
+  const layers = new Set(draws.map((draw) => draw.layer)).size;
+  if (firstLayer.length === 0) return null;
+  const words = firstLayer.map((draw) => {
+    const of = material ?? house.materials.find((each) => each.id === draw.materialId);
+    if (!of) return '';
+    const taken = amountRange(draw.consumed, of.unit);
+    return material ? taken : `${taken} ${of.name}`;
+  });
+  return (
+    <p className="text-xs text-ink-soft">
+      takes {words.join(' and ')}
+      {layers > 1 ? ` in each of ${layers} layers` : ''}
+    </p>
+  );
+}
+
+function nameOf({ source }: Dose, house: House): string {
+  const found =
+    source.kind === 'material'
+      ? house.materials.find((each) => each.id === source.materialId)
+      : house.mixes.find((each) => each.id === source.mixId);
+  return found?.name ?? 'a product that is no longer on the shelf';
+}

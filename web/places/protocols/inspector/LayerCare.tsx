@@ -1,0 +1,109 @@
+import type { LayerGroup, TestSpot } from '@bienestar/core/house/house';
+import { parseMinutes } from '../../../format/decimal';
+import { NumberField } from '../../../parts/NumberField';
+import { Segments } from '../../../parts/Segments';
+import { TextField } from '../../../parts/TextField';
+import { TripleField } from '../../../parts/TripleField';
+import { ZoneButton } from '../zones/ZoneButton';
+
+interface LayerCareProps {
+  readonly group: LayerGroup;
+  readonly change: (field: string, changes: Partial<LayerGroup>) => void;
+}
+
+const HIGHEST_SCORE = 10;
+const LONGEST_MINUTES = 1440;
+const score = (value: number): string | undefined =>
+  Number.isInteger(value) && value >= 0 && value <= HIGHEST_SCORE
+    ? undefined
+    : `A whole number from 0 to ${HIGHEST_SCORE}.`;
+
+/** The score asked between layers: where to slow down, and where to stop and remove. */
+export function ScoreFields({ group, change }: LayerCareProps) {
+  const put = (changes: Partial<NonNullable<LayerGroup['score']>>): void => {
+    const next = { slowAt: 4, stopAt: 7, ...group.score, ...changes };
+    change('score', { score: { ...next, stopAt: Math.max(next.slowAt, next.stopAt) } });
+  };
+  const clear = (): void => change('score', { score: undefined });
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <NumberField
+        label="Slow down at"
+        unit="of 10"
+        value={group.score?.slowAt}
+        check={score}
+        onCommit={(slowAt) => put({ slowAt })}
+        onClear={clear}
+      />
+      <NumberField
+        label="Stop and remove at"
+        unit="of 10"
+        value={group.score?.stopAt}
+        check={(value) =>
+          score(value) ??
+          (value >= (group.score?.slowAt ?? 0) ? undefined : 'Not below slowing down.')
+        }
+        onCommit={(stopAt) => put({ stopAt })}
+        onClear={clear}
+      />
+    </div>
+  );
+}
+
+const SPOT: TestSpot = {
+  zones: ['jawline'],
+  minutes: { least: 1, usual: 1, most: 2 },
+  wait: { least: 5, usual: 5, most: 10 },
+  watch: 'redness, heat, swelling',
+};
+
+/** A spot tried before the rest, with a wait and what to watch. */
+export function TestSpotFields({ group, change }: LayerCareProps) {
+  const spot = group.testSpot;
+  const put = (changes: Partial<TestSpot>): void =>
+    change('testSpot', { testSpot: { ...(spot ?? SPOT), ...changes } });
+  return (
+    <>
+      <Segments
+        label="Test spot"
+        value={spot ? 'first' : 'none'}
+        options={[
+          { value: 'none', label: 'none' },
+          { value: 'first', label: 'before the first' },
+        ]}
+        onChoose={(value) => change('testSpot', { testSpot: value === 'first' ? SPOT : undefined })}
+      />
+      {spot && (
+        <>
+          <ZoneButton zones={spot.zones} onChange={(zones) => put({ zones })} />
+          <TripleField
+            legend="The spot takes"
+            labels={['least', 'usual', 'most']}
+            values={[spot.minutes.least, spot.minutes.usual, spot.minutes.most]}
+            unit="min"
+            zeroAllowed
+            largest={LONGEST_MINUTES}
+            parse={parseMinutes}
+            onCommit={([least, usual, most]) => put({ minutes: { least, usual, most } })}
+          />
+          <TripleField
+            legend="Wait before the rest"
+            labels={['least', 'usual', 'most']}
+            values={[spot.wait.least, spot.wait.usual, spot.wait.most]}
+            unit="min"
+            zeroAllowed
+            largest={LONGEST_MINUTES}
+            parse={parseMinutes}
+            onCommit={([least, usual, most]) => put({ wait: { least, usual, most } })}
+          />
+          <TextField
+            label="Watch on the spot"
+            value={spot.watch}
+            longest={2000}
+            onCommit={(watch) => put({ watch })}
+          />
+        </>
+      )}
+    </>
+  );
+}

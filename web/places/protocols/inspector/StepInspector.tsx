@@ -1,0 +1,202 @@
+import { Plus, Trash2 } from 'lucide-react';
+import { useEffect, useRef } from 'react';
+import type { Dose, Protocol, Step } from '@bienestar/core/house/house';
+import { changeStep } from '@bienestar/core/protocol/editSteps';
+import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
+import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
+import { parseMinutes } from '../../../format/decimal';
+import { percent } from '../../../format/figures';
+import { Button } from '../../../parts/Button';
+import { HandsMark } from '../../../parts/HandsMark';
+import { NumberField } from '../../../parts/NumberField';
+import { Segments } from '../../../parts/Segments';
+import { TextField } from '../../../parts/TextField';
+import { TripleField } from '../../../parts/TripleField';
+import { useHouse } from '../../../store/house';
+import { newDose } from '../newStep';
+import type { EditProtocol } from '../useDraft';
+import type { ShownService } from '../useShownService';
+import { ZonesField } from '../zones/ZonesField';
+import { wayOf } from './amountWays';
+import { DeviceFields } from './DeviceFields';
+import { DoseEditor } from './DoseEditor';
+import { Findings } from './Findings';
+import { ForWhom } from './ForWhom';
+import { LayersEditor } from './LayersEditor';
+import { LineField } from './LineField';
+import { PlaceFields } from './PlaceFields';
+import { RemovalFields } from './RemovalFields';
+import { WorkFields } from './WorkFields';
+import { WordsFields } from './WordsFields';
+
+interface StepInspectorProps {
+  readonly protocol: Protocol;
+  readonly step: Step;
+  readonly edit: EditProtocol;
+  readonly shown: ShownService;
+  readonly words: Vocabulary;
+  readonly focusName: boolean;
+  readonly onNamed: () => void;
+  readonly onRemove: () => void;
+}
+
+const LONGEST_MINUTES = 1440;
+
+/** Changes the step in hand; quick edits of the same field are undone as one. */
+type ChangeStep = (changes: Partial<Step>, typedInto?: string) => void;
+
+/** Everything that can be said about the step in hand. */
+export function StepInspector({
+  protocol,
+  step,
+  edit,
+  shown,
+  words,
+  focusName,
+  onNamed,
+  onRemove,
+}: StepInspectorProps) {
+  const house = useHouse();
+  const nameInput = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (!focusName) return;
+    nameInput.current?.focus();
+    nameInput.current?.select();
+    onNamed();
+  }, [focusName, onNamed]);
+
+  const change: ChangeStep = (changes, typedInto) =>
+    edit(
+      (before) => changeStep(before, step.id, changes),
+      typedInto === undefined ? undefined : `${step.id}.${typedInto}`,
+    );
+  const changeDose = (dose: Dose): void => {
+    const before = step.doses.find((each) => each.id === dose.id);
+    const typed =
+      before?.source === dose.source &&
+      before.opening === dose.opening &&
+      wayOf(before.amount) === wayOf(dose.amount);
+    const doses = step.doses.map((each) => (each.id === dose.id ? dose : each));
+    change({ doses }, typed ? dose.id : undefined);
+  };
+  const isHere = ({ where }: { readonly where: { readonly stepId?: string } }): boolean =>
+    where.stepId !== undefined && lineOfStep(where.stepId as Step['id']) === step.id;
+  const problems = shown.problems.filter(isHere);
+  const findings = shown.findings.filter(isHere);
+  const { draws } = shown.figures;
+  const [firstMaterial] = house.materials;
+  const contact = contactOf(shown, step);
+  const fields = { step, protocol, change, edit };
+
+  return (
+    <section
+      id="step-inspector"
+      aria-label="Step in hand"
+      className="flex min-h-0 flex-col gap-3 overflow-y-auto border-r border-line bg-sheet px-5 py-4"
+      onKeyDown={(event) => {
+        if (event.key === 'Escape' && !event.defaultPrevented) {
+          document.querySelector<HTMLElement>('[data-step][aria-current="step"]')?.focus();
+        }
+      }}
+    >
+      <TextField
+        label="Step"
+        needed
+        value={step.name}
+        inputRef={nameInput}
+        onCommit={(name) => change({ name }, 'name')}
+      />
+      <LineField step={step} words={words} edit={edit} />
+      <Findings problems={problems} findings={findings} />
+      <TripleField
+        legend="Minutes"
+        labels={['least', 'usual', 'most']}
+        values={[step.minutes.least, step.minutes.usual, step.minutes.most]}
+        unit="min"
+        zeroAllowed
+        largest={LONGEST_MINUTES}
+        parse={parseMinutes}
+        onCommit={([least, usual, most]) => change({ minutes: { least, usual, most } }, 'minutes')}
+      />
+      <div className="grid grid-cols-[1fr_8.5rem] gap-3">
+        <Segments
+          label="Hands"
+          value={step.hands}
+          options={[
+            { value: 'hands-on', label: 'on', sign: <HandsMark hands="hands-on" /> },
+            { value: 'watching', label: 'watching', sign: <HandsMark hands="watching" /> },
+            { value: 'free', label: 'free', sign: <HandsMark hands="free" /> },
+          ]}
+          onChoose={(hands) => change({ hands })}
+        />
+        <NumberField
+          label="Contact at most"
+          hint={contact === undefined ? undefined : `passed in ${percent(contact)} of visits`}
+          error={
+            step.until !== undefined && step.capMinutes === undefined
+              ? 'An endpoint needs a cap.'
+              : undefined
+          }
+          unit="min"
+          value={step.capMinutes}
+          parse={parseMinutes}
+          check={(cap) => (cap > 0 && cap <= LONGEST_MINUTES ? undefined : 'Must be more than 0.')}
+          onCommit={(capMinutes) => change({ capMinutes }, 'capMinutes')}
+          onClear={() => change({ capMinutes: undefined, until: undefined }, 'capMinutes')}
+        />
+      </div>
+      <div className="flex flex-col gap-3">
+        {step.doses.map((dose) => (
+          <DoseEditor
+            key={dose.id}
+            dose={dose}
+            choices={protocol.choices}
+            onChange={changeDose}
+            onRemove={() => change({ doses: step.doses.filter((each) => each.id !== dose.id) })}
+            draws={
+              draws.ok
+                ? draws.value.filter((draw) => draw.doseId === dose.id && draw.stepId === step.id)
+                : []
+            }
+            problems={problems.filter((problem) => problem.where.doseId === dose.id)}
+          />
+        ))}
+        {firstMaterial && (
+          <Button
+            className="self-start"
+            onClick={() => change({ doses: [...step.doses, newDose(firstMaterial)] })}
+          >
+            <Plus aria-hidden size={16} /> Add a product
+          </Button>
+        )}
+      </div>
+      <ZonesField {...fields} />
+      <WorkFields {...fields} />
+      <RemovalFields {...fields} />
+      <DeviceFields {...fields} />
+      <PlaceFields {...fields} />
+      <LayersEditor protocol={protocol} step={step} edit={edit} />
+      <ForWhom line={step} protocol={protocol} edit={edit} />
+      <WordsFields {...fields} />
+      <Button weight="remove" className="self-start" onClick={onRemove}>
+        <Trash2 aria-hidden size={16} /> Take this step out
+      </Button>
+    </section>
+  );
+}
+
+/** What every group of fields of a step is given. */
+export interface StepFieldsProps {
+  readonly step: Step;
+  readonly protocol: Protocol;
+  readonly change: ChangeStep;
+  readonly edit: EditProtocol;
+}
+
+function contactOf({ figures }: ShownService, step: Step): number | undefined {
+  if (!figures.schedule.ok) return undefined;
+  const row = figures.schedule.value.rows.find(
+    ({ of }) => of.kind === 'step' && of.stepId === step.id,
+  );
+  return row?.contact?.chancePast;
+}

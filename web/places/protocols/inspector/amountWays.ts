@@ -1,0 +1,92 @@
+import type { Amount, Material } from '@bienestar/core/house/house';
+import type { CountedMeasure } from '@bienestar/core/quantity/measures';
+import { exactly, type Triple } from '@bienestar/core/quantity/triple';
+import type { StatedUnit } from '@bienestar/core/quantity/unit';
+import { coatWords, HOUSE_COATS, MEASURE_WORDS, UNIT_WORDS } from '../../../format/amountWords';
+
+/** A way of stating an amount, by one key: what stands behind the number. */
+export interface AmountWay {
+  readonly key: string;
+  readonly label: string;
+}
+
+const LIQUID: readonly StatedUnit[] = ['ml', 'g', 'tsp', 'tbsp', 'us-fl-oz', 'oz'];
+const COUNTED: readonly CountedMeasure[] = ['pump', 'drop', 'dropper', 'spray', 'spatula'];
+
+/** The ways in which an amount of a material can be stated; of a mix where there is none. */
+export function waysFor(material: Material | undefined): AmountWay[] {
+  if (material?.unit === 'piece') {
+    return [
+      { key: 'measured:piece', label: 'pieces' },
+      ...(material.kind === 'single-dose' ? [{ key: 'packs', label: 'packs' }] : []),
+    ];
+  }
+  const named = material?.measures.named ?? [];
+  const own = (material?.measures.coats ?? []).map((coat) => coat.name);
+  const coats = [...new Set([...HOUSE_COATS, ...own])];
+  return [
+    ...(material?.kind === 'single-dose' ? [{ key: 'packs', label: 'packs' }] : []),
+    ...(material
+      ? COUNTED.map((measure) => ({ key: `counted:${measure}`, label: MEASURE_WORDS[measure][1] }))
+      : []),
+    ...named.map(({ name }) => ({ key: `named:${name}`, label: `× ${name}` })),
+    ...LIQUID.map((unit) => ({ key: `measured:${unit}`, label: UNIT_WORDS[unit][1] })),
+    { key: 'fingertip', label: 'fingertip units' },
+    ...coats.map((coat) => ({ key: `coat:${coat}`, label: coatWords(coat) })),
+    { key: 'coat-weight', label: 'mg/cm² on the zones' },
+  ];
+}
+
+/** The key of the way in which an amount is stated. */
+export function wayOf(amount: Amount): string {
+  switch (amount.how) {
+    case 'measured':
+      return `measured:${amount.unit}`;
+    case 'counted':
+      return `counted:${amount.measure}`;
+    case 'named':
+      return `named:${amount.name}`;
+    case 'coat':
+      return `coat:${amount.coat}`;
+    case 'packs':
+    case 'fingertip':
+    case 'coat-weight':
+      return amount.how;
+  }
+}
+
+/** The number of an amount, where it has one. */
+export function quantityOf(amount: Amount): Triple | undefined {
+  if (amount.how === 'coat') return undefined;
+  return amount.how === 'coat-weight' ? amount.mgPerCm2 : amount.quantity;
+}
+
+/** The same number stated in another way. */
+export function restate(amount: Amount, key: string): Amount {
+  return stated(key, quantityOf(amount) ?? exactly(1));
+}
+
+/** An amount stated in the way of `key`. */
+export function stated(key: string, quantity: Triple): Amount {
+  const [how, of = ''] = splitOnce(key);
+  switch (how) {
+    case 'counted':
+      return { how, quantity, measure: of as CountedMeasure };
+    case 'named':
+      return { how, quantity, name: of };
+    case 'packs':
+    case 'fingertip':
+      return { how, quantity };
+    case 'coat':
+      return { how, coat: of };
+    case 'coat-weight':
+      return { how, mgPerCm2: quantity };
+    default:
+      return { how: 'measured', quantity, unit: of as StatedUnit };
+  }
+}
+
+function splitOnce(key: string): [string, string?] {
+  const at = key.indexOf(':');
+  return at === -1 ? [key] : [key.slice(0, at), key.slice(at + 1)];
+}

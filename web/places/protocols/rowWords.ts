@@ -1,0 +1,128 @@
+import type { LayerGroup, Line, Protocol, Step } from '@bienestar/core/house/house';
+import { isStep } from '@bienestar/core/house/protocol';
+import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
+import type { Finding, Weight } from '@bienestar/core/protocol/findings';
+import type { Schedule } from '@bienestar/core/time/schedule';
+import { zoneName } from '@bienestar/core/zone/zones';
+import { amountWords } from '../../format/amountWords';
+import { optionWords } from '../../format/protocolWords';
+import type { ShownService } from './useShownService';
+
+/** What a row of the list says about a line. */
+export interface RowWords {
+  readonly line: Line;
+  readonly startsAt: number | undefined;
+  readonly details: string;
+  readonly heading: string | undefined;
+  readonly layersHeading: string | undefined;
+  readonly option: string | undefined;
+  readonly leftOut: boolean;
+  readonly finding: Weight | undefined;
+}
+
+const STRETCH_WORDS = { 'set-up': 'Set-up', visit: 'Visit', reset: 'Reset' } as const;
+const WEIGHTS: readonly Weight[] = ['fault', 'conflict', 'prompt'];
+
+/** What the rows of a protocol say, for the client it is shown for. */
+export function rowsOf(protocol: Protocol, shown: ShownService): readonly RowWords[] {
+  const { house, figures, worked, problems, findings } = shown;
+  const names = namesOf(house);
+  const starts = startsByLine(figures.schedule.ok ? figures.schedule.value : undefined);
+  const done = worked && new Set(worked.steps.map((step) => lineOfStep(step.id)));
+  const weights = weightByLine([
+    ...problems.map((problem): Finding => ({ ...problem, weight: 'fault' })),
+    ...findings,
+  ]);
+  const choices = new Map(protocol.choices.map((choice) => [choice.id, choice]));
+  const groups = new Map(protocol.layerGroups.map((group) => [group.id, group]));
+  return protocol.steps.map((line, order): RowWords => {
+    const before = protocol.steps[order - 1];
+    const choice = line.option && choices.get(line.option.choiceId);
+    return {
+      line,
+      startsAt: starts.get(line.id),
+      details: isStep(line) ? detailsOf(line, names) : blockDetails(line.blockId, house.blocks),
+      heading: before?.stretch === line.stretch ? undefined : STRETCH_WORDS[line.stretch],
+      layersHeading:
+        line.layerGroupId === undefined || before?.layerGroupId === line.layerGroupId
+          ? undefined
+          : layersWords(groups.get(line.layerGroupId)),
+      option:
+        choice !== undefined
+          ? optionWords(choice, line.option?.optionId)
+          : isStep(line) && line.optional
+            ? `if ${line.optional.if === '' ? 'needed' : line.optional.if}`
+            : undefined,
+      leftOut: done !== undefined && !done.has(line.id),
+      finding: weights.get(line.id),
+    };
+  });
+}
+
+const known = new WeakMap<object, ReadonlyMap<string, string>>();
+
+/** The names of what a dose may be drawn from. */
+function namesOf(house: ShownService['house']): ReadonlyMap<string, string> {
+  const before = known.get(house.materials);
+  if (before) return before;
+  const made = new Map<string, string>(
+    [...house.materials, ...house.mixes].map((each) => [each.id, each.name]),
+  );
+  known.set(house.materials, made);
+  return made;
+}
+
+const details = new WeakMap<Step, { readonly names: object; readonly words: string }>();
+
+function detailsOf(step: Step, names: ReadonlyMap<string, string>): string {
+  const before = details.get(step);
+  if (before?.names === names) return before.words;
+  const drawn = step.doses.map(({ amount, source }) => {
+    const name = names.get(source.kind === 'material' ? source.materialId : source.mixId);
+    return `${amountWords(amount)} ${name ?? 'something that is no longer on the shelf'}`;
+  });
+  const words = [drawn.join(', '), step.zones.map(zoneName).join(', ')]
+    .filter((each) => each !== '')
+    .join(' — ');
+  details.set(step, { names, words });
+  return words;
+}
+
+function blockDetails(id: string, blocks: ShownService['house']['blocks']): string {
+  const block = blocks.find((each) => each.id === id);
+  return block
+    ? block.steps.map((step) => step.name).join(', ')
+    : 'a block that is no longer there';
+}
+
+function layersWords(group: LayerGroup | undefined): string | undefined {
+  return (
+    group &&
+    `${group.name}: ${group.layers.first} on a first visit, ${group.layers.returning} on later ones${group.halves ? ', each half of the face for itself' : ''}`
+  );
+}
+
+/** When each line starts, the first time in layers or of the steps of a block. */
+function startsByLine(schedule: Schedule | undefined): ReadonlyMap<string, number> {
+  const starts = new Map<string, number>();
+  for (const { of, startsAt } of schedule?.rows ?? []) {
+    if (of.kind !== 'step') continue;
+    const id = lineOfStep(of.stepId);
+    if (!starts.has(id)) starts.set(id, startsAt);
+  }
+  return starts;
+}
+
+/** The heaviest finding of each line. */
+function weightByLine(findings: readonly Finding[]): ReadonlyMap<string, Weight> {
+  const heaviest = new Map<string, Weight>();
+  for (const { where, weight } of findings) {
+    if (where.stepId === undefined) continue;
+    const id = lineOfStep(where.stepId as Step['id']);
+    const before = heaviest.get(id);
+    if (before === undefined || WEIGHTS.indexOf(weight) < WEIGHTS.indexOf(before)) {
+      heaviest.set(id, weight);
+    }
+  }
+  return heaviest;
+}

@@ -1,0 +1,76 @@
+import { useState, type ReactNode } from 'react';
+import type { EntryId } from '@bienestar/core/house/ids';
+import type { StockEntry } from '@bienestar/core/stock/entries';
+import { Button } from '../../parts/Button';
+import { Sheet } from '../../parts/Sheet';
+import { newEntryId, useEnter } from '../../store/useEnter';
+
+interface EntrySheetProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly title: string;
+  readonly description?: string;
+  readonly action: string;
+  /** the entry as it stands, or what is still missing */
+  readonly make: (id: EntryId) => StockEntry | string;
+  readonly onEntered?: () => void;
+  readonly children: ReactNode;
+}
+
+/** A sheet that enters something into the ledger; what is refused is said, and stays to be mended. */
+export function EntrySheet(props: EntrySheetProps) {
+  const { open, onClose, title, description, action, make, onEntered, children } = props;
+  const enter = useEnter();
+  const [id, setId] = useState(newEntryId);
+  const [fault, setFault] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const close = (): void => {
+    setFault(undefined);
+    onClose();
+  };
+  const submit = async (): Promise<void> => {
+    const entry = make(id);
+    if (typeof entry === 'string') {
+      setFault(entry);
+      return;
+    }
+    setBusy(true);
+    const entered = await enter(entry);
+    setBusy(false);
+    if (!entered.ok) {
+      setFault(entered.message);
+      return;
+    }
+    setFault(undefined);
+    setId(newEntryId());
+    (onEntered ?? onClose)();
+  };
+  return (
+    <Sheet
+      open={open}
+      onClose={close}
+      title={title}
+      description={description}
+      actions={
+        <Button weight="main" disabled={busy} onClick={() => void submit()}>
+          {action}
+        </Button>
+      }
+    >
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void submit();
+        }}
+      >
+        {children}
+        {fault !== undefined && (
+          <p role="alert" className="text-sm font-semibold text-clay">
+            ▲ {fault}
+          </p>
+        )}
+      </form>
+    </Sheet>
+  );
+}

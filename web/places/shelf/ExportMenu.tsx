@@ -1,0 +1,53 @@
+import { Download } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { API, EXPORTS, type ExportName } from '@bienestar/contract/api';
+import { IconButton } from '../../parts/Button';
+
+const WORDS: Record<ExportName, string> = {
+  materials: 'Materials',
+  packs: 'Packs and prices',
+  prices: 'History of prices',
+  ledger: 'Ledger',
+  stock: 'What is on hand',
+};
+const FORMATS = ['csv', 'xlsx'] as const;
+
+/** The shelf as lists for other programs. */
+export function ExportMenu() {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger asChild>
+        <IconButton
+          label="Take out as a list"
+          className="size-9 border border-line-strong bg-sheet"
+        >
+          <Download aria-hidden size={16} />
+        </IconButton>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="end"
+          className="z-50 rounded-sm border border-line-strong bg-sheet p-1 shadow-sheet"
+        >
+          {EXPORTS.map((name) => (
+            <DropdownMenu.Group key={name} className="flex items-center gap-1">
+              <DropdownMenu.Label className="w-40 px-3 text-base">{WORDS[name]}</DropdownMenu.Label>
+              {FORMATS.map((format) => (
+                <DropdownMenu.Item key={format} asChild>
+                  <a
+                    href={`${API}/exports/${name}.${format}`}
+                    download
+                    aria-label={`${WORDS[name]} as ${format.toUpperCase()}`}
+                    className="flex h-9 items-center rounded-sm px-3 text-sm text-palm uppercase outline-none data-highlighted:bg-sunk"
+                  >
+                    {format}
+                  </a>
+                </DropdownMenu.Item>
+              ))}
+            </DropdownMenu.Group>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

@@ -1,0 +1,88 @@
+import type { Material } from '@bienestar/core/house/house';
+import { chosenPack } from '@bienestar/core/house/packs';
+import { MoneyField } from '../../parts/MoneyField';
+import { NumberField } from '../../parts/NumberField';
+import { TextField } from '../../parts/TextField';
+import { useSnapshot } from '../../store/house';
+import { useChange } from '../../store/useEditPart';
+import { newEntryId, newLotId, useEnter } from '../../store/useEnter';
+import type { ShelfRow } from './shelfRows';
+
+interface InPlaceProps {
+  readonly row: ShelfRow;
+}
+
+/** A material's name, changed in its line. */
+export function NameInPlace({ row: { material } }: InPlaceProps) {
+  const change = useChangeOf(material);
+  return (
+    <TextField
+      className="w-full"
+      label={`Name of ${material.name}`}
+      labelHidden
+      needed
+      commitOn="leaving"
+      value={material.name}
+      onCommit={(name) => change({ name })}
+    />
+  );
+}
+
+/** The price of the preferred pack, changed in its line; a column of prices can be pasted. */
+export function PriceInPlace({ row: { material, pack } }: InPlaceProps) {
+  const change = useChangeOf(material);
+  if (material.kind === 'linen') return <span className="text-ink-soft">{pack}</span>;
+  const preferred = chosenPack(material);
+  return (
+    <MoneyField
+      className="w-full"
+      label={`Pack price of ${material.name}`}
+      labelHidden
+      commitOn="leaving"
+      value={preferred.priceMinor}
+      onCommit={(priceMinor) =>
+        change((latest) =>
+          latest.kind === 'linen'
+            ? {}
+            : {
+                packs: latest.packs.map((each) =>
+                  each.id === latest.preferredPackId ? { ...each, priceMinor } : each,
+                ),
+              },
+        )
+      }
+    />
+  );
+}
+
+/** What is on hand, counted in its line. */
+export function CountInPlace({ row: { material, state } }: InPlaceProps) {
+  const enter = useEnter();
+  if (!state) return <span className="text-ink-soft">in the laundry’s round</span>;
+  return (
+    <NumberField
+      className="w-32"
+      label={`On the shelf: ${material.name}`}
+      labelHidden
+      commitOn="leaving"
+      unit={material.unit === 'piece' ? 'pcs' : material.unit}
+      value={state.onHand}
+      check={(quantity) => (quantity >= 0 ? undefined : 'Must not be below 0.')}
+      onCommit={async (quantity) => {
+        const entered = await enter({
+          kind: 'total-count',
+          id: newEntryId(),
+          materialId: material.id,
+          quantity,
+          lotId: newLotId(),
+        });
+        return entered.ok ? undefined : entered.message;
+      }}
+    />
+  );
+}
+
+function useChangeOf({ id }: Material) {
+  const versioned = useSnapshot().materials.find((each) => each.id === id);
+  return useChange('materials', versioned);
+}

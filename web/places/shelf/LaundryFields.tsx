@@ -1,0 +1,45 @@
+import type { LinenMaterial, Material } from '@bienestar/core/house/house';
+import { MoneyField } from '../../parts/MoneyField';
+import { NumberField } from '../../parts/NumberField';
+import type { ChangePart } from '../../store/useEditPart';
+
+interface LaundryFieldsProps {
+  readonly laundry: LinenMaterial['laundry'];
+  readonly change: ChangePart<Material>;
+}
+
+/** What a round through the laundry costs, and how many rounds a piece lasts. */
+export function LaundryFields({ laundry, change }: LaundryFieldsProps) {
+  const put = (changes: Partial<LinenMaterial['laundry']>) =>
+    change((latest) =>
+      latest.kind === 'linen' ? { laundry: { ...latest.laundry, ...changes } } : {},
+    );
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <MoneyField
+        commitOn="leaving"
+        label="One wash"
+        value={laundry.washMinor}
+        onCommit={(washMinor) => put({ washMinor })}
+      />
+      <MoneyField
+        commitOn="leaving"
+        label="A new piece"
+        value={laundry.replacementMinor}
+        onCommit={(replacementMinor) => put({ replacementMinor })}
+      />
+      <NumberField
+        commitOn="leaving"
+        label="Washes in its life"
+        value={laundry.washesInLife}
+        check={wholeFromOne}
+        onCommit={(washesInLife) => put({ washesInLife })}
+      />
+    </div>
+  );
+}
+
+/** The words for a count that is not a whole number from 1. */
+export function wholeFromOne(count: number): string | undefined {
+  return Number.isInteger(count) && count >= 1 ? undefined : 'A whole number, at least 1.';
+}

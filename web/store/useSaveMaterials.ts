@@ -1,0 +1,52 @@
+import { useCallback } from 'react';
+import { toast } from 'sonner';
+import type { MaterialBatch, Versioned } from '@bienestar/contract/api';
+import type { Material } from '@bienestar/core/house/house';
+import { refusedBy, useSaveMaterialsMutation } from './api';
+
+/** Writes several materials at once, all or none; answers what went wrong, if anything. */
+function useSaveMaterials(): (batch: MaterialBatch) => Promise<string | undefined> {
+  const [save] = useSaveMaterialsMutation();
+  return useCallback(
+    async (batch) => {
+      const saved = await save(batch);
+      if (!saved.error) return undefined;
+      const refused = refusedBy(saved.error);
+      return refused.kind === 'away' ? refused.message : refused.document.detail;
+    },
+    [save],
+  );
+}
+
+/**
+ * Writes several materials at once and offers to undo it; what goes wrong is said.
+ * @returns true when they were written
+ */
+export function useSaveWithUndo(): (
+  before: readonly Versioned<Material>[],
+  after: readonly Material[],
+  from: MaterialBatch['from'],
+  words: string,
+) => Promise<boolean> {
+  const save = useSaveMaterials();
+  return useCallback(
+    async (before, after, from, words) => {
+      const versions = new Map(before.map(({ id, version }) => [id, version]));
+      const materials = after.map((each) => ({ ...each, version: versions.get(each.id) ?? 0 }));
+      const fault = await save({ materials, from });
+      if (fault !== undefined) {
+        toast.error(`Nothing was changed. ${fault}`, { duration: 10_000 });
+        return false;
+      }
+      const undone = before.map((each) => ({ ...each, version: each.version + 1 }));
+      const undo = async (): Promise<void> => {
+        const wrong = await save({ materials: undone, from: 'hand' });
+        if (wrong === undefined) toast('All is as it was before.');
+        else toast.error(wrong, { duration: 10_000 });
+      };
+      toast(words, { duration: 12_000, action: { label: 'Undo', onClick: () => void undo() } });
+      return true;
+    },
+    [save],
+  );
+}

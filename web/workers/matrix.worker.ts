@@ -1,0 +1,36 @@
+import { expose } from 'comlink';
+import { createCalculator } from '@bienestar/core/figures/createCalculator';
+import { matrixOf, type Matrix } from '@bienestar/core/figures/matrix';
+import { createTrial } from '@bienestar/core/figures/trial';
+import { clientWith } from '@bienestar/core/house/client';
+import type { House, Protocol, Service } from '@bienestar/core/house/house';
+import { indexHouse } from '@bienestar/core/house/houseIndex';
+import { failWith, type Outcome } from '@bienestar/core/house/problem';
+
+/** Works out the range of a protocol over all clients, away from the page. */
+const matrices = {
+  over(
+    house: House,
+    protocol: Protocol,
+    service: Service,
+    onProgress: (share: number) => void,
+  ): Outcome<Matrix> {
+    const { materials } = createCalculator()({ ...house, services: [], demand: [] });
+    const writ = { protocol, mixes: house.mixes };
+    const { figures } = createTrial()(house, materials, service, writ, clientWith());
+    if (!figures.rates.ok) return failWith(figures.rates.problems);
+    return matrixOf(
+      {
+        house,
+        index: indexHouse(house),
+        writ,
+        unitCosts: new Map([...materials].map(([id, each]) => [id, each.unitCost])),
+        rates: figures.rates.value,
+      },
+      onProgress,
+    );
+  },
+};
+
+export type MatrixWorker = typeof matrices;
+expose(matrices);

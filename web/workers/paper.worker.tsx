@@ -1,0 +1,153 @@
+import { Document, Font, Page, pdf, StyleSheet, Text, View } from '@react-pdf/renderer';
+import serif from '@fontsource/alegreya/files/alegreya-latin-500-normal.woff?url';
+import sans from '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-400-normal.woff?url';
+import sansBold from '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-600-normal.woff?url';
+import { expose } from 'comlink';
+import type { CardLine, CardWords, TrayLine } from '../places/card/cardWords';
+import type { OnPaper, Paper } from '../places/card/paper';
+
+const address = (path: string): string => new URL(path, self.location.origin).href;
+Font.register({ family: 'Alegreya', src: address(serif) });
+Font.register({
+  family: 'Hanken Grotesk',
+  fonts: [
+    { src: address(sans), fontWeight: 400 },
+    { src: address(sansBold), fontWeight: 600 },
+  ],
+});
+Font.registerHyphenationCallback((word) => [word]);
+
+const INK = '#2b2520';
+const SOFT = '#665a4d';
+const CLAY = '#9a4527';
+const LINE = '#d8ccb8';
+
+const styles = StyleSheet.create({
+  page: { fontFamily: 'Hanken Grotesk', color: INK, lineHeight: 1.35 },
+  title: { fontFamily: 'Alegreya', lineHeight: 1.1 },
+  soft: { color: SOFT },
+  bold: { fontWeight: 600 },
+  clay: { color: CLAY },
+  stretch: { fontFamily: 'Alegreya', color: SOFT, marginTop: 8, marginBottom: 2 },
+  row: {
+    flexDirection: 'row',
+    borderBottomWidth: 0.5,
+    borderBottomColor: LINE,
+    paddingVertical: 3,
+    gap: 6,
+  },
+  grow: { flex: 1 },
+});
+
+interface Sized {
+  readonly paper: Paper;
+}
+
+const sizeOf = (paper: Paper): { readonly fontSize: number; readonly padding: number } =>
+  paper === 'A4' ? { fontSize: 9.5, padding: 36 } : { fontSize: 7.5, padding: 22 };
+
+function Card({ card, paper }: Sized & { readonly card: CardWords }) {
+  const { fontSize, padding } = sizeOf(paper);
+  return (
+    <Document title={card.title}>
+      <Page size={paper} style={[styles.page, { fontSize, padding }]}>
+        <Text style={[styles.title, { fontSize: fontSize * 2.1 }]}>{card.title}</Text>
+        <Text style={styles.soft}>{card.subtitle}</Text>
+        {card.stops.length > 0 && (
+          <Text style={{ marginTop: 4 }}>
+            <Text style={[styles.bold, styles.clay]}>Stop: </Text>
+            {card.stops.join('; ')}
+          </Text>
+        )}
+        {card.cares.length > 0 && <Text style={styles.soft}>{card.cares.join(' ')}</Text>}
+        {card.stretches.map(({ name, lines }) => (
+          <View key={name}>
+            <Text style={[styles.stretch, { fontSize: fontSize * 1.2 }]}>{name}</Text>
+            {lines.map((line) => (
+              <Line key={line.key} line={line} />
+            ))}
+          </View>
+        ))}
+        <Notes title="Before the visit" lines={card.before} />
+        <Notes title="Afterwards" lines={card.after} />
+        {card.notice !== undefined && (
+          <Text style={[styles.soft, { marginTop: 8 }]}>{card.notice}</Text>
+        )}
+      </Page>
+    </Document>
+  );
+}
+
+function Line({ line }: { readonly line: CardLine }) {
+  return (
+    <>
+      {line.layers !== undefined && <Text style={styles.bold}>{line.layers}</Text>}
+      <View style={styles.row} wrap={false}>
+        <Text style={[styles.soft, { width: 16 }]}>{line.number}</Text>
+        <View style={styles.grow}>
+          <Text style={styles.bold}>
+            {line.meanwhile ? 'meanwhile: ' : ''}
+            {line.name}
+          </Text>
+          {line.amounts.length > 0 && <Text>{line.amounts.join(' · ')}</Text>}
+          {line.details.length > 0 && <Text style={styles.soft}>{line.details.join(' · ')}</Text>}
+          {line.watch !== undefined && <Text style={styles.clay}>{line.watch}</Text>}
+          {line.say !== undefined && <Text>{line.say}</Text>}
+        </View>
+        <Text style={{ width: 52, textAlign: 'right' }}>{line.minutes}</Text>
+      </View>
+    </>
+  );
+}
+
+function Notes({ title, lines }: { readonly title: string; readonly lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <View style={{ marginTop: 6 }}>
+      <Text style={styles.bold}>{title}</Text>
+      {lines.map((line) => (
+        <Text key={line}>{line}</Text>
+      ))}
+    </View>
+  );
+}
+
+function Tray({
+  title,
+  subtitle,
+  lines,
+  paper,
+}: Sized & {
+  readonly title: string;
+  readonly subtitle: string;
+  readonly lines: readonly TrayLine[];
+}) {
+  const { fontSize, padding } = sizeOf(paper);
+  return (
+    <Document title={title}>
+      <Page size={paper} style={[styles.page, { fontSize, padding }]}>
+        <Text style={[styles.title, { fontSize: fontSize * 2.1 }]}>{title}</Text>
+        <Text style={styles.soft}>{subtitle}</Text>
+        {lines.map((line) => (
+          <View key={line.key} style={styles.row} wrap={false}>
+            <Text style={[styles.soft, { width: 44 }]}>{line.at}</Text>
+            <Text style={[styles.bold, { width: 72, textAlign: 'right' }]}>{line.amount}</Text>
+            <View style={styles.grow}>
+              <Text>{line.name}</Text>
+              {line.note !== '' && <Text style={styles.soft}>{line.note}</Text>}
+            </View>
+          </View>
+        ))}
+      </Page>
+    </Document>
+  );
+}
+
+/** Sets cards and trays as PDF, away from the page. */
+const paper = {
+  pdf: (what: OnPaper): Promise<Blob> =>
+    pdf(what.kind === 'card' ? <Card {...what} /> : <Tray {...what} />).toBlob(),
+};
+
+export type PaperWorker = typeof paper;
+expose(paper);
