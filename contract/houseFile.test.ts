@@ -4,7 +4,9 @@ import { describe, expect, it } from 'vitest';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { houseReport } from '@bienestar/core/figures/houseReport';
 import { problemsOf } from '@bienestar/core/figures/houseFigures';
+import { shelfState } from '@bienestar/core/stock/shelfLife';
 import { asOfNow, houseOf, type HouseArchive } from '@bienestar/core/house/archive';
+import type { House } from '@bienestar/core/house/house';
 import { asKept, onHandOf } from '@bienestar/core/stock/stockTypes';
 import { checkHouse, readHouseFile, writeHouseFile } from './houseFile';
 import { houseFileJsonSchema } from './houseFileSchema';
@@ -98,14 +100,31 @@ describe('the memory of a house', () => {
   });
 
   it('can be moved to another day, figures unchanged, and back', () => {
-    const evening = (day: string): Date => new Date(`${day}T23:00:00Z`);
-    const later = asOfNow(demo(), evening('2031-03-01'));
-    expect(later.movements.at(-1)?.at.slice(0, 10)).toBe('2031-03-01');
-    expect(asOfNow(later, evening(demo().movements.at(-1)!.at.slice(0, 10)))).toEqual(demo());
+    const written = new Date(demo().movements.at(-1)!.at);
+    const later = asOfNow(demo(), new Date('2031-03-01T23:00:00Z'));
+    expect(later.movements.at(-1)?.at).toBe('2031-03-01T23:00:00Z');
+    expect(asOfNow(later, written)).toEqual(demo());
     const early = asOfNow(demo(), new Date('2031-03-01T02:00:00Z'));
     expect(early.movements.at(-1)?.at).toBe('2031-03-01T02:00:00Z');
     const report = (of: HouseArchive) => houseReport(houseOf(of), createCalculator()(houseOf(of)));
     expect(report(later)).toEqual(report(demo()));
+  });
+
+  it('is as fresh at any hour of the day, and an hour later', () => {
+    const over = (house: House, now: Date): string[] => {
+      const stock = new Map(house.stock.map((line) => [line.materialId, line]));
+      return house.materials.flatMap((material) => {
+        const line = stock.get(material.id);
+        if (material.kind === 'linen' || !line) return [];
+        return shelfState(material, line, now).over > 0 ? [material.id] : [];
+      });
+    };
+    for (let hour = 0; hour < 24; hour += 1) {
+      const begun = new Date(2031, 2, 1, hour, 30);
+      const house = houseOf(asOfNow(demo(), begun));
+      expect(over(house, begun)).toEqual(['eye-remover']);
+      expect(over(house, new Date(2031, 2, 1, hour + 1, 30))).toEqual(['eye-remover']);
+    }
   });
 
   it('a ledger that tells a line or a day twice is refused', () => {

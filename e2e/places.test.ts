@@ -21,7 +21,10 @@ async function findings(rule?: 'color-contrast'): Promise<string[]> {
     const checker = globalThis as unknown as {
       axe: { run: (options: object) => Promise<AxeResults> };
     };
-    return checker.axe.run(only === undefined ? {} : { runOnly: [only] });
+    return checker.axe.run({
+      resultTypes: ['violations'],
+      ...(only !== undefined && { runOnly: [only] }),
+    });
   }, rule);
   return violations.flatMap((found) =>
     found.nodes.map(

@@ -25,14 +25,23 @@ export function stockedIds(materials: House['materials']): MaterialId[] {
 
 /**
  * An archive with all its days moved so that the newest movement is of today: a demo house stays as
- * fresh as it was written. What would lie later today than now has happened just now.
+ * fresh as it was written. What happened on its newest day moves with the clock, so that the newest
+ * movement is of just now and what keeps for hours has as many left at any time of the day; before
+ * the hour at which that day began all of it has happened just now.
  */
 export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
   const newest = archive.movements.reduce((last, { at }) => (at > last ? at : last), '');
   if (newest === '') return archive;
-  const moment = `${now.toISOString().slice(0, 19)}Z`;
-  const by = daysBetween(newest.slice(0, 10), moment.slice(0, 10));
+  const moment = inSeconds(now);
+  const newestDay = newest.slice(0, 10);
+  const by = daysBetween(newestDay, moment.slice(0, 10));
   const moved = (day: string): string => daysAfter(day, by);
+  const movedAt = (at: string): string => `${moved(at.slice(0, 10))}${at.slice(10)}`;
+  const byClock = Date.parse(moment) - Date.parse(movedAt(newest));
+  const withTheClock = (at: string): string => {
+    const later = inSeconds(new Date(Date.parse(movedAt(at)) + byClock));
+    return later.startsWith(moment.slice(0, 10)) ? later : moment;
+  };
   return {
     ...archive,
     materials: archive.materials.map((material) =>
@@ -46,9 +55,13 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
       deliveredOn: moved(lot.deliveredOn),
       ...(lot.expiresOn !== undefined && { expiresOn: moved(lot.expiresOn) }),
     })),
-    movements: archive.movements.map((movement) => {
-      const at = `${moved(movement.at.slice(0, 10))}${movement.at.slice(10)}`;
-      return { ...movement, at: at > moment ? moment : at };
-    }),
+    movements: archive.movements.map((movement) => ({
+      ...movement,
+      at: movement.at.startsWith(newestDay) ? withTheClock(movement.at) : movedAt(movement.at),
+    })),
   };
+}
+
+function inSeconds(instant: Date): string {
+  return `${instant.toISOString().slice(0, 19)}Z`;
 }

@@ -30,11 +30,20 @@ export interface Person {
   readonly close: () => Promise<void>;
 }
 
+/** What a window leaves behind, but for the scripts that it fetched. */
+const FORGOTTEN = 'cookies,local_storage,indexeddb,cache_storage,service_workers';
+
 let connected: Browser | undefined;
+/** Windows that somebody has left, and in which nothing is kept. */
+const idle: Page[] = [];
 
 async function browser(): Promise<Browser> {
   connected ??= await puppeteer.connect({ browserWSEndpoint: inject('browserEndpoint') });
   return connected;
+}
+
+async function emptyWindow(): Promise<Page> {
+  return (await (await browser()).createBrowserContext()).newPage();
 }
 
 /** The house of the worker that runs this file. */
@@ -58,8 +67,7 @@ export async function freshHouse(url = ownHouse().url): Promise<void> {
 
 /** A person with an empty browser at the app. */
 export async function newPerson(url = ownHouse().url): Promise<Person> {
-  const context = await (await browser()).createBrowserContext();
-  const page = await context.newPage();
+  const page = idle.pop() ?? (await emptyWindow());
   await page.setViewport({ width: 1280, height: 800 });
   page.setDefaultTimeout(WAIT_MS);
   const complaints: string[] = [];
@@ -69,17 +77,23 @@ export async function newPerson(url = ownHouse().url): Promise<Person> {
   });
   page.on('pageerror', (error) => complaints.push(String(error)));
 
+  const body = (): Promise<string> => page.evaluate(() => document.body.innerText);
+  const pageSays = async (wrong: string): Promise<string> =>
+    `${wrong}. The page says:\n${await body().catch(String)}`;
   const selector = (role: string, name: string): string =>
     `::-p-aria([name="${name.replaceAll('"', '\\"')}"][role="${role}"])`;
   const find: Person['find'] = async (role, name) => {
-    const found = await page.waitForSelector(selector(role, name));
-    if (!found) throw new Error(`There is no ${role} “${name}”.`);
-    return found;
+    try {
+      const found = await page.waitForSelector(selector(role, name));
+      if (found) return found;
+    } catch (error) {
+      throw new Error(await pageSays(`There is no ${role} “${name}”`), { cause: error });
+    }
+    throw new Error(`There is no ${role} “${name}”.`);
   };
   const waitFor: Person['waitFor'] = async (what, why) => {
     await expect.poll(what, { timeout: WAIT_MS, message: why }).toBe(true);
   };
-  const body = (): Promise<string> => page.evaluate(() => document.body.innerText);
   const matches = (shown: string, text: string | RegExp): boolean =>
     typeof text === 'string' ? shown.includes(text) : text.test(shown);
 
@@ -130,9 +144,7 @@ export async function newPerson(url = ownHouse().url): Promise<Person> {
       try {
         await waitFor(async () => matches(await body(), text), `the page shows ${String(text)}`);
       } catch (error) {
-        throw new Error(`Not seen: ${String(text)}. The page says:\n${await body()}`, {
-          cause: error,
-        });
+        throw new Error(await pageSays(`Not seen: ${String(text)}`), { cause: error });
       }
     },
     seesNot: (text) =>
@@ -155,8 +167,12 @@ export async function newPerson(url = ownHouse().url): Promise<Person> {
         'the protocol is saved',
       ),
     close: async () => {
+      await page.goto('about:blank');
+      const cdp = await page.createCDPSession();
+      await cdp.send('Storage.clearDataForOrigin', { origin: url, storageTypes: FORGOTTEN });
+      await cdp.detach();
+      idle.push(page);
       expect(complaints, 'nothing in the console').toEqual([]);
-      await context.close();
     },
   };
 }
@@ -179,6 +195,7 @@ function pointOf(element: Element): Point | undefined {
 
 /** Lets the browser go; the last thing a journey's file does. */
 export async function leave(): Promise<void> {
+  await Promise.all(idle.splice(0).map((page) => page.browserContext().close()));
   await connected?.disconnect();
   connected = undefined;
 }
