@@ -1,7 +1,4 @@
-import { CELLS_PER_MINUTE, inSequence, pointAt, type Distribution } from './distribution';
-
-/** Chances below this are left off the ends of a sum; together they weigh less than its last digit. */
-const NOTHING = 1e-17;
+import { CELLS_PER_MINUTE, inSequence, pointAt, trimmed, type Distribution } from './distribution';
 
 /** A sum of times with its distribution function, and the sums that go on from it. */
 interface Node {
@@ -87,17 +84,6 @@ function quantileOfSum({ time, upTo }: Node, last: Distribution, share: number):
     else low = middle + 1;
   }
   return low;
-}
-
-function trimmed(time: Distribution): Distribution {
-  const { first, chances } = time;
-  let from = 0;
-  let to = chances.length;
-  while (from < to - 1 && (chances[from] ?? 0) < NOTHING) from += 1;
-  while (to > from + 1 && (chances[to - 1] ?? 0) < NOTHING) to -= 1;
-  return from === 0 && to === chances.length
-    ? time
-    : { first: first + from, chances: chances.subarray(from, to) };
 }
 
 /** How often each time stands in every one of the lists. */

@@ -45,6 +45,8 @@ autosave.startListening({
     };
     const begun = read();
     if (!begun || begun.saving.state !== 'waiting') return;
+    /* Not within the keystroke, which waits for its figures. */
+    await listener.delay(0);
     keepUnsaved(id, { protocol: begun.present, base: begun.base });
 
     /* A newer edit of this draft starts its own round, which waits for a write that is under way. */

@@ -1,4 +1,5 @@
 import { Plus } from 'lucide-react';
+import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import type { Block, Protocol, Service } from '@bienestar/core/house/house';
@@ -21,6 +22,8 @@ export function ProtocolsPlace() {
   const figures = useFigures();
   const navigate = useNavigate();
   const [add, { isLoading }] = useAddMutation();
+  /* What comes next is opened from here: it is fetched while the list is read. */
+  useEffect(() => void import('./Workbenches'), []);
 
   const { blocks } = indexHouse(house);
   const users = (block: Block): readonly Protocol[] =>

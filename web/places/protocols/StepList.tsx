@@ -40,6 +40,9 @@ interface StepListProps {
   readonly children: ReactNode;
 }
 
+/** Pressing is not yet dragging; the same object at every drawing, or every row is drawn anew. */
+const DRAGGED = { activationConstraint: { distance: 4 } };
+
 /** The steps in order; arrow keys go through them, Enter adds, Alt with an arrow moves, Shift takes several. */
 export function StepList(props: StepListProps) {
   const { protocol, shown, selectedId, ticked, onTick, onSelect, onAdd, edit } = props;
@@ -48,7 +51,7 @@ export function StepList(props: StepListProps) {
   /* Keys may come faster than the screen: the next one goes on from the step already asked for. */
   const asked = useRef<string>(undefined);
   const [find, setFind] = useState<string>();
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+  const sensors = useSensors(useSensor(PointerSensor, DRAGGED));
   const { steps } = protocol;
   const at = steps.findIndex((step) => step.id === selectedId);
   const selected = steps[at];

@@ -81,20 +81,15 @@ export function Workbench({ part }: WorkbenchProps) {
     () => vocabularyOf({ materials, mixes, devices: machines, protocols }),
     [materials, mixes, machines, protocols],
   );
-  /* For what is drawn anew only when its figures change: it edits the draft as it is by then. */
-  const latestEdit = useRef(edit);
-  useEffect(() => {
-    latestEdit.current = edit;
-  }, [edit]);
   const pull = useCallback(
     (id: string, minutes: Minutes): void =>
-      latestEdit.current((protocol) => changeStep(protocol, lineOfStep(asId(id)), { minutes })),
-    [],
+      edit((protocol) => changeStep(protocol, lineOfStep(asId(id)), { minutes })),
+    [edit],
   );
   const dropInto = useCallback(
     (id: string, hostId: string): void =>
-      latestEdit.current((protocol) => putBeside(protocol, asId(id), lineOfStep(asId(hostId)))),
-    [],
+      edit((protocol) => putBeside(protocol, asId(id), lineOfStep(asId(hostId)))),
+    [edit],
   );
 
   const base = part === 'protocols' ? '/protocols' : '/protocols/blocks';

@@ -1,3 +1,4 @@
+import type { Dispatch } from '@reduxjs/toolkit';
 import { useCallback, useEffect } from 'react';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Protocol } from '@bienestar/core/house/house';
@@ -12,7 +13,7 @@ import {
 } from '../../store/drafts';
 import { historyOf } from '../../store/history';
 import { useSnapshot } from '../../store/house';
-import { useAppDispatch, useAppSelector } from '../../store/store';
+import { useAppDispatch, useAppSelector, type RootState } from '../../store/store';
 import { unsavedDraft } from '../../store/unsavedDrafts';
 
 /**
@@ -55,14 +56,19 @@ export function useDraft(
     }
   }, [dispatch, draft, id, part, saved]);
 
-  const present = draft?.present;
   const edit = useCallback<EditProtocol>(
-    (make, typedInto) => {
-      if (!present) return;
-      const protocol = make(present);
-      if (protocol !== present) dispatch(edited({ id, protocol, typedInto, at: Date.now() }));
-    },
-    [dispatch, id, present],
+    (make, typedInto) => dispatch(editedBy(id, make, typedInto)),
+    [dispatch, id],
   );
   return { draft, edit };
+}
+
+/** An edit of the draft as it is by the time it happens. */
+function editedBy(id: string, make: (protocol: Protocol) => Protocol, typedInto?: string) {
+  return (dispatch: Dispatch, getState: () => RootState): void => {
+    const present = getState().drafts.byId[id]?.present;
+    if (!present) return;
+    const protocol = make(present);
+    if (protocol !== present) dispatch(edited({ id, protocol, typedInto, at: Date.now() }));
+  };
 }
