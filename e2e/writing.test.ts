@@ -78,11 +78,11 @@ describe('a step that is said', () => {
     await person.click('button', 'Paste many lines');
     await person.fill(
       'Lines',
-      'settle 2 min\nmassage "Hands" 2 pumps massage oil on hands 5 min\nthis is nothing',
+      'settle 2 min\nmassage "Hands" 2 pumps massage oil on hands 5 min\n3 of nothing',
     );
     await person.sees('Add the 2 that are understood');
     await person.click('button', 'Add the 2 that are understood');
-    expect(await person.valueOf('Lines')).toBe('this is nothing');
+    expect(await person.valueOf('Lines')).toBe('3 of nothing');
     await press('Escape');
     await person.sees('2 pumps Night-jasmine massage oil — hands');
   });
@@ -219,6 +219,7 @@ describe('blocks', () => {
 
   it('are put in below the line in hand, but never into themselves', async () => {
     await open('blocks/opening-ritual');
+    await person.seesNot('Put it on the menu');
     await person.click('button', 'Put in a block');
     await person.find('menuitem', 'Close by day or evening, 7 steps');
     await person.seesNot('Opening ritual\n4 steps');

@@ -3,7 +3,7 @@ import type { Triple } from '../quantity/triple';
 import { CLAUSE_WORDS } from './clauseWords';
 import type { Cursor } from './cursor';
 import type { Said } from './parseStepLine';
-import { compared, keyOf } from './tokens';
+import { compared, keyOf, tokensOf } from './tokens';
 import type { UnitWord, Vocabulary } from './vocabulary';
 
 const PARTS: Readonly<Record<string, number>> = { half: 0.5, quarter: 0.25 };
@@ -151,6 +151,18 @@ function takeCoat(cursor: Cursor, words: Vocabulary): Read | undefined {
   return { amount: { how: 'coat', coat: meaning.value } };
 }
 
+/** Whether an amount in words comes next, such as a thin coat or half a sachet. */
+export function seesAmount(cursor: Cursor, words: Vocabulary): boolean {
+  const { mark } = cursor;
+  const seen =
+    takeLeftOver(cursor) ||
+    takeCoat(cursor, words) !== undefined ||
+    (cursor.next !== undefined && cursor.next.text in PARTS);
+  const oneOfIt = cursor.takeWord('a', 'an') !== undefined && cursor.sees(words.units);
+  cursor.backTo(mark);
+  return seen || oneOfIt;
+}
+
 function takeCounted(cursor: Cursor, words: Vocabulary): Read | undefined {
   const from = cursor.from;
   const numbers = takeRange(cursor);
@@ -205,7 +217,7 @@ export function takeProduct(cursor: Cursor, words: Vocabulary): Source | undefin
       ? true
       : at.next.text === 'and' || at.sees(CLAUSE_WORDS),
   );
-  const typed = text.filter((word) => word !== '-' && word !== "'");
+  const typed = tokensOf(text).flatMap((piece) => (piece.kind === 'word' ? [piece.text] : []));
   if (typed.length === 0) {
     cursor.fault(from, cursor.next?.to ?? from, 'Say which product of the shelf.');
     return undefined;

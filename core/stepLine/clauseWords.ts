@@ -33,3 +33,5 @@ for (const clause of CLAUSES) CLAUSE_WORDS.add(clause, clause);
 CLAUSE_WORDS.add('lightly', 'lightly on');
 CLAUSE_WORDS.add('never', 'never on');
 CLAUSE_WORDS.add('using hands', 'hands-on');
+CLAUSE_WORDS.add('cap', 'at most');
+CLAUSE_WORDS.add('no longer than', 'at most');

@@ -1,4 +1,4 @@
-import type { ZoneSetting } from '../house/house';
+import type { Minutes, ZoneSetting } from '../house/house';
 import { SETTING_KINDS, type SettingKind } from '../house/device';
 import type { MaterialId } from '../house/ids';
 import type { ZoneId } from '../zone/zones';
@@ -185,14 +185,7 @@ function takeValues(cursor: Cursor, zones: readonly ZoneId[]): ZoneSetting {
 }
 
 function takeUntil(cursor: Cursor, said: Said, _words: Vocabulary, from: number): void {
-  const quoted = cursor.takeQuoted();
-  const words =
-    quoted ??
-    cursor
-      .takeWords(
-        (at) => at.next?.kind === 'number' || at.next?.text === ',' || at.sees(CLAUSE_WORDS),
-      )
-      .text.join(' ');
+  const words = cursor.takeQuoted() ?? cursor.takeWords(somethingElse).text;
   if (words.trim() === '') cursor.fault(from, cursor.behind, 'Until what is seen or felt?');
   else put(cursor, said, 'until', words.trim(), from);
   const to = cursor.behind;
@@ -206,13 +199,20 @@ function takeUntil(cursor: Cursor, said: Said, _words: Vocabulary, from: number)
 }
 
 function takeCap(cursor: Cursor, said: Said, from: number): void {
-  const minutes = readMinutes(cursor);
+  const minutes = readMinutes(cursor) ?? bareMinutes(cursor);
   if (!minutes || minutes.least !== minutes.most) {
     cursor.fault(from, cursor.behind, 'At most how many minutes? Such as: at most 3 min.');
     return;
   }
   if (minutes.usual <= 0) cursor.fault(from, cursor.behind, 'A cap is above 0 minutes.');
   else put(cursor, said, 'capMinutes', minutes.usual, from);
+}
+
+/** A number behind a cap can only be minutes. */
+function bareMinutes(cursor: Cursor): Minutes | undefined {
+  const number = cursor.next?.kind === 'number' ? cursor.take() : undefined;
+  const minutes = number && Number(number.text.replace(',', '.'));
+  return minutes === undefined ? undefined : { least: minutes, usual: minutes, most: minutes };
 }
 
 /** `then warm towel using 2 face towel and 500 ml water` */
@@ -276,10 +276,25 @@ function takeText(
   key: 'say' | 'why' | 'watch' | 'note',
   from: number,
 ): void {
-  const text = cursor.takeQuoted()?.trim();
-  if (text === undefined || text === '') {
-    cursor.fault(from, cursor.behind, 'Put the words in quotes.');
+  const text = (cursor.takeQuoted() ?? cursor.takeWords(somethingElseButCommas).text).trim();
+  if (text === '') {
+    cursor.fault(
+      from,
+      cursor.behind,
+      'Which words? What has a number or one like “on” goes in quotes.',
+    );
     return;
   }
   put(cursor, said, key, text, from);
+}
+
+/** Where words without quotes end. */
+function somethingElseButCommas(cursor: Cursor): boolean {
+  return cursor.next?.kind !== 'word' && cursor.next?.kind !== 'sign'
+    ? true
+    : cursor.next.text === ';' || cursor.sees(CLAUSE_WORDS);
+}
+
+function somethingElse(cursor: Cursor): boolean {
+  return cursor.next?.text === ',' || somethingElseButCommas(cursor);
 }

@@ -31,7 +31,7 @@ interface Match<T> {
 /** Goes through the pieces of a line, and keeps what was understood and what was not. */
 export class Cursor {
   readonly #tokens: readonly Token[];
-  readonly #length: number;
+  readonly #line: string;
   #at = 0;
   readonly faults: LineFault[] = [];
   readonly understood: Understood[] = [];
@@ -39,7 +39,7 @@ export class Cursor {
 
   constructor(line: string) {
     this.#tokens = tokensOf(line);
-    this.#length = line.length;
+    this.#line = line;
   }
 
   get next(): Token | undefined {
@@ -70,7 +70,7 @@ export class Cursor {
 
   /** The place of the next piece in the line. */
   get from(): number {
-    return this.next?.from ?? this.#length;
+    return this.next?.from ?? this.#line.length;
   }
 
   take(): Token | undefined {
@@ -131,18 +131,17 @@ export class Cursor {
     ];
   }
 
-  /** Words up to where something else begins. */
-  takeWords(stops: (cursor: Cursor) => boolean): { text: string[]; from: number; to: number } {
+  /** Words as they were typed, up to where something else begins. */
+  takeWords(stops: (cursor: Cursor) => boolean): { text: string; from: number; to: number } {
     const from = this.from;
     let to = from;
-    const text: string[] = [];
-    while (!this.done && !stops(this)) {
-      const token = this.take();
-      if (!token) break;
-      text.push(token.text);
-      to = token.to;
-    }
-    return { text, from, to };
+    while (!this.done && !stops(this)) to = this.take()?.to ?? to;
+    return { text: this.typed(from, to), from, to };
+  }
+
+  /** A part of the line as it was typed. */
+  typed(from: number, to: number): string {
+    return this.#line.slice(from, to).replace(/\s+/gu, ' ');
   }
 
   fault(from: number, to: number, message: string): void {

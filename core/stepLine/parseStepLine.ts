@@ -1,8 +1,9 @@
+import { closest, distance } from 'fastest-levenshtein';
 import type { Dose, Step } from '../house/house';
 import { TAKE_CLAUSE } from './clauses';
 import { CLAUSE_WORDS } from './clauseWords';
 import { Cursor, type LineFault, type Understood, type Wanted } from './cursor';
-import { takeAmounts, takeMinutes } from './amounts';
+import { seesAmount, takeAmounts, takeMinutes } from './amounts';
 import { plainText } from './tokens';
 import type { Vocabulary } from './vocabulary';
 
@@ -51,8 +52,8 @@ export interface ParsedLine {
 
 /**
  * Reads a step as it is said: `cleanse 3 pumps cleansing milk on face, neck 2-3 min then warm towel`.
- * What is done comes first, as a known action or a name in quotes; amounts, minutes and clauses follow
- * in any order. Nothing is guessed: what could mean two things, or nothing, is a fault at its place.
+ * What is done comes first, as a known action, a name or both; amounts, minutes and clauses follow in
+ * any order. Nothing is guessed: what could mean two things, or nothing, is a fault at its place.
  * @see docs/step-line.md
  */
 export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
@@ -81,26 +82,76 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
 }
 
 function takeWhat(cursor: Cursor, said: Said, words: Vocabulary): void {
+  const { from } = cursor;
   const action = cursor.takePhrase(words.actions);
   const [meaning] = action?.meanings ?? [];
   if (action && meaning) {
     said.action = meaning.value;
     cursor.note(action.from, action.to, meaning.name);
   }
-  const from = cursor.from;
-  const name = cursor.takeQuoted();
-  if (name !== undefined && name.trim() !== '') {
-    said.name = name.trim();
-    cursor.note(from, cursor.behind, 'its name');
-  } else if (name !== undefined) {
-    cursor.fault(from, cursor.behind, 'A step needs a name.');
+  const nameFrom = cursor.from;
+  const quoted = cursor.takeQuoted();
+  if (quoted?.trim() === '') {
+    cursor.fault(nameFrom, cursor.behind, 'A step needs a name.');
+    return;
+  }
+  if (quoted !== undefined) {
+    said.name = quoted.trim();
+    cursor.note(nameFrom, cursor.behind, 'its name');
+    return;
+  }
+  const meant = action ? undefined : nearestAction(cursor.next?.text, words);
+  if (meant !== undefined) {
+    const to = cursor.take()?.to ?? from;
+    cursor.fault(from, to, `Is “${meant}” meant? A name that is like it goes in quotes.`);
+    return;
+  }
+  const phase = action ? undefined : cursor.takePhrase(words.phases);
+  if (phase) said.phase = phase.meanings[0]?.value;
+  const plain = cursor.takeWords((at) => isBehindName(at, words));
+  if (plain.text !== '' && cursor.done) wantClause(cursor);
+  if (plain.text !== '' || phase) {
+    said.name = capital(cursor.typed(from, cursor.behind));
+    cursor.note(action ? plain.from : from, cursor.behind, 'its name');
   } else if (!action) {
     cursor.fault(
       from,
       cursor.next?.to ?? from,
-      'Begin with what is done, such as cleanse or massage, or with a name in quotes.',
+      'Begin with what is done, such as cleanse or massage, or with a name.',
     );
   }
+}
+
+/** A name without quotes goes up to the first amount, clause or sign. */
+function isBehindName(cursor: Cursor, words: Vocabulary): boolean {
+  const { next } = cursor;
+  return (
+    !next ||
+    (next.kind !== 'word' && next.text !== '-' && next.text !== "'") ||
+    next.text === 'and' ||
+    cursor.sees(CLAUSE_WORDS) ||
+    seesAmount(cursor, words)
+  );
+}
+
+/** The last word of a name may be the beginning of what comes behind it. */
+function wantClause(cursor: Cursor): void {
+  const { mark } = cursor;
+  cursor.backTo(mark - 1);
+  cursor.takePhrase(CLAUSE_WORDS);
+  cursor.backTo(mark);
+}
+
+/** The action that a word misses by a slip of the finger. */
+function nearestAction(word: string | undefined, words: Vocabulary): string | undefined {
+  if (word === undefined || word.length < 4) return undefined;
+  const names = words.actions.all().map(({ key }) => key);
+  const nearest = closest(word, names);
+  return distance(word, nearest) <= (word.length < 7 ? 1 : 2) ? nearest : undefined;
+}
+
+function capital(words: string): string {
+  return words.charAt(0).toLocaleUpperCase() + words.slice(1);
 }
 
 /** Words that nothing is made of, up to where something is understood again. */

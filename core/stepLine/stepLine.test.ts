@@ -179,6 +179,19 @@ describe('a step as it is said', () => {
       minutes: { usual: 75 },
     });
   });
+
+  it.each([
+    ['Mask rests 12 min free', { action: 'mask', name: 'Mask rests', hands: 'free' }],
+    ['look closely 2 min', { action: 'look', name: 'Look closely' }],
+    ['prepare the room 2 cotton pads', { action: 'prepare', name: 'Prepare the room' }],
+    ['home care 3-8 min', { phase: 'home-care', name: 'Home care' }],
+    ['day cream 1 pump milk', { name: 'Day cream' }],
+    ['consult watch allergies, pregnancy', { action: 'consult', watch: 'allergies, pregnancy' }],
+    ['mask half pack fig enzyme cap 8', { action: 'mask', capMinutes: 8 }],
+  ])('takes words as they are: %s', (line, expected) => {
+    expect(faultOf(line)).toBe('');
+    expect(said(line)).toMatchObject(expected);
+  });
 });
 
 describe('what does not fit', () => {
@@ -194,13 +207,15 @@ describe('what does not fit', () => {
     ['wait 5-3 min', /^5-3 min \| Put least, usual and most/],
     ['wait 3 min 4 min', /^4 min \| The minutes are said twice/],
     ['cleanse free watching', /^watching \| It is said twice whose hands/],
-    ['cleanse blah blah 3 min', /^blah blah \| This is not understood/],
+    ['cleanse 3 min blah blah', /^blah blah \| This is not understood/],
+    ['clense 3 min', /^clense \| Is “cleanse” meant/],
+    ['masage "Hands"', /^masage \| Is “massage” meant/],
     ['cleanse then fire', /^then fire \| How does it come off/],
     ['""', /A step needs a name/],
     ['mask 3', /^3 \| Say of what/],
     ['mask 3 pumice polish', /^3 pumice polish \| Say how Pumice polish is measured/],
     ['say hello', /^say \| Begin with what is done/],
-    ['cleanse say hello', /^say \| Put the words in quotes/],
+    ['cleanse say 3', /^say \| Which words/],
   ])('%s', (line, words_) => {
     expect(faultOf(line)).toMatch(words_);
   });
@@ -401,14 +416,14 @@ describe('from a step to its line and back', () => {
 describe('many lines at once', () => {
   it('become steps in their stretches, what begins with + beside the one before', () => {
     const parsed = parseLines(
-      'Set-up:\n1. prepare 4 min\n\nVisit\n• mask 4 g clay mask, mixed on face 12 min\n  + massage on hands 7-9 min\nthis is nothing\nReset:\n- clean 6 min',
+      'Set-up:\n1. prepare 4 min\n\nVisit\n• mask 4 g clay mask, mixed on face 12 min\n  + massage on hands 7-9 min\n3 of nothing\nReset:\n- clean 6 min',
       words,
     );
     expect(parsed.map(({ stretch, beside, line }) => [stretch, beside, line])).toEqual([
       ['set-up', false, 'prepare 4 min'],
       ['visit', false, 'mask 4 g clay mask, mixed on face 12 min'],
       ['visit', true, '+ massage on hands 7-9 min'],
-      ['visit', false, 'this is nothing'],
+      ['visit', false, '3 of nothing'],
       ['reset', false, 'clean 6 min'],
     ]);
     expect(parsed.map(({ faults }) => faults.length > 0)).toEqual([

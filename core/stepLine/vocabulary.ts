@@ -156,8 +156,12 @@ export function vocabularyOf({ materials, mixes, devices, protocols }: Named): V
     if (material.archivedOn !== undefined) continue;
     words.products.add(material.name, { kind: 'material', materialId: material.id });
   }
-  for (const name of named) words.units.add(name, { how: 'named', name });
+  for (const name of named) {
+    words.units.add(name, { how: 'named', name });
+    if (!named.has(`${name}s`)) words.units.add(`${name}s`, { how: 'named', name }, name);
+  }
   for (const coat of coats) words.coats.add(coat, coat);
+  if (!coats.has('thick')) words.coats.add('thick', 'generous', 'generous');
   for (const mix of mixes) {
     words.products.add(mix.name, { kind: 'mix', mixId: mix.id });
     words.mixes.add(mix.name, mix.id);

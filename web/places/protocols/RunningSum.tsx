@@ -20,10 +20,12 @@ interface RunningSumProps {
   readonly shown: ShownService;
   readonly protocol: Protocol;
   readonly edit: EditProtocol;
+  /** false of a block, which is not sold by itself */
+  readonly sold: boolean;
 }
 
 /** The sum that the protocol makes: minutes, cost, price, what is drawn; and what changed since it was opened. */
-export function RunningSum({ shown, protocol, edit }: RunningSumProps) {
+export function RunningSum({ shown, protocol, edit, sold }: RunningSumProps) {
   const { house, service, services, figures, opened, problems, findings, worked } = shown;
   const explained = explainedService(shown);
   const { price } = figures;
@@ -36,7 +38,7 @@ export function RunningSum({ shown, protocol, edit }: RunningSumProps) {
       aria-label="Running sum"
       className="flex min-h-0 flex-col gap-4 overflow-y-auto px-5 py-4"
     >
-      {services.length === 0 && <PutOnMenu shown={shown} />}
+      {sold && services.length === 0 && <PutOnMenu shown={shown} />}
       <Findings problems={problems} findings={heavy} />
       {figures.schedule.ok && worked && (
         <TimeSum
@@ -55,7 +57,7 @@ export function RunningSum({ shown, protocol, edit }: RunningSumProps) {
           working={(part) => explainCost(part, explained)}
         />
       )}
-      {explained && price.ok && (
+      {sold && explained && price.ok && (
         <PriceSum
           price={price.value}
           openedGross={opened?.price.ok ? opened.price.value.gross : undefined}

@@ -237,7 +237,7 @@ export function Workbench({ part }: WorkbenchProps) {
               onRemove={remove}
             />
           )}
-          <RunningSum shown={shown} protocol={present} edit={edit} />
+          <RunningSum shown={shown} protocol={present} edit={edit} sold={part === 'protocols'} />
         </div>
       ) : (
         <div className="flex-1 px-6 py-8">

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { toggleZone, toggleZones } from '@bienestar/core/zone/pickZones';
 import { ZONE_SETS } from '@bienestar/core/zone/zoneSets';
 import { zoneName, type ZoneId } from '@bienestar/core/zone/zones';
@@ -19,6 +19,10 @@ const MODE_WORDS: Record<Mode, string> = {
 export function ZonesField({ step, change }: StepFieldsProps) {
   const [open, setOpen] = useState(false);
   const [mode, setMode] = useState<Mode>('zones');
+  const drawn = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (open) drawn.current?.scrollIntoView({ block: 'nearest' });
+  }, [open]);
   const { zones, lightly = [], never = [] } = step;
   const of: Record<Mode, readonly ZoneId[]> = { zones, lightly, never };
   const put = (next: readonly ZoneId[]): void =>
@@ -53,7 +57,7 @@ export function ZonesField({ step, change }: StepFieldsProps) {
         </p>
       )}
       {open && (
-        <div className="flex flex-col gap-2 border border-line bg-paper p-3">
+        <div ref={drawn} className="flex flex-col gap-2 border border-line bg-paper p-3">
           <Segments
             label="A pick means"
             labelHidden
