@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { Device, DeviceSetting } from '@bienestar/core/house/device';
+import type { Device, DeviceEconomics, DeviceSetting } from '@bienestar/core/house/device';
 import { HAZARDS, SETTING_KINDS } from '@bienestar/core/house/device';
 import type { Edition } from '@bienestar/core/house/edition';
 import type {
@@ -34,8 +34,10 @@ import {
   instant,
   listOf,
   minutes,
+  money,
   name,
   number,
+  positive,
   shape,
   some,
   text,
@@ -283,4 +285,16 @@ export const deviceOfHouse: Joi.ObjectSchema<Device> = shape<Device>({
   eyeProtection: Joi.boolean().required(),
   trainedIds: listOf(id, 100).unique(),
   sheet: text.min(1).optional(),
+  economics: shape<DeviceEconomics>({
+    priceMinor: money,
+    resaleMinor: money
+      .max(Joi.ref('priceMinor'))
+      .messages({ 'number.max': 'It cannot bring more when it goes than it cost.' }),
+    life: shape<DeviceEconomics['life']>({
+      amount: positive,
+      unit: Joi.valid('uses', 'minutes').required(),
+    }).required(),
+    servicePerYearMinor: money,
+    usesPerYear: positive,
+  }).optional(),
 });

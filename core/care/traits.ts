@@ -1,5 +1,6 @@
 import type { Hazard } from '../house/device';
 import type { Device, Material, Step, WorkedProtocol } from '../house/house';
+import { devicesOf } from '../house/protocol';
 import type { ShelfIndex } from '../house/houseIndex';
 import type { DeviceId, MaterialId, MixId, StepId } from '../house/ids';
 import { effectsOf } from '../protocol/actions';
@@ -107,8 +108,7 @@ export function devicesOfStep(
   step: Step,
   devices: ReadonlyMap<DeviceId, Device>,
 ): readonly Device[] {
-  const ids = [...(step.device ? [step.device.deviceId] : []), ...(step.running ?? [])];
-  return ids.flatMap((id) => devices.get(id) ?? []);
+  return devicesOf(step).flatMap((id) => devices.get(id) ?? []);
 }
 
 /** Everything of a protocol that asks for care, and by which steps and things it comes in. */

@@ -41,7 +41,8 @@ function costOf(
   const draws = valueOf(drawsOf(written, 'first', onShelf, settings));
   const schedule = valueOf(scheduleOf(written, 'first', settings));
   const costs = new Map([[material.id, unitCost(material)]]);
-  return { schedule, cost: serviceCost(draws, schedule, onShelf.materials, costs, rates, charge) };
+  const house = { materials: onShelf.materials, devices: new Map() };
+  return { schedule, cost: serviceCost(draws, schedule, house, costs, rates, charge) };
 }
 
 describe('the cost of a visit (C3, C4, C7)', () => {

@@ -1,6 +1,7 @@
 import type { Draw } from '../dose/drawsOf';
-import type { Material, MaterialKind, Role } from '../house/house';
-import type { MaterialId } from '../house/ids';
+import type { Device, MaterialKind, Role } from '../house/house';
+import type { HouseIndex } from '../house/houseIndex';
+import type { DeviceId, MaterialId } from '../house/ids';
 import { fail, failWith, ok, type Outcome, type Problem } from '../house/problem';
 import type { TherapistCharge } from '../house/settings';
 import {
@@ -11,7 +12,8 @@ import {
   ZERO,
   type Triple,
 } from '../quantity/triple';
-import type { Schedule } from '../time/schedule';
+import type { DeviceMinutes, Schedule } from '../time/schedule';
+import { deviceCost, type DeviceCost } from './deviceCost';
 
 /** The part of a service's cost that a kind of material falls under. */
 export const MATERIAL_COST_PARTS = [
@@ -41,9 +43,20 @@ export interface CostLine {
   readonly cost: Triple;
 }
 
+/** What the use of one device costs. */
+export interface DeviceLine {
+  readonly deviceId: DeviceId;
+  readonly minutes: number;
+  readonly cost: DeviceCost;
+}
+
+/** What a cost is made from besides draws and time. */
+export type Costed = Pick<HouseIndex, 'materials' | 'devices'>;
+
 /** The cost of one visit, minor units; low and high follow the amounts. @see C7 */
 export interface ServiceCost {
   readonly lines: readonly CostLine[];
+  readonly deviceLines: readonly DeviceLine[];
   readonly product: Triple;
   readonly consumables: Triple;
   /** tips, blades and cartridges that are never used again */
@@ -51,6 +64,8 @@ export interface ServiceCost {
   readonly linen: Triple;
   /** home kits and samples */
   readonly givenAway: Triple;
+  /** wear and service of what is switched on */
+  readonly devices: Triple;
   /** everybody's time */
   readonly therapist: Triple;
   readonly room: Triple;
@@ -78,18 +93,17 @@ export function chargedMinutes(
 
 /**
  * The cost of a visit: product, consumables, single-use parts, linen and what is given away from what
- * is drawn, therapist and assistant for
- * their minutes, the room for its slot. Direct is all but the room, full is all.
+ * is drawn, devices for their use, therapist and assistant for their minutes, the room for its slot. Direct is all but the room, full is all.
  * @param draws what the visit takes from the shelf
  * @param unitCosts minor units per unit, by material
  * @param rates minor units per minute
  * @returns problems of every material without a unit cost
- * @see C3 C4 C7
+ * @see C3 C4 C5 C7
  */
 export function serviceCost(
   draws: readonly Draw[],
-  schedule: Pick<Schedule, 'slotMinutes' | 'attended'>,
-  materials: ReadonlyMap<MaterialId, Material>,
+  schedule: Pick<Schedule, 'slotMinutes' | 'attended' | 'deviceMinutes'>,
+  { materials, devices }: Costed,
   unitCosts: ReadonlyMap<MaterialId, Outcome<number>>,
   rates: MinuteRates,
   charge: TherapistCharge,
@@ -126,11 +140,25 @@ export function serviceCost(
     givenAway: ZERO,
   };
   for (const line of lines) parts[line.part] = addTriples(parts[line.part], line.cost);
+  const deviceLines = linesOfDevices(schedule.deviceMinutes, devices);
+  const used = exactly(deviceLines.reduce((sum, { cost }) => sum + cost.cost, 0));
   const therapist = exactly(
     chargedMinutes(schedule, charge, 'therapist') * rates.therapist +
       chargedMinutes(schedule, charge, 'assistant') * rates.assistant,
   );
   const room = exactly(schedule.slotMinutes * rates.room);
-  const direct = sumTriples([...MATERIAL_COST_PARTS.map((part) => parts[part]), therapist]);
-  return ok({ lines, ...parts, therapist, room, direct, full: addTriples(direct, room) });
+  const direct = sumTriples([...MATERIAL_COST_PARTS.map((part) => parts[part]), used, therapist]);
+  const full = addTriples(direct, room);
+  return ok({ lines, deviceLines, ...parts, devices: used, therapist, room, direct, full });
+}
+
+function linesOfDevices(
+  minutesOf: DeviceMinutes,
+  devices: ReadonlyMap<DeviceId, Device>,
+): DeviceLine[] {
+  return [...minutesOf].flatMap(([deviceId, minutes]) => {
+    const device = devices.get(deviceId);
+    const cost = device && deviceCost(device, minutes);
+    return cost ? [{ deviceId, minutes, cost }] : [];
+  });
 }

@@ -2,9 +2,11 @@ import { roundToSum } from '../quantity/largestRemainder';
 import { MATERIAL_COST_PARTS, type ServiceCost } from './serviceCost';
 
 /** The usual cost in whole minor units, parts adding up to their sums. */
-export type ShownCost = Readonly<Record<Exclude<keyof ServiceCost, 'lines'>, number>>;
+export type ShownCost = Readonly<
+  Record<Exclude<keyof ServiceCost, 'lines' | 'deviceLines'>, number>
+>;
 
-const PARTS = [...MATERIAL_COST_PARTS, 'therapist', 'room'] as const;
+const PARTS = [...MATERIAL_COST_PARTS, 'devices', 'therapist', 'room'] as const;
 
 /** A cost as it is shown. @see C7 */
 export function shownCost(cost: ServiceCost): ShownCost {

@@ -2,19 +2,27 @@ import {
   chargedMinutes,
   MATERIAL_COST_PARTS,
   type CostLine,
+  type DeviceLine,
   type MaterialCostPart,
   type ServiceCost,
 } from '../cost/serviceCost';
 import type { MinuteRates } from '../cost/serviceCost';
-import type { House, WorkedProtocol, Role, Service } from '../house/house';
+import type { Device, House, WorkedProtocol, Role, Service } from '../house/house';
 import type { Schedule } from '../time/schedule';
 import { explainDraw } from './explainDraw';
 import { explainAttended, explainSlot } from './explainTime';
 import { explainUnitCost } from './explainUnitCost';
-import { figure, worked, type Origin, type Working, type WorkingInput } from './working';
+import {
+  figure,
+  worked,
+  type FigureUnit,
+  type Origin,
+  type Working,
+  type WorkingInput,
+} from './working';
 
 /** The parts of a service's cost that have a working. */
-export type CostPart = Exclude<keyof ServiceCost, 'lines'>;
+export type CostPart = Exclude<keyof ServiceCost, 'lines' | 'deviceLines'>;
 
 /** What the workings of one service are made from. */
 export interface ExplainedService {
@@ -32,6 +40,7 @@ export const COST_PART_TITLES: Record<CostPart, string> = {
   singleUse: 'Single-use parts',
   linen: 'Linen',
   givenAway: 'Given away',
+  devices: 'Devices',
   therapist: 'Hands',
   room: 'Room',
   direct: 'Direct cost',
@@ -40,7 +49,7 @@ export const COST_PART_TITLES: Record<CostPart, string> = {
 
 /**
  * The working of one part of a service's cost, down to pack prices, pay and room costs.
- * @see C1 C3 C4 C6 C7
+ * @see C1 C3 C4 C5 C6 C7
  */
 export function explainCost(part: CostPart, of: ExplainedService): Working {
   switch (part) {
@@ -50,6 +59,8 @@ export function explainCost(part: CostPart, of: ExplainedService): Working {
     case 'linen':
     case 'givenAway':
       return explainMaterials(part, of);
+    case 'devices':
+      return explainDevices(of);
     case 'therapist':
       return explainHands(of);
     case 'room':
@@ -57,8 +68,8 @@ export function explainCost(part: CostPart, of: ExplainedService): Working {
     case 'direct':
       return sumOf(
         part,
-        'Everything drawn from the shelf, given away or washed, and hands: what a visit costs on the day.',
-        [...MATERIAL_COST_PARTS, 'therapist'],
+        'Everything drawn from the shelf, given away or washed, devices and hands: what a visit costs on the day.',
+        [...MATERIAL_COST_PARTS, 'devices', 'therapist'],
         of,
       );
     case 'full':
@@ -108,6 +119,47 @@ function explainLine(line: CostLine, { house, protocol }: ExplainedService): Wor
     result: figure(line.cost.usual, 'money'),
   };
   return [worked(working)];
+}
+
+function explainDevices({ house, cost }: ExplainedService): Working {
+  return {
+    title: COST_PART_TITLES.devices,
+    codes: ['C5'],
+    words: 'What each device that is switched on loses of its price, and its share of the service.',
+    inputs: cost.deviceLines.flatMap((line) => {
+      const device = house.devices.find((each) => each.id === line.deviceId);
+      return device ? [worked(explainDevice(device, line))] : [];
+    }),
+    result: figure(cost.devices.usual, 'money'),
+  };
+}
+
+function explainDevice({ name, economics }: Device, { minutes, cost }: DeviceLine): Working {
+  const from: Origin = { place: 'house' };
+  const byMinutes = economics?.life.unit === 'minutes';
+  const input = (label: string, value: number, unit: FigureUnit): WorkingInput => ({
+    label,
+    value: figure(value, unit),
+    from,
+  });
+  return {
+    title: name,
+    codes: ['C5'],
+    words: byMinutes
+      ? '(Price - resale) ÷ minutes of its life × minutes it is on + yearly service ÷ uses a year.'
+      : '(Price - resale) ÷ uses of its life + yearly service ÷ uses a year.',
+    inputs: economics
+      ? [
+          input('Price', economics.priceMinor, 'money'),
+          input('Resale', economics.resaleMinor, 'money'),
+          input('Life', economics.life.amount, byMinutes ? 'min' : 'uses'),
+          ...(byMinutes ? [{ label: 'On in a visit', value: figure(minutes, 'min') }] : []),
+          input('Service a year', economics.servicePerYearMinor, 'money'),
+          input('Uses a year', economics.usesPerYear, 'uses'),
+        ]
+      : [],
+    result: figure(cost.cost, 'money'),
+  };
 }
 
 function explainHands(of: ExplainedService): Working {

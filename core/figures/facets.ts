@@ -1,6 +1,7 @@
 import type { Material, Mix, Step, WorkedProtocol } from '../house/house';
 import type { Gloves } from '../house/houseIndex';
 import { chosenPack } from '../house/packs';
+import { devicesOf } from '../house/protocol';
 import type { MaterialId, MixId } from '../house/ids';
 
 /*
@@ -56,6 +57,7 @@ export function clockFacet(protocol: WorkedProtocol): unknown[] {
   for (const step of protocol.steps) {
     facet.push(step.id, step.name, step.stretch, step.by, step.hands, step.minutes);
     facet.push(step.meanwhileOf, step.layerGroupId, step.inLayers, step.capMinutes);
+    facet.push(...devicesOf(step));
   }
   return facet;
 }

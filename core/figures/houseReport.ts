@@ -29,6 +29,7 @@ const COST_PARTS = [
   'singleUse',
   'linen',
   'givenAway',
+  'devices',
   'therapist',
   'room',
   'direct',

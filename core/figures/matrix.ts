@@ -149,15 +149,15 @@ function workedFor(inputs: MatrixInputs, client: Client): Outcome<Worked> {
 
 function figuresOf(
   { house, index, unitCosts, rates }: MatrixInputs,
-  { load: { parts, attended }, draws }: Worked,
+  { load: { parts, attended, deviceMinutes }, draws }: Worked,
   sums: SharedSums,
 ): Outcome<Omit<KindFigures, 'client'>> {
   const { slotQuantile, slotGridMinutes, therapistCharge } = house.settings;
   const slotMinutes = sums.slotMinutes(parts, slotQuantile, slotGridMinutes);
   const cost = serviceCost(
     draws,
-    { slotMinutes, attended },
-    index.materials,
+    { slotMinutes, attended, deviceMinutes },
+    index,
     unitCosts,
     rates,
     therapistCharge,

@@ -121,10 +121,17 @@ export class ServiceCalculator {
     { house, index, work, unitCosts }: ServiceInputs,
   ): Outcome<ServiceCost> {
     const charge = house.settings.therapistCharge;
-    const from = [draws, schedule, rates, charge, ...work.reached.map((id) => unitCosts.get(id))];
+    const from = [
+      draws,
+      schedule,
+      rates,
+      charge,
+      house.devices,
+      ...work.reached.map((id) => unitCosts.get(id)),
+    ];
     return this.#costs.get(service.id, from, () =>
       draws.ok && schedule.ok && rates.ok
-        ? serviceCost(draws.value, schedule.value, index.materials, unitCosts, rates.value, charge)
+        ? serviceCost(draws.value, schedule.value, index, unitCosts, rates.value, charge)
         : failWith(missing([draws, schedule, rates])),
     );
   }

@@ -37,6 +37,17 @@ export interface DeviceSetting {
   readonly safer: 'less' | 'more';
 }
 
+/** What a device costs to own; money in minor units. */
+export interface DeviceEconomics {
+  readonly priceMinor: number;
+  /** what it still brings when it goes */
+  readonly resaleMinor: number;
+  /** how much work it does before it goes */
+  readonly life: { readonly amount: number; readonly unit: 'uses' | 'minutes' };
+  readonly servicePerYearMinor: number;
+  readonly usesPerYear: number;
+}
+
 /** A machine of the house, or several alike. */
 export interface Device {
   readonly id: DeviceId;
@@ -53,6 +64,8 @@ export interface Device {
   readonly trainedIds: readonly PersonId[];
   /** where the maker's instructions are filed */
   readonly sheet?: string;
+  /** of one of them; its use costs nothing where this is not told */
+  readonly economics?: DeviceEconomics;
 }
 
 /** The gentlest value of a setting within the limits of the house. */

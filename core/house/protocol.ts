@@ -282,3 +282,8 @@ export interface WorkedProtocol extends Protocol {
 export function isStep(line: Line): line is Step {
   return !('blockId' in line);
 }
+
+/** The devices a step works with or that run along. */
+export function devicesOf({ device, running = [] }: Pick<Step, 'device' | 'running'>): DeviceId[] {
+  return device ? [device.deviceId, ...running] : [...running];
+}

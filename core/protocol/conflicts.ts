@@ -1,5 +1,6 @@
 import type { Step } from '../house/house';
-import type { DeviceId, StepId } from '../house/ids';
+import { devicesOf } from '../house/protocol';
+import type { StepId } from '../house/ids';
 import type { ProblemCode } from '../house/problem';
 import type { Schedule, ScheduleRow } from '../time/schedule';
 import { workedZones } from '../zone/workedZones';
@@ -101,13 +102,9 @@ function hands({ host, beside }: Together, say: Say): void {
 }
 
 function devices({ host, beside }: Together, known: Looked['index']['devices'], say: Say): void {
-  const usedBy = (step: Step): DeviceId[] => [
-    ...(step.device ? [step.device.deviceId] : []),
-    ...(step.running ?? []),
-  ];
-  const held = usedBy(host);
+  const held = devicesOf(host);
   for (const step of beside) {
-    for (const id of usedBy(step)) {
+    for (const id of devicesOf(step)) {
       const device = known.get(id);
       const needed = [...held, id].filter((each) => each === id).length;
       if (device && needed > device.count) {

@@ -1,5 +1,6 @@
 import type { Device, DeviceSetting } from '../house/device';
 import type { Step } from '../house/house';
+import { devicesOf } from '../house/protocol';
 import type { ProblemCode, Where } from '../house/problem';
 import { workedZones } from '../zone/workedZones';
 import { leavesOf, zoneName, type LeafZone, type ZoneId } from '../zone/zones';
@@ -118,9 +119,7 @@ function zoneFaults({ name, zones, never = [], lightly = [] }: Step, say: Say): 
 }
 
 function deviceFaults(step: Step, devices: Looked['index']['devices'], say: Say): Finding[] {
-  const unknown = [...(step.device ? [step.device.deviceId] : []), ...(step.running ?? [])].filter(
-    (id) => !devices.has(id),
-  );
+  const unknown = devicesOf(step).filter((id) => !devices.has(id));
   const device = step.device && devices.get(step.device.deviceId);
   return [
     ...unknown.map(() =>

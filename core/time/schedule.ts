@@ -9,7 +9,8 @@ import type {
   VisitKind,
   WorkedProtocol,
 } from '../house/house';
-import type { LayerGroupId, StepId } from '../house/ids';
+import type { DeviceId, LayerGroupId, StepId } from '../house/ids';
+import { devicesOf } from '../house/protocol';
 import { failWith, ok, type Outcome, type Problem } from '../house/problem';
 import type { HouseSettings } from '../house/settings';
 import { arrange, STRETCHES, type Arrangement, type Half } from '../protocol/arrange';
@@ -71,6 +72,8 @@ export interface TimeFigures {
   readonly p90: number;
 }
 
+export type DeviceMinutes = ReadonlyMap<DeviceId, number>;
+
 /** When everything happens, who is tied up, and how long the room is. */
 export interface Schedule {
   readonly rows: readonly ScheduleRow[];
@@ -82,6 +85,8 @@ export interface Schedule {
   readonly guestMinutes: number;
   /** minutes hands-on or watching, by role */
   readonly attended: Readonly<Record<Role, number>>;
+  /** minutes that each device is on, worked with or running along */
+  readonly deviceMinutes: DeviceMinutes;
   /** contact times that the work beside them passes */
   readonly conflicts: readonly Problem[];
 }
@@ -117,8 +122,27 @@ export function scheduleOf(
       therapist: attendedBy(clock.rows, 'therapist'),
       assistant: attendedBy(clock.rows, 'assistant'),
     },
+    deviceMinutes: minutesOfDevices(protocol, clock.rows),
     conflicts: clock.conflicts,
   });
+}
+
+function minutesOfDevices(
+  { steps }: WorkedProtocol,
+  rows: readonly ScheduleRow[],
+): Map<DeviceId, number> {
+  const byId = new Map(steps.map((step) => [step.id, step]));
+  const minutes = new Map<DeviceId, number>();
+  for (const { of, meanwhileOf, roomMinutes, ownMinutes } of rows) {
+    const step = of.kind === 'step' ? byId.get(of.stepId) : undefined;
+    if (step) switchOn(minutes, step, meanwhileOf === undefined ? roomMinutes : ownMinutes);
+  }
+  return minutes;
+}
+
+/** Adds the minutes of a step to those of the devices that are on in it. */
+function switchOn(minutes: Map<DeviceId, number>, step: Step, lasting: number): void {
+  for (const id of devicesOf(step)) minutes.set(id, (minutes.get(id) ?? 0) + lasting);
 }
 
 /** A clock that has not been added up: every line, and the times that follow one another. */
@@ -281,6 +305,7 @@ export interface ClockLoad {
   readonly parts: readonly Distribution[];
   /** minutes hands-on or watching, by role */
   readonly attended: Readonly<Record<Role, number>>;
+  readonly deviceMinutes: DeviceMinutes;
 }
 
 /**
@@ -296,6 +321,7 @@ export function clockLoad(protocol: WorkedProtocol, visitKind: VisitKind): Outco
   }
   const attended: Record<Role, number> = { therapist: 0, assistant: 0 };
   const parts: Distribution[] = [];
+  const deviceMinutes = new Map<DeviceId, number>();
   const tieUp = ({ by, hands }: Pick<Step, 'by' | 'hands'>, minutes: number): void => {
     if (hands !== 'free') attended[by] += minutes;
   };
@@ -305,7 +331,11 @@ export function clockLoad(protocol: WorkedProtocol, visitKind: VisitKind): Outco
         const { step, meanwhile } = occurrence;
         const { time, beside, alone } = loadOf(step, meanwhile);
         tieUp(step, alone);
-        meanwhile.forEach((each, at) => tieUp(each, beside[at] ?? 0));
+        switchOn(deviceMinutes, step, meanMinutes(time));
+        meanwhile.forEach((each, at) => {
+          tieUp(each, beside[at] ?? 0);
+          switchOn(deviceMinutes, each, beside[at] ?? 0);
+        });
         parts.push(time);
         continue;
       }
@@ -317,7 +347,7 @@ export function clockLoad(protocol: WorkedProtocol, visitKind: VisitKind): Outco
       parts.push(...times);
     }
   }
-  return ok({ parts, attended });
+  return ok({ parts, attended, deviceMinutes });
 }
 
 function rowOf(

@@ -55,7 +55,7 @@ describe('the command line', () => {
     for (const { cost, price, steps, roomMinutes } of report.services) {
       const { direct = 0, full, room = 0, ...parts } = cost;
       const sum = Object.values(parts).reduce((total, part) => total + part, 0);
-      expect(Object.keys(parts)).toHaveLength(6);
+      expect(Object.keys(parts)).toHaveLength(7);
       expect(direct).toBeCloseTo(sum, 9);
       expect(full).toBeCloseTo(direct + room, 9);
       expect(price.contribution).toBeCloseTo((price.net ?? 0) - (price.fees ?? 0) - direct, 9);

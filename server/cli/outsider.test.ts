@@ -41,6 +41,8 @@ interface Step {
   }[];
   readonly meanwhileOf?: string;
   readonly layerGroupId?: string;
+  readonly device?: { readonly deviceId: string };
+  readonly running?: readonly string[];
 }
 interface Material {
   readonly id: string;
@@ -61,6 +63,16 @@ interface Mix {
 interface House {
   readonly materials: readonly Material[];
   readonly mixes: readonly Mix[];
+  readonly devices: readonly {
+    readonly id: string;
+    readonly economics: {
+      readonly priceMinor: number;
+      readonly resaleMinor: number;
+      readonly life: { readonly amount: number; readonly unit: string };
+      readonly servicePerYearMinor: number;
+      readonly usesPerYear: number;
+    };
+  }[];
   readonly protocols: readonly {
     readonly id: string;
     readonly steps: readonly Step[];
@@ -290,6 +302,25 @@ function simulate(serviceId: string, visits: number): number[] {
   return lengths.sort((a, b) => a - b);
 }
 
+const mean = ({ least, usual, most }: Step['minutes']): number => (least + 4 * usual + most) / 6;
+
+/** Wear and service of the devices that are on, for services that use none beside another step. */
+function deviceUse(serviceId: string): number {
+  const on = new Map<string, number>();
+  for (const { device, running = [], minutes } of worked(serviceId).steps) {
+    for (const id of [...(device ? [device.deviceId] : []), ...running])
+      on.set(id, (on.get(id) ?? 0) + mean(minutes));
+  }
+  return [...on].reduce((sum, [id, minutes]) => {
+    const { priceMinor, resaleMinor, life, servicePerYearMinor, usesPerYear } = find(
+      house.devices,
+      id,
+    ).economics;
+    const share = (life.unit === 'minutes' ? minutes : 1) / life.amount;
+    return sum + (priceMinor - resaleMinor) * share + servicePerYearMinor / usesPerYear;
+  }, 0);
+}
+
 const PEOPLE_MINUTE = 1.24 / 60 / 0.78;
 const ROOM_MINUTE = 216_000 / (3 * 26 * 9 * 60 * 0.65);
 
@@ -358,8 +389,6 @@ describe.each(plain.map((service) => [service.id]))('%s, worked out by hand', (i
       (people.reduce((sum, person) => sum + person.hourlyPayMinor, 0) / people.length) *
       PEOPLE_MINUTE;
     const therapists = house.people.filter((person) => service.therapistIds.includes(person.id));
-    const mean = ({ least, usual, most }: Step['minutes']): number =>
-      (least + 4 * usual + most) / 6;
     const assistant = worked(id)
       .steps.filter((step) => step.by === 'assistant')
       .reduce((sum, step) => sum + mean(step.minutes), 0);
@@ -368,7 +397,14 @@ describe.each(plain.map((service) => [service.id]))('%s, worked out by hand', (i
       assistant * pay(house.people.filter((person) => person.role === 'assistant'));
     expect(found.cost.therapist).toBeCloseTo(hands, 0);
 
-    const direct = sums.product + sums.consumables + sums.linen + (found.cost.therapist ?? 0);
+    const devices = deviceUse(id);
+    expect(found.cost.devices).toBeCloseTo(devices, 1);
+    const direct =
+      sums.product +
+      sums.consumables +
+      sums.linen +
+      (found.cost.devices ?? 0) +
+      (found.cost.therapist ?? 0);
     const full = direct + found.slotMinutes * ROOM_MINUTE;
     expect(found.cost.full).toBeCloseTo(full, 6);
     const net = full / (1 - (service.targetMargin ?? 0.35) - 0.1 - 0.015 * 1.13);

@@ -20,6 +20,7 @@ import { Toggles } from '../../parts/Toggles';
 import { useSnapshot } from '../../store/house';
 import { useAddAndRemove, useChange } from '../../store/useEditPart';
 import { ZoneButton } from '../protocols/zones/ZoneButton';
+import { DeviceEconomicsFields } from './DeviceEconomicsFields';
 import { AddLine, Section } from './Section';
 
 /** The machines of the house: how many, what they can do to a person, and the limits they are set within. */
@@ -182,6 +183,7 @@ function DeviceFields({ device }: { readonly device: Versioned<Device> }) {
         options={people.map(({ id, name }) => ({ value: id, label: name }))}
         onChange={(trainedIds) => void change({ trainedIds })}
       />
+      <DeviceEconomicsFields economics={device.economics} change={change} />
       <TextField
         {...leaving}
         label="Where the maker’s instructions are filed"

@@ -12,13 +12,14 @@ const PARTS: readonly CostPart[] = [
   'singleUse',
   'linen',
   'givenAway',
+  'devices',
   'therapist',
   'direct',
   'room',
   'full',
 ];
 /** Only told where there is any. */
-const SELDOM: ReadonlySet<CostPart> = new Set(['singleUse', 'givenAway']);
+const SELDOM: ReadonlySet<CostPart> = new Set(['singleUse', 'givenAway', 'devices']);
 const SUMS: ReadonlySet<CostPart> = new Set(['direct', 'full']);
 const CHARGE_WORDS: Record<TherapistCharge, string> = {
   attended: 'attended minutes charged',
