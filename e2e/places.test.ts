@@ -50,6 +50,7 @@ describe('every place', () => {
     ['/protocols/fig-enzyme-steam/tray', 'For how many clients'],
     ['/protocols/blocks/opening-ritual', 'changes the drafts'],
     ['/menu/clay-facial', 'How the house prices'],
+    ['/menu/lift/price', 'Step by step'],
     ['/restock', 'to order now'],
     ['/house', 'What time costs'],
   ])('%s is fit for screen readers, in both lights', async (path, text) => {

@@ -36,6 +36,7 @@ const VIEWS: readonly View[] = [
   },
   { name: 'calibration', path: '/shelf/aloe-gel/measured', click: ['Weigh it out', 'Stable.'] },
   { name: 'menu', path: '/menu/acid-first' },
+  { name: 'price', path: '/menu/lift/price' },
   { name: 'restock', path: '/restock' },
   { name: 'house', path: '/house' },
   {

@@ -56,6 +56,11 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'menu/:serviceId/price',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({ Component: (await import('./places/menu/PricePlace')).PricePlace }),
+      },
+      {
         path: 'menu/:serviceId?',
         errorElement: <PlaceFault />,
         lazy: async () => ({ Component: (await import('./places/menu/MenuPlace')).MenuPlace }),

@@ -83,6 +83,7 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   commission: shareBelowOne,
   cardFee: shareBelowOne,
   targetMargin: shareBelowOne,
+  targetPerRoomHourMinor: money.optional(),
   priceEndings,
   serviceLevel: number.min(0.5).max(0.999),
   orderDays: number.min(1).max(365),

@@ -7,8 +7,15 @@ import {
   SEASONS,
   SKIN_TYPES,
 } from '@bienestar/core/house/client';
-import type { Person, Room, Service } from '@bienestar/core/house/house';
-import { id, listOf, money, name, shape, shareBelowOne, some } from './common';
+import {
+  LADDERS,
+  type Neighbourhood,
+  type Person,
+  type Pricing,
+  type Room,
+  type Service,
+} from '@bienestar/core/house/house';
+import { id, listOf, money, name, shape, shareBelowOne, some, text } from './common';
 
 export const room = shape<Room>({ id, name, kind: Joi.valid('dry', 'wet').required() });
 
@@ -28,6 +35,27 @@ const shownFor = shape<NonNullable<Service['shownFor']>>({
   build: Joi.valid(...BUILDS).optional(),
 }).optional();
 
+const asked = money.min(1);
+
+const neighbourhood = shape<Neighbourhood>({
+  low: asked,
+  usual: asked
+    .min(Joi.ref('low'))
+    .messages({ 'number.min': 'The usual price must not be below the lowest.' }),
+  high: asked
+    .min(Joi.ref('usual'))
+    .messages({ 'number.min': 'The highest price must not be below the usual one.' }),
+});
+
+const pricing = shape<Pricing>({
+  by: Joi.valid(...LADDERS, 'own').required(),
+  ownMinor: asked
+    .when('by', { is: 'own', otherwise: Joi.optional() })
+    .messages({ 'any.required': 'Say the price that is charged.' }),
+  reason: text.min(1).max(500).optional(),
+  neighbourhood: neighbourhood.optional(),
+}).optional();
+
 export const service: Joi.ObjectSchema<Service> = shape<Service>({
   id,
   name,
@@ -37,4 +65,5 @@ export const service: Joi.ObjectSchema<Service> = shape<Service>({
   shownFor,
   therapistIds: listOf(id, 100).unique(),
   targetMargin: shareBelowOne.optional(),
+  pricing,
 });

@@ -1,7 +1,8 @@
-import type { CostPlusPrice } from '../price/priceOf';
+import type { Ladder } from '../house/house';
+import type { ServicePrice } from '../price/ladders';
 import { explainCost, type ExplainedService } from './explainCost';
 import { explainSlot } from './explainTime';
-import { figure, worked, type Origin, type Working } from './working';
+import { figure, worked, type Origin, type Working, type WorkingInput } from './working';
 
 /** The figures of a price that have a working. */
 export type PricePart = 'gross' | 'contribution' | 'margin' | 'perRoomHour';
@@ -17,7 +18,7 @@ export const PRICE_PART_TITLES: Record<PricePart, string> = {
  * The working of a price, or of what it leaves.
  * @see P1 P2 P3 P5 P6
  */
-export function explainPrice(part: PricePart, price: CostPlusPrice, of: ExplainedService): Working {
+export function explainPrice(part: PricePart, price: ServicePrice, of: ExplainedService): Working {
   switch (part) {
     case 'gross':
       return explainGross(price, of);
@@ -50,35 +51,25 @@ export function explainPrice(part: PricePart, price: CostPlusPrice, of: Explaine
   }
 }
 
-function explainGross(price: CostPlusPrice, of: ExplainedService): Working {
-  const { settings } = of.house;
+function explainGross(price: ServicePrice, of: ExplainedService): Working {
   const house: Origin = { place: 'house' };
-  const ownMargin = of.service.targetMargin !== undefined;
-  const computed: Working = {
-    title: 'Computed price',
-    codes: ['P2', 'P1'],
-    words:
-      'Full cost ÷ (1 − margin − commission − card fee × (1 + VAT)) is the net price; × (1 + VAT) the price with tax.',
-    inputs: [
-      worked(explainCost('full', of)),
-      {
-        label: ownMargin ? 'Target margin of this service' : 'Target margin of the house',
-        value: figure(price.targetMargin, 'share'),
-        from: ownMargin ? { place: 'service', serviceId: of.service.id } : house,
-      },
-      { label: 'Commission on net', value: figure(settings.commission, 'share'), from: house },
-      { label: 'Card fee on the price', value: figure(settings.cardFee, 'share'), from: house },
-      { label: 'VAT', value: figure(settings.vat, 'share'), from: house },
-    ],
-    result: figure(price.computedGross, 'money'),
-  };
-  const { everyMinor, endingsMinor, rounding } = settings.priceEndings;
+  const service: Origin = { place: 'service', serviceId: of.service.id };
+  if (price.by === 'own') {
+    return {
+      title: PRICE_PART_TITLES.gross,
+      codes: ['P6'],
+      words: 'Set by hand, and charged as it is.',
+      inputs: [{ label: 'Price of its own', value: figure(price.gross, 'money'), from: service }],
+      result: figure(price.gross, 'money'),
+    };
+  }
+  const { everyMinor, endingsMinor, rounding } = of.house.settings.priceEndings;
   return {
     title: PRICE_PART_TITLES.gross,
     codes: ['P5'],
     words: `The ${rounding === 'up' ? 'next allowed price at or above' : 'allowed price nearest to'} the computed one.`,
     inputs: [
-      worked(computed),
+      worked(explainRung(price.by, price, of)),
       { label: 'Endings repeat after', value: figure(everyMinor, 'money'), from: house },
       ...endingsMinor.map((ending) => ({
         label: 'Allowed ending',
@@ -90,7 +81,71 @@ function explainGross(price: CostPlusPrice, of: ExplainedService): Working {
   };
 }
 
-function explainContribution(price: CostPlusPrice, of: ExplainedService): Working {
+/**
+ * How a ladder comes to its price, before the house's endings.
+ * @see P1 P2 P3 P4
+ */
+export function explainRung(ladder: Ladder, price: ServicePrice, of: ExplainedService): Working {
+  const house: Origin = { place: 'house' };
+  const service: Origin = { place: 'service', serviceId: of.service.id };
+  const { settings } = of.house;
+  const computed = price.rungs.find((rung) => rung.ladder === ladder)?.price.computedGross ?? 0;
+  const fees: readonly WorkingInput[] = [
+    { label: 'Commission on net', value: figure(settings.commission, 'share'), from: house },
+    { label: 'Card fee on the price', value: figure(settings.cardFee, 'share'), from: house },
+    { label: 'VAT', value: figure(settings.vat, 'share'), from: house },
+  ];
+  const result = figure(computed, 'money');
+  switch (ladder) {
+    case 'cost-plus': {
+      const ownMargin = of.service.targetMargin !== undefined;
+      return {
+        title: 'Computed price',
+        codes: ['P2', 'P1'],
+        words:
+          'Full cost ÷ (1 − margin − commission − card fee × (1 + VAT)) is the net price; × (1 + VAT) the price with tax.',
+        inputs: [
+          worked(explainCost('full', of)),
+          {
+            label: ownMargin ? 'Target margin of this service' : 'Target margin of the house',
+            value: figure(price.targetMargin, 'share'),
+            from: ownMargin ? service : house,
+          },
+          ...fees,
+        ],
+        result,
+      };
+    }
+    case 'room-hour':
+      return {
+        title: 'Computed price',
+        codes: ['P3', 'P1'],
+        words:
+          '(Direct cost + what a room hour should bring × hours of the slot) ÷ (1 − commission − card fee × (1 + VAT)) is the net price; × (1 + VAT) the price with tax.',
+        inputs: [
+          worked(explainCost('direct', of)),
+          {
+            label: 'A room hour should bring',
+            value: figure(settings.targetPerRoomHourMinor ?? 0, 'money/h'),
+            from: house,
+          },
+          worked(explainSlot(of.schedule, of.service, of.house)),
+          ...fees,
+        ],
+        result,
+      };
+    case 'neighbourhood':
+      return {
+        title: 'Computed price',
+        codes: ['P4'],
+        words: 'What is usually asked for the same elsewhere.',
+        inputs: [{ label: 'Usual elsewhere', value: result, from: service }],
+        result,
+      };
+  }
+}
+
+function explainContribution(price: ServicePrice, of: ExplainedService): Working {
   return {
     title: PRICE_PART_TITLES.contribution,
     codes: ['P1', 'P3', 'P6'],

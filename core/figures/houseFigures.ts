@@ -3,7 +3,7 @@ import type { Draw } from '../dose/drawsOf';
 import type { Outcome, Problem } from '../house/problem';
 import type { MaterialId, ServiceId } from '../house/ids';
 import type { MinuteRates, ServiceCost } from '../cost/serviceCost';
-import type { CostPlusPrice } from '../price/priceOf';
+import type { ServicePrice } from '../price/ladders';
 import type { Triple } from '../quantity/triple';
 import type { Cover } from '../stock/cover';
 import type { MaterialDemand } from '../stock/demandRate';
@@ -22,7 +22,7 @@ export interface ServiceFigures {
   readonly consumption: Outcome<ReadonlyMap<MaterialId, Triple>>;
   readonly rates: Outcome<MinuteRates>;
   readonly cost: Outcome<ServiceCost>;
-  readonly price: Outcome<CostPlusPrice>;
+  readonly price: Outcome<ServicePrice>;
 }
 
 /** When to order a material, and how long it lasts. */

@@ -1,4 +1,4 @@
-import type { House } from '../house/house';
+import type { House, Ladder, Pricing } from '../house/house';
 import { failWith, ok, type Outcome } from '../house/problem';
 import type { BaseUnit } from '../quantity/unit';
 import type { Triple } from '../quantity/triple';
@@ -63,6 +63,9 @@ interface ServiceReport {
     readonly floorGross: number;
     readonly computedGross: number;
   };
+  /** the ladder by which it is charged, and what each would charge */
+  readonly chargedBy: Pricing['by'];
+  readonly ladders: Readonly<Partial<Record<Ladder, number>>>;
 }
 
 interface MaterialReport {
@@ -172,6 +175,8 @@ function serviceReport(
         floorGross,
         computedGross,
       },
+      chargedBy: price.value.by,
+      ladders: Object.fromEntries(price.value.rungs.map((rung) => [rung.ladder, rung.price.gross])),
     },
   ];
 }

@@ -6,7 +6,8 @@ import type { House, Service, WorkedProtocol } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
 import { collect, failWith, ok, type Outcome, type Problem } from '../house/problem';
-import { costPlusPrice, type CostPlusPrice, type PriceLoad } from '../price/priceOf';
+import { servicePrice, type ServicePrice } from '../price/ladders';
+import type { PriceLoad } from '../price/priceOf';
 import type { Triple } from '../quantity/triple';
 import { scheduleOf, type Schedule } from '../time/schedule';
 import { clockFacet, type DoseFacet } from './facets';
@@ -35,7 +36,7 @@ export class ServiceCalculator {
   readonly #doses = new Remembered<ServiceId, Dosed>();
   readonly #rates = new Remembered<ServiceId, Outcome<MinuteRates>>();
   readonly #costs = new Remembered<ServiceId, Outcome<ServiceCost>>();
-  readonly #prices = new Remembered<ServiceId, Outcome<CostPlusPrice>>();
+  readonly #prices = new Remembered<ServiceId, Outcome<ServicePrice>>();
   readonly #figures = new Remembered<ServiceId, ServiceFigures>();
 
   /** The figures of `service`. */
@@ -141,11 +142,21 @@ export class ServiceCalculator {
     cost: Outcome<ServiceCost>,
     schedule: Outcome<Schedule>,
     { settings, rooms }: House,
-  ): Outcome<CostPlusPrice> {
+  ): Outcome<ServicePrice> {
     const margin = service.targetMargin ?? settings.targetMargin;
-    const { vat, commission, cardFee, priceEndings, roomCost } = settings;
+    const { vat, commission, cardFee, priceEndings, roomCost, targetPerRoomHourMinor } = settings;
     const roomCostPerMonth = roomCost.fixedPerMonthMinor / rooms.length;
-    const from = [cost, margin, vat, commission, cardFee, priceEndings, roomCostPerMonth];
+    const from = [
+      cost,
+      margin,
+      service.pricing,
+      vat,
+      commission,
+      cardFee,
+      priceEndings,
+      roomCostPerMonth,
+      targetPerRoomHourMinor,
+    ];
     return this.#prices.get(service.id, from, () => {
       if (!cost.ok || !schedule.ok) return failWith(missing([cost]));
       const load: PriceLoad = {
@@ -155,7 +166,7 @@ export class ServiceCalculator {
         attendedMinutes: schedule.value.attended.therapist,
         roomCostPerMonth,
       };
-      return costPlusPrice(load, margin, settings, { serviceId: service.id });
+      return servicePrice(load, margin, service.pricing, settings, { serviceId: service.id });
     });
   }
 }

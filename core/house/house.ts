@@ -45,6 +45,30 @@ export interface Service {
   readonly therapistIds: readonly PersonId[];
   /** the house's target margin unless given */
   readonly targetMargin?: number;
+  /** cost plus unless given */
+  readonly pricing?: Pricing;
+}
+
+/** What is asked for the same elsewhere, VAT included, in minor units. */
+export interface Neighbourhood {
+  readonly low: number;
+  readonly usual: number;
+  readonly high: number;
+}
+
+/** The schools of pricing. */
+export const LADDERS = ['cost-plus', 'room-hour', 'neighbourhood'] as const;
+export type Ladder = (typeof LADDERS)[number];
+
+/** How the price of a service is found. */
+export interface Pricing {
+  /** the ladder whose price is charged, or a price of its own */
+  readonly by: Ladder | 'own';
+  /** a price of its own, VAT included, in minor units; charged as it is */
+  readonly ownMinor?: number;
+  /** why it may be below the floor */
+  readonly reason?: string;
+  readonly neighbourhood?: Neighbourhood;
 }
 
 export interface Demand {

@@ -64,6 +64,7 @@ export type ProblemCode =
   | 'rooms-missing'
   | 'setting-invalid'
   | 'fees-too-high'
+  | 'price-missing'
   | 'ending-impossible'
   | 'supplier-unknown'
   | 'stock-invalid'

@@ -54,6 +54,8 @@ export interface HouseSettings {
   readonly commission: number;
   readonly cardFee: number;
   readonly targetMargin: number;
+  /** what a room should bring in an hour, as contribution, in minor units */
+  readonly targetPerRoomHourMinor?: number;
   readonly priceEndings: PriceEndings;
   readonly serviceLevel: number;
   /** days of demand that the house buys at once, for comparing packs */

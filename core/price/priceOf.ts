@@ -4,7 +4,7 @@ import { chargedPrice } from './priceEnding';
 
 export type PriceSettings = Pick<
   HouseSettings,
-  'vat' | 'commission' | 'cardFee' | 'targetMargin' | 'priceEndings'
+  'vat' | 'commission' | 'cardFee' | 'targetMargin' | 'targetPerRoomHourMinor' | 'priceEndings'
 >;
 
 /** What a charged price leaves. Minor units. */
@@ -27,6 +27,8 @@ export interface PriceFigures {
   readonly breakEvenVisits: number | null;
   /** the gross price below which a visit does not pay its direct cost */
   readonly floorGross: number;
+  /** the gross price at which a visit pays direct cost and room, and nothing is left */
+  readonly evenGross: number;
 }
 
 /** What a price must carry. Minor units and minutes. */
@@ -39,11 +41,15 @@ export interface PriceLoad {
   readonly roomCostPerMonth: number;
 }
 
-/** A cost-plus price: computed, then charged. */
-export interface CostPlusPrice extends PriceFigures {
-  readonly targetMargin: number;
+/** A price as a ladder computes it, then as it is charged. */
+export interface ComputedPrice extends PriceFigures {
   readonly computedNet: number;
   readonly computedGross: number;
+}
+
+/** A cost-plus price. */
+export interface CostPlusPrice extends ComputedPrice {
+  readonly targetMargin: number;
 }
 
 /**
@@ -86,7 +92,9 @@ export function priceFigures(
   const { vat, commission: commissionShare, cardFee: cardShare } = settings;
   const net = gross / (1 + vat);
   const floorNet = costPlusNet(load.directCost, 0, settings, where);
+  const evenNet = costPlusNet(load.directCost + load.roomCost, 0, settings, where);
   if (!floorNet.ok) return floorNet;
+  if (!evenNet.ok) return evenNet;
   const commission = net * commissionShare;
   const cardFee = gross * cardShare;
   const fees = commission + cardFee;
@@ -105,6 +113,7 @@ export function priceFigures(
     perTherapistHour: perHour(contribution, load.attendedMinutes),
     breakEvenVisits: contribution > 0 ? load.roomCostPerMonth / contribution : null,
     floorGross: floorNet.value * (1 + vat),
+    evenGross: evenNet.value * (1 + vat),
   });
 }
 
@@ -122,14 +131,47 @@ export function costPlusPrice(
 ): Outcome<CostPlusPrice> {
   const computed = costPlusNet(load.directCost + load.roomCost, targetMargin, settings, where);
   if (!computed.ok) return computed;
-  const computedGross = computed.value * (1 + settings.vat);
+  const price = chargedFor(computed.value, load, settings, where);
+  return price.ok ? ok({ ...price.value, targetMargin }) : price;
+}
+
+/**
+ * The price at which a room hour contributes what the house wants of it: net such that net - fees -
+ * direct cost = target x hours of the slot.
+ * @param targetPerHour contribution of a room hour, minor units
+ * @see P1 P3 P5 P6
+ */
+export function roomHourPrice(
+  load: PriceLoad,
+  targetPerHour: number,
+  settings: PriceSettings,
+  where: Where,
+): Outcome<ComputedPrice> {
+  const wanted = load.directCost + (targetPerHour * load.slotMinutes) / MINUTES_IN_AN_HOUR;
+  const computed = costPlusNet(wanted, 0, settings, where);
+  return computed.ok ? chargedFor(computed.value, load, settings, where) : computed;
+}
+
+/**
+ * A price at the house's next ending for a computed net price, everything then counted from it.
+ * @param computedNet minor units
+ * @see P1 P5 P6
+ */
+export function chargedFor(
+  computedNet: number,
+  load: PriceLoad,
+  settings: PriceSettings,
+  where: Where,
+): Outcome<ComputedPrice> {
+  const computedGross = computedNet * (1 + settings.vat);
   const gross = chargedPrice(computedGross, settings.priceEndings);
   if (!gross.ok) return gross;
   const figures = priceFigures(gross.value, load, settings, where);
-  if (!figures.ok) return figures;
-  return ok({ ...figures.value, targetMargin, computedNet: computed.value, computedGross });
+  return figures.ok ? ok({ ...figures.value, computedNet, computedGross }) : figures;
 }
 
+const MINUTES_IN_AN_HOUR = 60;
+
 function perHour(amount: number, minutes: number): number | null {
-  return minutes > 0 ? (amount * 60) / minutes : null;
+  return minutes > 0 ? (amount * MINUTES_IN_AN_HOUR) / minutes : null;
 }

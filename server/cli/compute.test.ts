@@ -35,6 +35,8 @@ interface Report {
     readonly doses: readonly { readonly materialId: string; readonly usual: number }[];
     readonly cost: Readonly<Record<string, number>>;
     readonly price: Readonly<Record<string, number>>;
+    readonly chargedBy: string;
+    readonly ladders: Readonly<Record<string, number>>;
   }[];
   readonly materials: readonly { readonly id: string; readonly reorderPoint: number | null }[];
 }
@@ -52,14 +54,15 @@ describe('the command line', () => {
     const report = JSON.parse(out) as Report;
     expect(report.services).toHaveLength(20);
     expect(report.materials).toHaveLength(47);
-    for (const { cost, price, steps, roomMinutes } of report.services) {
+    for (const { cost, price, chargedBy, ladders, steps, roomMinutes } of report.services) {
       const { direct = 0, full, room = 0, ...parts } = cost;
       const sum = Object.values(parts).reduce((total, part) => total + part, 0);
       expect(Object.keys(parts)).toHaveLength(7);
       expect(direct).toBeCloseTo(sum, 9);
       expect(full).toBeCloseTo(direct + room, 9);
       expect(price.contribution).toBeCloseTo((price.net ?? 0) - (price.fees ?? 0) - direct, 9);
-      expect((price.gross ?? 1) % 500).toBe(0);
+      if (chargedBy === 'own') expect(price.gross).toBe(price.computedGross);
+      else expect([price.gross, (price.gross ?? 1) % 500]).toEqual([ladders[chargedBy], 0]);
       const minutes = steps.reduce((sum, step) => sum + step.roomMinutes, 0);
       expect(minutes).toBeCloseTo(roomMinutes.mean, 6);
     }

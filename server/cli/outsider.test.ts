@@ -88,6 +88,11 @@ interface House {
     readonly visitKind: string;
     readonly therapistIds: readonly string[];
     readonly targetMargin?: number;
+    readonly pricing?: {
+      readonly by: string;
+      readonly ownMinor?: number;
+      readonly neighbourhood?: { readonly usual: number };
+    };
   })[];
   readonly people: readonly {
     readonly id: string;
@@ -110,6 +115,7 @@ const report = JSON.parse(
     doses: { materialId: string; usual: number }[];
     cost: Record<string, number>;
     price: Record<string, number>;
+    ladders: Record<string, number>;
     roomMinutes: { mean: number; sd: number; p90: number };
   }[];
 };
@@ -407,8 +413,16 @@ describe.each(plain.map((service) => [service.id]))('%s, worked out by hand', (i
       (found.cost.therapist ?? 0);
     const full = direct + found.slotMinutes * ROOM_MINUTE;
     expect(found.cost.full).toBeCloseTo(full, 6);
-    const net = full / (1 - (service.targetMargin ?? 0.35) - 0.1 - 0.015 * 1.13);
-    const gross = Math.ceil((net * 1.13) / 500) * 500;
+    const fees = 0.1 + 0.015 * 1.13;
+    const next = (computed: number): number => Math.ceil(computed / 500) * 500;
+    const { by = 'cost-plus', ownMinor, neighbourhood } = service.pricing ?? {};
+    const ladders: Record<string, number> = {
+      'cost-plus': next((full / (1 - (service.targetMargin ?? 0.35) - fees)) * 1.13),
+      'room-hour': next(((direct + (2800 * found.slotMinutes) / 60) / (1 - fees)) * 1.13),
+      ...(neighbourhood && { neighbourhood: next(neighbourhood.usual) }),
+    };
+    expect(found.ladders).toEqual(ladders);
+    const gross = (by === 'own' ? ownMinor : ladders[by]) ?? Number.NaN;
     expect(found.price.gross).toBe(gross);
     const contribution = gross / 1.13 - (gross / 1.13) * 0.1 - gross * 0.015 - direct;
     expect(found.price.contribution).toBeCloseTo(contribution, 6);

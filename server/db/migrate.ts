@@ -3,11 +3,12 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { house } from './migrations/0001-house';
 import { shelf } from './migrations/0002-shelf';
 import { protocols } from './migrations/0003-protocols';
+import { prices } from './migrations/0004-prices';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
   return new Umzug({
-    migrations: [house, shelf, protocols],
+    migrations: [house, shelf, protocols, prices],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

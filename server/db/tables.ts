@@ -55,6 +55,7 @@ const COLUMNS = {
     commission: quantity,
     cardFee: quantity,
     targetMargin: quantity,
+    targetPerRoomHourMinor: money,
     priceEveryMinor: money,
     priceEndings: json,
     priceRounding: STRING,
@@ -182,6 +183,7 @@ const COLUMNS = {
     visitKind: STRING,
     shownFor: json,
     targetMargin: quantity,
+    pricing: json,
   },
   service_therapists: {
     serviceId: key(),

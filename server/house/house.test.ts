@@ -127,6 +127,7 @@ describe('migrations', () => {
       '0001-house',
       '0002-shelf',
       '0003-protocols',
+      '0004-prices',
     ]);
     await database.close();
   });

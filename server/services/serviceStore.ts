@@ -1,5 +1,5 @@
 import type { Sequelize } from 'sequelize';
-import type { Service, VisitKind } from '@bienestar/core/house/house';
+import type { Pricing, Service, VisitKind } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { childrenIn, storeOf, type Store } from '../aggregates/store';
 import { usedByNothing } from '../aggregates/users';
@@ -14,6 +14,7 @@ interface ServiceRow extends Kept {
   readonly visitKind: VisitKind;
   readonly shownFor: Service['shownFor'] | string | null;
   readonly targetMargin: number | null;
+  readonly pricing: Pricing | string | null;
 }
 
 interface ServiceTherapistRow {
@@ -28,7 +29,7 @@ export function serviceStore(sequelize: Sequelize): Store<Service> {
     table: table(sequelize, 'services'),
     key: 'id',
     keyOf: (service) => service.id,
-    toRow: ({ id, name, protocolId, edition, visitKind, shownFor, targetMargin }) => ({
+    toRow: ({ id, name, protocolId, edition, visitKind, shownFor, targetMargin, pricing }) => ({
       id,
       name,
       protocolId,
@@ -36,9 +37,10 @@ export function serviceStore(sequelize: Sequelize): Store<Service> {
       visitKind,
       shownFor: orNull(shownFor),
       targetMargin: orNull(targetMargin),
+      pricing: orNull(pricing),
     }),
     fromRow: (
-      { id, name, protocolId, edition, visitKind, shownFor, targetMargin },
+      { id, name, protocolId, edition, visitKind, shownFor, targetMargin, pricing },
       [therapists],
     ) => ({
       id: asId(id),
@@ -47,6 +49,7 @@ export function serviceStore(sequelize: Sequelize): Store<Service> {
       visitKind,
       therapistIds: ((therapists ?? []) as ServiceTherapistRow[]).map((row) => asId(row.personId)),
       ...(shownFor === null ? {} : { shownFor: fromJson<Service['shownFor']>(shownFor) }),
+      ...(pricing === null ? {} : { pricing: fromJson<Pricing>(pricing) }),
       ...present({ edition, targetMargin }),
     }),
     children: [

@@ -1,7 +1,7 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { Versioned } from '@bienestar/contract/api';
 import type { HouseSettings } from '@bienestar/core/house/settings';
-import { fromJson } from '../db/optional';
+import { fromJson, orNull, present } from '../db/optional';
 import { rowsOf, table } from '../db/tables';
 
 const ONLY_ROW = 1;
@@ -36,6 +36,7 @@ interface SettingsRow {
   readonly commission: number;
   readonly cardFee: number;
   readonly targetMargin: number;
+  readonly targetPerRoomHourMinor: number | null;
   readonly priceEveryMinor: number;
   readonly priceEndings: readonly number[] | string;
   readonly priceRounding: HouseSettings['priceEndings']['rounding'];
@@ -79,6 +80,7 @@ function settingsRow(value: HouseSettings, version: number): SettingsRow {
     id: ONLY_ROW,
     version,
     ...plain,
+    targetPerRoomHourMinor: orNull(plain.targetPerRoomHourMinor),
     clientHeightCm: referenceClient.heightCm,
     clientWeightKg: referenceClient.weightKg,
     decolletePercent: trunkPercent.decollete,
@@ -127,6 +129,7 @@ function settingsOf(row: SettingsRow): HouseSettings {
     commission: row.commission,
     cardFee: row.cardFee,
     targetMargin: row.targetMargin,
+    ...present({ targetPerRoomHourMinor: row.targetPerRoomHourMinor }),
     priceEndings: {
       everyMinor: row.priceEveryMinor,
       endingsMinor: fromJson<readonly number[]>(row.priceEndings),

@@ -34,7 +34,7 @@ export function PriceRule() {
   return (
     <section
       aria-labelledby="price-rule"
-      className="grid grid-cols-[9rem_8rem_8rem_10rem_1fr] items-start gap-4 border-t border-line bg-sheet px-6 py-4"
+      className="grid grid-cols-[7rem_7rem_8.5rem_8.5rem_8rem_1fr] items-start gap-4 border-t border-line bg-sheet px-6 py-4"
     >
       <div>
         <h2 id="price-rule" className="text-lg">
@@ -47,6 +47,12 @@ export function PriceRule() {
         commitOn="leaving"
         value={settings.targetMargin}
         onCommit={(targetMargin) => change({ targetMargin })}
+      />
+      <MoneyField
+        label="A room hour brings"
+        commitOn="leaving"
+        value={settings.targetPerRoomHourMinor}
+        onCommit={(targetPerRoomHourMinor) => change({ targetPerRoomHourMinor })}
       />
       <MoneyField
         label="Endings repeat after"

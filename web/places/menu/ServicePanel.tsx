@@ -1,4 +1,4 @@
-import { Check, Trash2 } from 'lucide-react';
+import { Check, Scale, Trash2 } from 'lucide-react';
 import { Checkbox } from 'radix-ui';
 import { Link, useNavigate } from 'react-router';
 import { asId } from '@bienestar/core/house/ids';
@@ -37,6 +37,12 @@ export function ServicePanel({ id }: { readonly id: string }) {
   return (
     <section aria-label={service.name} className="flex flex-col gap-3 px-5 py-6">
       <h2 className="text-xl break-words">{service.name}</h2>
+      <Link
+        to={`/menu/${service.id}/price`}
+        className="inline-flex h-9 items-center gap-2 self-start rounded-sm border border-palm bg-palm px-3.5 text-sm font-semibold text-on-fill hover:brightness-110"
+      >
+        <Scale aria-hidden size={16} /> Cost and price
+      </Link>
       {price && (
         <p className="text-sm text-ink-soft">
           A visit below {money(price.floorGross, house.settings.currency)} loses money.{' '}

@@ -5,7 +5,7 @@ import { explainSlot } from '@bienestar/core/explain/explainTime';
 import type { Working } from '@bienestar/core/explain/working';
 import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
 import type { House, Service } from '@bienestar/core/house/house';
-import type { CostPlusPrice } from '@bienestar/core/price/priceOf';
+import type { ServicePrice } from '@bienestar/core/price/ladders';
 import type { Schedule } from '@bienestar/core/time/schedule';
 
 type Make = () => Working;
@@ -14,12 +14,13 @@ type Make = () => Working;
 export interface MenuWorkings {
   readonly schedule: Schedule;
   readonly shown: ShownCost;
-  readonly price: CostPlusPrice;
+  readonly price: ServicePrice;
   readonly slot: Make;
   readonly direct: Make;
   readonly full: Make;
   readonly gross: Make;
   readonly margin: Make;
+  readonly contribution: Make;
   readonly perRoomHour: Make;
 }
 
@@ -47,6 +48,7 @@ export function workingsOf(
     direct: () => explainCost('direct', of),
     full: () => explainCost('full', of),
     gross: () => explainPrice('gross', price.value, of),
+    contribution: () => explainPrice('contribution', price.value, of),
     margin: () => explainPrice('margin', price.value, of),
     perRoomHour: () => explainPrice('perRoomHour', price.value, of),
   };

@@ -1,11 +1,11 @@
 import { PRICE_PART_TITLES, type PricePart } from '@bienestar/core/explain/explainPrice';
 import type { Working } from '@bienestar/core/explain/working';
-import type { CostPlusPrice } from '@bienestar/core/price/priceOf';
+import type { ServicePrice } from '@bienestar/core/price/ladders';
 import { money, moneyChange, percent } from '../../format/figures';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 
 interface PriceSumProps {
-  readonly price: CostPlusPrice;
+  readonly price: ServicePrice;
   readonly openedGross: number | undefined;
   readonly currency: string;
   readonly working: (part: PricePart) => Working;
