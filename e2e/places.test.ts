@@ -1,14 +1,13 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import type { AxeResults } from 'axe-core';
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { freshHouse, leave, newPerson, type Person } from './support/person';
 
 const axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 let person: Person;
 beforeEach(async () => {
-  await freshHouse();
   person = await newPerson();
 });
 afterEach(() => person.close());
@@ -34,6 +33,9 @@ async function findings(rule?: 'color-contrast'): Promise<string[]> {
 }
 
 describe('every place', () => {
+  /* Only looked at: one house does for all. */
+  beforeAll(() => freshHouse());
+
   it.each([
     ['/shelf', 'Shelf'],
     ['/shelf/prickly-pear-milk', 'Prickly-pear cleansing milk'],
@@ -102,6 +104,8 @@ describe('every place', () => {
 });
 
 describe('the shelf', () => {
+  beforeEach(() => freshHouse());
+
   it('adds, changes and takes away a material', async () => {
     await person.goTo('/shelf');
     await person.click('button', 'Add a material');
@@ -142,6 +146,8 @@ describe('the shelf', () => {
 });
 
 describe('the menu', () => {
+  beforeEach(() => freshHouse());
+
   it('re-prices on margin and endings', async () => {
     await person.goTo('/menu/clay-facial');
     await person.sees('€80.00');
@@ -165,6 +171,8 @@ describe('the menu', () => {
 });
 
 describe('restocking', () => {
+  beforeEach(() => freshHouse());
+
   it('orders when the count falls to the reorder point', async () => {
     await person.goTo('/restock');
     await person.sees('2 of 42 to order now');
@@ -181,6 +189,8 @@ describe('restocking', () => {
 });
 
 describe('the house file', () => {
+  beforeEach(() => freshHouse());
+
   const offer = async (name: string, content: string): Promise<void> => {
     await person.page.evaluate(
       (fileName, text) => {
