@@ -23,6 +23,8 @@ describe('the price of a service', () => {
     await person.click('link', 'Cost and price');
     await person.sees('Where €80.00 goes');
     await person.sees('Left over');
+    await person.sees('stays in the bowl');
+    await person.sees('Whole slot charged');
     await person.sees('Between, and the rest of the slot');
     await person.click('link', 'First cleanse');
     expect(await person.valueOf('Step')).toBe('First cleanse');

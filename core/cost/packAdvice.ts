@@ -69,7 +69,11 @@ export function packAdvice(
   });
 }
 
-function packInUse(
+/**
+ * One pack of a material in use at a demand.
+ * @see C1 C2
+ */
+export function packInUse(
   material: BoughtMaterial,
   pack: Pack,
   demand: Pick<MaterialDemand, 'usesPerDay' | 'perDay'>,

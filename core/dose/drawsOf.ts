@@ -34,7 +34,13 @@ export interface Draw {
   readonly for?: 'removal' | 'gloves';
   readonly materialId: MaterialId;
   /** the mix through which the material is drawn, and its batches */
-  readonly mix?: { readonly mixId: MixId; readonly needed: Triple; readonly scale: Triple };
+  readonly mix?: {
+    readonly mixId: MixId;
+    readonly needed: Triple;
+    readonly scale: Triple;
+    /** share that stays in the bowl, or is more than is needed because a part comes in whole packs */
+    readonly wasted: number;
+  };
   readonly resolved: ResolvedAmount;
   /** gone from the shelf: whole packs for single doses; in the material's unit */
   readonly consumed: Triple;
@@ -197,11 +203,14 @@ function drawDose(
       const needed = resolved.value.drawn;
       const made = makeMix(mixId, needed, shelf, settings);
       if (!made.ok) return made;
+      const { scale, batchYield } = made.value;
+      const mixed = (scale.usual * batchYield) / (1 - (shelf.mixes.get(mixId)?.bowlLoss ?? 0));
+      const wasted = mixed > 0 ? Math.max(0, 1 - needed.usual / mixed) : 0;
       return ok(
         made.value.draws.map((draw) => ({
           ...at,
           materialId: draw.materialId,
-          mix: { mixId, needed, scale: made.value.scale },
+          mix: { mixId, needed, scale, wasted },
           resolved: { drawn: draw.amount },
           consumed: draw.amount,
           leftOver: ZERO,

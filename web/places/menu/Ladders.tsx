@@ -107,7 +107,7 @@ export function Ladders({ price, pointed, endings, currency, onPoint, onCharge }
                     className="absolute -inset-x-2 border-t-4 border-palm"
                     style={{ bottom: height(rung.price.gross) }}
                   >
-                    <span className="absolute -top-6 left-1/2 -translate-x-1/2 bg-paper px-1 text-sm font-semibold">
+                    <span className="pointer-events-none absolute -top-6 left-1/2 z-10 -translate-x-1/2 bg-paper px-1 text-sm font-semibold">
                       {money(rung.price.gross, currency)}
                     </span>
                   </span>

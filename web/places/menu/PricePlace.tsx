@@ -3,13 +3,16 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Versioned } from '@bienestar/contract/api';
 import { costByStep } from '@bienestar/core/cost/costByStep';
+import { wasteAndGifts } from '@bienestar/core/cost/wasteAndGifts';
 import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
 import type { Pricing, Service } from '@bienestar/core/house/house';
+import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
 import type { ServicePrice } from '@bienestar/core/price/ladders';
 import { priceChange } from '@bienestar/core/price/priceChange';
 import { priceFigures } from '@bienestar/core/price/priceOf';
 import { priceParts } from '@bienestar/core/price/priceParts';
+import { variantsOf } from '@bienestar/core/price/variants';
 import { money } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { NothingHere } from '../../parts/NothingHere';
@@ -19,9 +22,11 @@ import { useChange } from '../../store/useEditPart';
 import { CostBySteps } from './CostBySteps';
 import { Earnings } from './Earnings';
 import { Ladders } from './Ladders';
+import { OtherCounts } from './OtherCounts';
 import { PriceChangeWords } from './PriceChangeWords';
 import { PriceStrip } from './PriceStrip';
 import { PricingFields } from './PricingFields';
+import { WasteAndGiftsLists } from './WasteAndGiftsLists';
 
 /** One service: what it costs, where its price goes, and what three schools of pricing would charge. */
 export function PricePlace() {
@@ -68,7 +73,7 @@ function OpenPrice({ service, figures }: OpenPriceProps) {
           aria-label="Where the price goes"
           className="flex min-h-0 flex-col gap-6 overflow-y-auto border-r border-line px-6 py-6"
         >
-          <WhereItGoes figures={figures} pointed={pointed} />
+          <WhereItGoes service={service} figures={figures} pointed={pointed} />
         </section>
         <section
           aria-label="What to charge"
@@ -103,14 +108,17 @@ function OpenPrice({ service, figures }: OpenPriceProps) {
 }
 
 interface WhereItGoesProps {
+  readonly service: Service;
   readonly figures: ServiceFigures;
   readonly pointed: number | undefined;
 }
 
-function WhereItGoes({ figures, pointed }: WhereItGoesProps) {
+function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
   const house = useHouse();
   const { work, schedule, cost, rates, price } = figures;
+  const { materials } = useFigures();
   const { currency, therapistCharge } = house.settings;
+  const index = indexHouse(house);
   if (!work.ok || !schedule.ok || !cost.ok || !rates.ok) {
     const failed = [work, schedule, cost, rates].flatMap((each) => (each.ok ? [] : each.problems));
     return <Problems problems={failed} />;
@@ -127,6 +135,38 @@ function WhereItGoes({ figures, pointed }: WhereItGoesProps) {
         </h2>
         {tried.ok && <PriceStrip parts={priceParts(cost.value, tried.value)} currency={currency} />}
       </div>
+      <WasteAndGiftsLists
+        left={wasteAndGifts({
+          protocol: work.value,
+          schedule: schedule.value,
+          cost: cost.value,
+          rates: rates.value,
+          materials: index.materials,
+          mixes: index.mixes,
+          demandOf: (id) => {
+            const restocking = materials.get(id)?.restocking;
+            return restocking?.ok === true ? restocking.value.demand : undefined;
+          },
+          orderDays: house.settings.orderDays,
+        })}
+        currency={currency}
+      />
+      {tried.ok && price.ok && (
+        <OtherCounts
+          variants={variantsOf({
+            service,
+            people: house.people,
+            schedule: schedule.value,
+            cost: cost.value,
+            rates: rates.value,
+            gross: tried.value.gross,
+            load: price.value.load,
+            settings: house.settings,
+          })}
+          charge={therapistCharge}
+          currency={currency}
+        />
+      )}
       <div className="flex flex-col gap-3">
         <h2 className="text-xl">Step by step</h2>
         <CostBySteps

@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import type { Person } from '../house/house';
+import { asId, type PersonId } from '../house/ids';
+import { ratePerMinute } from '../cost/therapistRate';
+import { exactly, ZERO } from '../quantity/triple';
+import { service, settings, valueOf } from '../testing/sample';
+import { variantsOf } from './variants';
+
+const person = (id: string, hourlyPayMinor: number): Person => ({
+  id: asId<PersonId>(id),
+  name: id,
+  role: 'therapist',
+  hourlyPayMinor,
+});
+const people = [person('ione', 1400), person('nerea', 2000), person('dacil', 1200)];
+const schedule = { slotMinutes: 60, attended: { therapist: 45, assistant: 10 } };
+const rate = valueOf(ratePerMinute(people.slice(0, 2), 'therapist', settings, {}));
+const rates = { therapist: rate, assistant: 20, room: 8 };
+const hands = 45 * rate + 10 * 20;
+const cost = {
+  lines: [],
+  deviceLines: [],
+  product: exactly(1000),
+  consumables: ZERO,
+  singleUse: ZERO,
+  linen: ZERO,
+  givenAway: ZERO,
+  devices: ZERO,
+  therapist: exactly(hands),
+  room: exactly(480),
+  direct: exactly(1000 + hands),
+  full: exactly(1480 + hands),
+};
+const load = {
+  directCost: 1000 + hands,
+  roomCost: 480,
+  slotMinutes: 60,
+  attendedMinutes: 45,
+  roomCostPerMonth: 72_000,
+};
+const variants = variantsOf({
+  service: service({ therapistIds: [people[0]!.id, people[1]!.id] }),
+  people,
+  schedule,
+  cost,
+  rates,
+  gross: 9000,
+  load,
+  settings,
+});
+const of = (name: string) =>
+  variants.find(
+    ({ of: what }) => (what.kind === 'performer' ? what.person.name : what.charge) === name,
+  )!;
+
+describe('the same visit, counted another way', () => {
+  it('costs what those who may perform it cost, whose mean is charged', () => {
+    expect(variants).toHaveLength(4);
+    expect((of('ione').hands + of('nerea').hands) / 2).toBeCloseTo(hands, 9);
+    expect(of('nerea').figures.margin).toBeLessThan(of('ione').figures.margin);
+  });
+
+  it('charges attended minutes or the whole slot, the assistant as before', () => {
+    expect(of('attended').hands).toBeCloseTo(hands, 9);
+    expect(of('slot').hands).toBeCloseTo(60 * rate + 10 * 20, 9);
+    const gap = of('attended').figures.contribution - of('slot').figures.contribution;
+    expect(gap).toBeCloseTo(15 * rate, 9);
+  });
+});

@@ -1,0 +1,59 @@
+import type { Variant } from '@bienestar/core/price/variants';
+import { money, percent } from '../../format/figures';
+
+interface OtherCountsProps {
+  readonly variants: readonly Variant[];
+  readonly charge: 'attended' | 'slot';
+  readonly currency: string;
+}
+
+const CHARGE_WORDS = { attended: 'Attended minutes charged', slot: 'Whole slot charged' } as const;
+
+/** What the same price leaves by who performs the visit, and with hands charged the other way. */
+export function OtherCounts({ variants, charge, currency }: OtherCountsProps) {
+  return (
+    <section aria-labelledby="other-counts" className="flex flex-col gap-2">
+      <h2 id="other-counts" className="text-xl">
+        Counted another way
+      </h2>
+      <table className="w-full text-sm">
+        <thead className="text-xs text-ink-soft">
+          <tr className="border-b border-line-strong text-right">
+            <th scope="col" className="py-1 text-left font-semibold">
+              Performed by, or charged for
+            </th>
+            <th scope="col" className="font-semibold">
+              Hands
+            </th>
+            <th scope="col" className="font-semibold">
+              Contribution
+            </th>
+            <th scope="col" className="font-semibold">
+              Margin
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {variants.map(({ of, hands, figures }) => {
+            const name = of.kind === 'performer' ? of.person.name : CHARGE_WORDS[of.charge];
+            const now = of.kind === 'charge' && of.charge === charge;
+            return (
+              <tr key={name} className="border-b border-line text-right">
+                <th scope="row" className="py-1.5 text-left font-normal">
+                  {name}
+                  {now && <span className="ml-2 text-ink-soft">as the house does</span>}
+                </th>
+                <td>{money(hands, currency)}</td>
+                <td>{money(figures.contribution, currency)}</td>
+                <td className={figures.margin < 0 ? 'text-clay' : ''}>
+                  {figures.margin < 0 && '▲ '}
+                  {percent(figures.margin)}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
