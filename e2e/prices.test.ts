@@ -30,6 +30,14 @@ describe('the price of a service', () => {
     expect(await person.valueOf('Step')).toBe('First cleanse');
   });
 
+  it('says which add-ons fit into its free time, and what they bring', async () => {
+    await person.goTo('/menu/calm-facial/price');
+    await person.sees('Offered within it');
+    await person.sees(/at “Calming mask rests”, \d+ of them free/);
+    await person.click('link', 'Add-on: eye sheet');
+    await person.find('heading', 'Add-on: eye sheet');
+  });
+
   it('is tried on the ladders, and charged when it is right', async () => {
     await person.goTo('/menu/clay-facial/price');
     expect(await slider()).toBe('€80.00');

@@ -36,6 +36,8 @@ export interface WasteAndGifts {
   readonly giftsMinor: number;
 }
 
+/** Less than half a cent is not worth a line. */
+const LEAST_TOLD = 0.5;
 const TALK: ReadonlySet<Phase> = new Set(['consult', 'show', 'home-care']);
 
 interface Visit {
@@ -71,7 +73,7 @@ function sumOf(lines: readonly LeavingLine[]): number {
 }
 
 function lines(why: Leaving, sums: ReadonlyMap<string, number>): LeavingLine[] {
-  return [...sums].flatMap(([name, minor]) => (minor > 1e-9 ? [{ why, name, minor }] : []));
+  return [...sums].flatMap(([name, minor]) => (minor >= LEAST_TOLD ? [{ why, name, minor }] : []));
 }
 
 function addTo(sums: Map<string, number>, name: string, minor: number): void {

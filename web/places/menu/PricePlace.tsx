@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import type { Versioned } from '@bienestar/contract/api';
 import { costByStep } from '@bienestar/core/cost/costByStep';
 import { wasteAndGifts } from '@bienestar/core/cost/wasteAndGifts';
+import { addOnsOf } from '@bienestar/core/figures/addOns';
 import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
 import type { Pricing, Service } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
@@ -19,6 +20,7 @@ import { NothingHere } from '../../parts/NothingHere';
 import { Problems } from '../../parts/Problems';
 import { useFigures, useHouse, useSnapshot } from '../../store/house';
 import { useChange } from '../../store/useEditPart';
+import { AddOnsList } from './AddOnsList';
 import { CostBySteps } from './CostBySteps';
 import { Earnings } from './Earnings';
 import { Ladders } from './Ladders';
@@ -116,9 +118,10 @@ interface WhereItGoesProps {
 function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
   const house = useHouse();
   const { work, schedule, cost, rates, price } = figures;
-  const { materials } = useFigures();
+  const { materials, services } = useFigures();
   const { currency, therapistCharge } = house.settings;
   const index = indexHouse(house);
+  const offered = addOnsOf(figures, house, ({ id }) => services.get(id));
   if (!work.ok || !schedule.ok || !cost.ok || !rates.ok) {
     const failed = [work, schedule, cost, rates].flatMap((each) => (each.ok ? [] : each.problems));
     return <Problems problems={failed} />;
@@ -167,6 +170,7 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
           currency={currency}
         />
       )}
+      {offered.length > 0 && <AddOnsList addOns={offered} currency={currency} />}
       <div className="flex flex-col gap-3">
         <h2 className="text-xl">Step by step</h2>
         <CostBySteps

@@ -1,0 +1,90 @@
+import type { House, Service } from '../house/house';
+import { overrun } from '../time/overrun';
+import { chanceBeyond, inSequence } from '../time/distribution';
+import { slotMinutes } from '../time/slot';
+import { priceFigures, type PriceFigures } from '../price/priceOf';
+import type { ServiceFigures } from './houseFigures';
+
+/** A service that may be offered within another, and what it adds to the visit. Minor units, minutes. */
+export interface AddOn {
+  readonly service: Service;
+  /** the step at which it is offered */
+  readonly stepName: string;
+  /** expected minutes of the therapist that are free there */
+  readonly freeMinutes: number;
+  readonly ownMinutes: number;
+  /** the chance that it takes longer than what is free */
+  readonly chanceOver: number;
+  /** by which the slot grows; nothing where it fits into free time */
+  readonly extraSlotMinutes: number;
+  readonly extraDirect: number;
+  readonly extraRoom: number;
+  readonly figures: PriceFigures;
+  /** what a room hour brings of both together */
+  readonly togetherPerRoomHour: number;
+}
+
+/**
+ * The add-ons that the steps of a service offer: each takes its product, devices and hands, and of the
+ * room only what does not fit into the free minutes of the step at which it is offered.
+ * @param figuresOf of every service of the menu
+ * @returns those that can be counted, in the order of the steps
+ * @see C3 C7 P6 P8 T5
+ */
+export function addOnsOf(
+  host: ServiceFigures,
+  house: House,
+  figuresOf: (service: Service) => ServiceFigures | undefined,
+): readonly AddOn[] {
+  const { work, schedule, price, rates } = host;
+  if (!work.ok || !schedule.ok || !price.ok || !rates.ok) return [];
+  const { settings, services } = house;
+  const clock = schedule.value;
+  const offered = new Map<string, AddOn>();
+  for (const step of work.value.steps) {
+    const row = clock.rows.find(({ of }) => of.kind === 'step' && of.stepId === step.id);
+    for (const protocolId of step.offers ?? []) {
+      const service = services.find((each) => each.protocolId === protocolId);
+      const own = service && figuresOf(service);
+      if (!service || !row || !own?.schedule.ok || !own.cost.ok || !own.price.ok) continue;
+      const known = offered.get(service.id);
+      if (known && known.freeMinutes >= row.free) continue;
+      const time = own.schedule.value.roomTime;
+      const together = inSequence(clock.roomTime, overrun(time, row.free));
+      const slot = slotMinutes(together, settings.slotQuantile, settings.slotGridMinutes);
+      const extraSlotMinutes = slot - clock.slotMinutes;
+      const { direct, therapist } = own.cost.value;
+      const hands =
+        settings.therapistCharge === 'slot'
+          ? extraSlotMinutes * rates.value.therapist
+          : therapist.usual;
+      const extraDirect = direct.usual - therapist.usual + hands;
+      const extraRoom = extraSlotMinutes * rates.value.room;
+      const load = { ...price.value.load, directCost: extraDirect, roomCost: extraRoom };
+      const figures = priceFigures(
+        own.price.value.gross,
+        {
+          ...load,
+          slotMinutes: extraSlotMinutes,
+          attendedMinutes: own.schedule.value.attended.therapist,
+        },
+        settings,
+        { serviceId: service.id },
+      );
+      if (!figures.ok) continue;
+      offered.set(service.id, {
+        service,
+        stepName: step.name,
+        freeMinutes: row.free,
+        ownMinutes: own.schedule.value.room.mean,
+        chanceOver: chanceBeyond(time, row.free),
+        extraSlotMinutes,
+        extraDirect,
+        extraRoom,
+        figures: figures.value,
+        togetherPerRoomHour: ((price.value.contribution + figures.value.contribution) * 60) / slot,
+      });
+    }
+  }
+  return [...offered.values()];
+}

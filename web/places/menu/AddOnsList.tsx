@@ -1,0 +1,81 @@
+import { Link } from 'react-router';
+import type { AddOn } from '@bienestar/core/figures/addOns';
+import { money, number, percent } from '../../format/figures';
+
+interface AddOnsListProps {
+  readonly addOns: readonly AddOn[];
+  readonly currency: string;
+}
+
+/** What may be offered within the visit: whether it fits into free time, and what it brings. */
+export function AddOnsList({ addOns, currency }: AddOnsListProps) {
+  return (
+    <section aria-labelledby="add-ons" className="flex flex-col gap-2">
+      <h2 id="add-ons" className="text-xl">
+        Offered within it
+      </h2>
+      <table className="w-full text-sm">
+        <thead className="text-xs text-ink-soft">
+          <tr className="border-b border-line-strong text-right">
+            <th scope="col" className="py-1 text-left font-semibold">
+              Add-on
+            </th>
+            <th scope="col" className="pl-4 font-semibold whitespace-nowrap">
+              Price
+            </th>
+            <th scope="col" className="pl-4 font-semibold whitespace-nowrap">
+              It takes
+            </th>
+            <th scope="col" className="pl-4 font-semibold whitespace-nowrap">
+              It brings
+            </th>
+            <th scope="col" className="pl-4 font-semibold whitespace-nowrap">
+              Room hour, both
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {addOns.map((addOn) => (
+            <tr key={addOn.service.id} className="border-b border-line text-right align-top">
+              <th scope="row" className="py-1.5 pr-3 text-left font-normal">
+                <Link
+                  to={`/menu/${addOn.service.id}/price`}
+                  className="font-semibold hover:text-clay hover:underline"
+                >
+                  {addOn.service.name}
+                </Link>
+                <span className="block text-ink-soft">{fitWords(addOn)}</span>
+              </th>
+              <td className="py-1.5 pl-4 whitespace-nowrap">
+                {money(addOn.figures.gross, currency)}
+              </td>
+              <td className="py-1.5 pl-4 whitespace-nowrap">
+                {money(addOn.extraDirect + addOn.extraRoom, currency)}
+              </td>
+              <td className="py-1.5 pl-4 whitespace-nowrap">
+                {money(addOn.figures.contribution, currency)}
+              </td>
+              <td className="py-1.5 pl-4 whitespace-nowrap">
+                {money(addOn.togetherPerRoomHour, currency)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function fitWords({
+  stepName,
+  ownMinutes,
+  freeMinutes,
+  extraSlotMinutes,
+  chanceOver,
+}: AddOn): string {
+  const there = `${number(ownMinutes, 0)} min at “${stepName}”, ${number(freeMinutes, 0)} of them free`;
+  if (extraSlotMinutes > 0) return `${there}: the slot grows by ${number(extraSlotMinutes, 0)} min`;
+  return chanceOver > 0.005
+    ? `${there}: the slot stays, ${percent(chanceOver, 0)} of visits run over`
+    : `${there}: fits, the slot stays`;
+}
