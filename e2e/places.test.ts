@@ -53,6 +53,7 @@ describe('every place', () => {
     ['/protocols/blocks/opening-ritual', 'changes the drafts'],
     ['/menu/clay-facial', 'How the house prices'],
     ['/menu/lift/price', 'Step by step'],
+    ['/menu/map', 'Carries the house'],
     ['/restock', 'to order now'],
     ['/house', 'What time costs'],
   ])('%s is fit for screen readers, in both lights', async (path, text) => {

@@ -113,3 +113,23 @@ describe('the price of a service', () => {
     await person.waitFor(async () => (await slider()) !== before, 'the dearer device');
   });
 });
+
+describe('the menu as a map', () => {
+  it('says what to do about a service, and leads to its price', async () => {
+    await person.goTo('/menu');
+    await person.click('link', 'What earns, and what is booked');
+    await person.sees('a room hour should bring €28.00');
+    await person.sees(/would reach the line, and \d+% of visits may stay away/);
+    await person.click('button', '1 Black-sand clay facial: 11 visits a week, €26.83 a room hour');
+    await person.click('link', 'Black-sand clay facial');
+    await person.sees('Where €80.00 goes');
+  });
+
+  it('moves with the price of the house’s hour', async () => {
+    await person.goTo('/menu');
+    await person.fill('A room hour brings', '20');
+    await person.page.keyboard.press('Tab');
+    await person.click('link', 'What earns, and what is booked');
+    await person.sees('a room hour should bring €20.00');
+  });
+});

@@ -27,7 +27,6 @@ const VIEWS: readonly View[] = [
   { name: 'working', path: '/protocols/black-sand-clay-facial/cleanse', press: 'Price: ' },
   { name: 'protocols', path: '/protocols' },
   { name: 'shelf', path: '/shelf/cactus-serum' },
-  { name: 'material', path: '/shelf/prickly-pear-milk/bought' },
   { name: 'pack-adviser', path: '/shelf/prickly-pear-milk/bought?compare=packs' },
   {
     name: 'price-list',
@@ -37,6 +36,7 @@ const VIEWS: readonly View[] = [
   { name: 'calibration', path: '/shelf/aloe-gel/measured', click: ['Weigh it out', 'Stable.'] },
   { name: 'menu', path: '/menu/acid-first' },
   { name: 'price', path: '/menu/lift/price' },
+  { name: 'menu-map', path: '/menu/map' },
   { name: 'restock', path: '/restock' },
   { name: 'house', path: '/house' },
   {

@@ -56,6 +56,13 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'menu/map',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/menu/MenuMapPlace')).MenuMapPlace,
+        }),
+      },
+      {
         path: 'menu/:serviceId/price',
         errorElement: <PlaceFault />,
         lazy: async () => ({ Component: (await import('./places/menu/PricePlace')).PricePlace }),

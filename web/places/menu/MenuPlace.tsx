@@ -1,3 +1,4 @@
+import { MapPin } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import { COST_PART_TITLES } from '@bienestar/core/explain/explainCost';
 import type { Service } from '@bienestar/core/house/house';
@@ -29,9 +30,19 @@ export function MenuPlace() {
   return (
     <div className="grid h-full grid-cols-[1fr_21rem]">
       <section aria-labelledby="menu-title" className="flex min-h-0 flex-col">
-        <h1 id="menu-title" className="px-6 pt-6 pb-4 text-3xl">
-          Menu
-        </h1>
+        <header className="flex items-end justify-between px-6 pt-6 pb-4">
+          <h1 id="menu-title" className="text-3xl">
+            Menu
+          </h1>
+          {house.services.length > 0 && (
+            <Link
+              to="/menu/map"
+              className="inline-flex h-9 items-center gap-2 rounded-sm border border-line-strong bg-sheet px-3.5 text-sm font-semibold hover:bg-sunk"
+            >
+              <MapPin aria-hidden size={16} /> What earns, and what is booked
+            </Link>
+          )}
+        </header>
         {house.services.length === 0 ? (
           <div className="px-6">
             <EmptyPlace
