@@ -1,0 +1,159 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { readHouseFile } from '@bienestar/contract/houseFile';
+import { cautionsOf } from '@bienestar/core/care/cautionsOf';
+import { consumptionByMaterial } from '@bienestar/core/dose/consumption';
+import { createCalculator } from '@bienestar/core/figures/createCalculator';
+import { settingsFor, shelfOf } from '@bienestar/core/figures/serviceWork';
+import { createTrial } from '@bienestar/core/figures/trial';
+import { houseOf } from '@bienestar/core/house/archive';
+import { clientWith, SKIN_TYPES, type Client } from '@bienestar/core/house/client';
+import type { Protocol } from '@bienestar/core/house/house';
+import { indexHouse } from '@bienestar/core/house/houseIndex';
+import { expandBlocks } from '@bienestar/core/protocol/expandBlocks';
+import { trayOf } from '@bienestar/core/room/tray';
+import { clientWords } from '../../format/protocolWords';
+import { cardWords, trayWords, type CardWords } from './cardWords';
+import type { RoomWork } from './useRoomWork';
+
+/* The card and the tray of every protocol of the demo house, in the words a therapist reads. */
+
+const file = readHouseFile(readFileSync('demo/casa-cenera.house.json', 'utf8'));
+if (!file.ok) throw new Error('The demo house has faults.');
+const house = houseOf(file.value);
+const { materials } = createCalculator()(house);
+const index = indexHouse(house);
+const tryOut = createTrial();
+
+function workFor(protocol: Protocol, client: Client): RoomWork {
+  const writ = { protocol, mixes: house.mixes };
+  const service = house.services.find((each) => each.protocolId === protocol.id);
+  if (!service) throw new Error(`${protocol.name} is not sold.`);
+  const { work, figures } = tryOut(house, materials, service, writ, client);
+  const written = expandBlocks(protocol, index.blocks, {});
+  if (!work.protocol.ok || !written.ok || !figures.schedule.ok || !figures.draws.ok) {
+    throw new Error(`${protocol.name} cannot be worked.`);
+  }
+  const shelf = shelfOf(work, index);
+  return {
+    house,
+    protocol: work.protocol.value,
+    written: written.value,
+    schedule: figures.schedule.value,
+    draws: figures.draws.value,
+    shelf,
+    settings: settingsFor(house.settings, client),
+    cautions: cautionsOf(work.protocol.value, shelf, index.devices),
+    edition: 'draft',
+  };
+}
+
+const usual = clientWith();
+const cardOf = (protocol: Protocol, client = usual): CardWords =>
+  cardWords(workFor(protocol, client), clientWords(client));
+const named = (id: string): Protocol => {
+  const found = house.protocols.find((each) => each.id === id);
+  if (!found) throw new Error(`There is no ${id}.`);
+  return found;
+};
+const linesOf = (card: CardWords) => card.stretches.flatMap(({ lines }) => lines);
+
+describe.each(house.protocols.map((protocol) => [protocol.name, protocol] as const))(
+  'the card of %s',
+  (_name, protocol) => {
+    it('has every step that is done, in order, each with its minutes', () => {
+      const work = workFor(protocol, usual);
+      const lines = linesOf(cardWords(work, ''));
+      expect(lines.map(({ key }) => key).toSorted()).toEqual(
+        work.protocol.steps.map((step) => step.id).toSorted(),
+      );
+      for (const line of lines) expect(line.minutes).toMatch(/^[\d.,–]+ min$/);
+      const numbers = lines.flatMap((line) => (line.number === '' ? [] : [Number(line.number)]));
+      expect(numbers).toEqual(numbers.map((_, at) => at + 1));
+    });
+
+    it('says nothing that is empty or unknown', () => {
+      const card = cardOf(protocol);
+      const said = [
+        card.title,
+        card.subtitle,
+        ...card.stops,
+        ...card.cares,
+        ...card.before,
+        ...card.after,
+        ...linesOf(card).flatMap(({ name, amounts, details }) => [name, ...amounts, ...details]),
+      ];
+      for (const words of said) {
+        expect(words.trim()).not.toBe('');
+        expect(words).not.toMatch(/undefined|NaN|null|no longer|\[object/);
+      }
+    });
+
+    it('has a tray whose amounts are those that are costed', () => {
+      const work = workFor(protocol, usual);
+      const made = trayOf([{ name: 'one', ...work }], work.shelf, work.settings);
+      if (!made.ok) throw new Error('The tray cannot be laid.');
+      const tray = made.value;
+      const drawn = new Map<string, number>();
+      for (const item of tray.items) {
+        const parts =
+          item.kind === 'thing'
+            ? [{ materialId: item.materialId, amount: item.amount }]
+            : item.kind === 'mix'
+              ? item.parts
+              : [];
+        for (const { materialId, amount } of parts) {
+          drawn.set(materialId, (drawn.get(materialId) ?? 0) + amount.usual);
+        }
+      }
+      for (const [id, { usual: costed }] of consumptionByMaterial(work.draws)) {
+        expect(drawn.get(id), id).toBeCloseTo(costed, 6);
+      }
+      for (const line of trayWords(tray, house)) {
+        expect(line.name).not.toMatch(/no longer|undefined/);
+        expect(line.at).toMatch(/^(before|min \d+)$/);
+      }
+    });
+  },
+);
+
+describe('what a card says', () => {
+  it('begins with what stops, and defers to makers, codes and licence where it can hurt', () => {
+    const card = cardOf(named('fine-needle-renewal'));
+    expect(card.stops).toContain('Blood thinners');
+    expect(card.notice).toContain('licence');
+    expect(card.cares.some((words) => words.startsWith('Refer: '))).toBe(true);
+  });
+
+  it('tells of layers how often, how long between, and when to stop', () => {
+    const lines = linesOf(cardOf(named('layered-fruit-acid')));
+    expect(lines.find(({ layers }) => layers !== undefined)?.layers).toMatch(
+      /^Acid layers: 4 times; between: wait .* min and ask “.*”; slow down at 4, stop and remove at 7$/,
+    );
+    const first = linesOf(cardOf(named('layered-fruit-acid'), clientWith({ visitKind: 'first' })));
+    expect(first.find(({ layers }) => layers !== undefined)?.layers).toContain('2 times');
+  });
+
+  it('tells of a device what is set on which zone, in its unit', () => {
+    const details = linesOf(cardOf(named('fine-needle-renewal'))).flatMap((line) => line.details);
+    expect(details).toContain('forehead: depth 0.3 mm, pulse 90 Hz, 1 pass');
+    expect(details).toContain('never on eye contour');
+    expect(details).toContain('until even pinkness');
+  });
+
+  it('tells before and after the visit', () => {
+    const card = cardOf(named('overnight-corrector'), clientWith({ dayTime: 'evening' }));
+    expect(card.before[0]).toMatch(/from 2 weeks before$/);
+    expect(card.after[0]).toBe(
+      'Takes off at home: the corrector, with lukewarm water, after 8 hours',
+    );
+    expect(card.after.at(-1)).toBe('Next visit no sooner than 28 days, at most 4 a year');
+  });
+
+  it('has another card for other skins, where the protocol makes a difference', () => {
+    const cards = SKIN_TYPES.map((skinType) =>
+      JSON.stringify(linesOf(cardOf(named('prickly-pear-calm'), clientWith({ skinType })))),
+    );
+    expect(new Set(cards).size).toBeGreaterThan(1);
+  });
+});
