@@ -114,6 +114,15 @@ describe('the price of a service', () => {
   });
 });
 
+describe('who performs a service', () => {
+  it('is flagged where a device needs training', async () => {
+    await person.goTo('/menu/lift');
+    await person.seesNot('not trained for');
+    await person.click('checkbox', 'Dacil');
+    await person.sees('▲ not trained for Radio-frequency handpiece');
+  });
+});
+
 describe('the menu as a map', () => {
   it('says what to do about a service, and leads to its price', async () => {
     await person.goTo('/menu');

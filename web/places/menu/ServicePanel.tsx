@@ -1,6 +1,9 @@
 import { Check, Scale, Trash2 } from 'lucide-react';
 import { Checkbox } from 'radix-ui';
 import { Link, useNavigate } from 'react-router';
+import { untrainedFor } from '@bienestar/core/care/training';
+import type { Device, Person } from '@bienestar/core/house/house';
+import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
 import { money, number } from '../../format/figures';
 import { Button } from '../../parts/Button';
@@ -34,6 +37,10 @@ export function ServicePanel({ id }: { readonly id: string }) {
   const newestOf = (protocolId: string): number | undefined =>
     snapshot.editionHeads.findLast((head) => head.protocolId === protocolId)?.number;
   const price = figures?.price.ok ? figures.price.value : undefined;
+  const worked = figures?.work.ok === true ? figures.work.value : undefined;
+  const { devices } = indexHouse(house);
+  const untrained = (person: Person): readonly Device[] =>
+    worked ? untrainedFor(person, worked, devices) : [];
   return (
     <section aria-label={service.name} className="flex flex-col gap-3 px-5 py-6">
       <h2 className="text-xl break-words">{service.name}</h2>
@@ -134,6 +141,9 @@ export function ServicePanel({ id }: { readonly id: string }) {
                 </Checkbox.Indicator>
               </Checkbox.Root>
               {person.name}
+              {service.therapistIds.includes(person.id) && (
+                <Untrained devices={untrained(person)} />
+              )}
             </label>
           ))}
       </fieldset>
@@ -146,5 +156,15 @@ export function ServicePanel({ id }: { readonly id: string }) {
         <Trash2 aria-hidden size={16} /> Take it off the menu
       </Button>
     </section>
+  );
+}
+
+/** Says for which devices of the service a person has not been trained. */
+function Untrained({ devices }: { readonly devices: readonly Device[] }) {
+  if (devices.length === 0) return null;
+  return (
+    <span className="text-clay">
+      ▲ not trained for {devices.map(({ name }) => name).join(', ')}
+    </span>
   );
 }
