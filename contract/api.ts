@@ -178,5 +178,7 @@ export type StandInOrder =
   | { readonly fault: 'none' | 'unplugged' | 'overload' | 'unstable' };
 
 /** The lists that can be taken out, as `GET /api/exports/:list.csv` or `.xlsx`. */
-export const EXPORTS = ['materials', 'packs', 'prices', 'ledger', 'stock'] as const;
+export const SHELF_LISTS = ['materials', 'packs', 'prices', 'ledger', 'stock'] as const;
+export const MENU_LISTS = ['menu'] as const;
+export const EXPORTS = [...SHELF_LISTS, ...MENU_LISTS] as const;
 export type ExportName = (typeof EXPORTS)[number];

@@ -1,7 +1,8 @@
 import type { ExportName } from '@bienestar/contract/api';
 import { unitCost } from '@bienestar/core/cost/unitCost';
 import { houseOf, type HouseArchive } from '@bienestar/core/house/archive';
-import type { Material } from '@bienestar/core/house/house';
+import { createCalculator } from '@bienestar/core/figures/createCalculator';
+import { LADDERS, type Material } from '@bienestar/core/house/house';
 import { openLifeOf } from '@bienestar/core/house/packs';
 import { shelfState } from '@bienestar/core/stock/shelfLife';
 
@@ -23,6 +24,7 @@ export function exportList(
 ): ExportList {
   const money = (minor: number | undefined): number | undefined =>
     minor === undefined ? undefined : minor / minorPerMajor;
+  const cents = (minor: number): number => Math.round(minor) / minorPerMajor;
   const { currency } = archive.settings;
   const nameOf = new Map<string, string>(
     [...archive.suppliers, ...archive.materials].map((each) => [each.id, each.name]),
@@ -149,6 +151,52 @@ export function exportList(
         ]),
       };
     }
+    case 'menu': {
+      const house = houseOf(archive);
+      const figures = createCalculator()(house).services;
+      return {
+        headings: [
+          'service id',
+          'service',
+          'guest is told (min)',
+          'slot (min)',
+          'attended (min)',
+          `direct cost (${currency})`,
+          `full cost (${currency})`,
+          `price (${currency})`,
+          'charged by',
+          ...LADDERS.map((ladder) => `${ladder.replace('-', ' ')} (${currency})`),
+          'margin %',
+          `contribution (${currency})`,
+          `contribution per room hour (${currency})`,
+          `loses money below (${currency})`,
+        ],
+        /* A service that cannot be counted keeps its line, without figures. */
+        rows: house.services.map(({ id, name }): readonly Cell[] => {
+          const of = figures.get(id);
+          if (!of?.schedule.ok || !of.cost.ok || !of.price.ok) return [id, name];
+          const [clock, cost, price] = [of.schedule.value, of.cost.value, of.price.value];
+          return [
+            id,
+            name,
+            clock.guestMinutes,
+            clock.slotMinutes,
+            hundredths(clock.attended.therapist),
+            cents(cost.direct.usual),
+            cents(cost.full.usual),
+            money(price.gross),
+            price.by.replace('-', ' '),
+            ...LADDERS.map((ladder) =>
+              money(price.rungs.find((rung) => rung.ladder === ladder)?.price.gross),
+            ),
+            hundredths(price.margin * 100),
+            cents(price.contribution),
+            cents(price.perRoomHour),
+            cents(price.floorGross),
+          ];
+        }),
+      };
+    }
     case 'stock': {
       const { stock } = houseOf(archive);
       const materials = new Map(archive.materials.map((material) => [material.id, material]));
@@ -202,6 +250,10 @@ function measureCells(material: Material): Cell[] {
     care?.allergens?.join(', '),
     material.archivedOn,
   ];
+}
+
+function hundredths(value: number): number {
+  return Math.round(value * 100) / 100;
 }
 
 function percent(share: number): number {

@@ -11,8 +11,8 @@ import { exportList, type ExportList } from './exportLists';
 
 /**
  * The routes of lists for other programs.
- * - `GET /:list.csv` and `GET /:list.xlsx`, the list one of materials, packs, prices, ledger, stock;
- *   404 for another. Text that a spreadsheet would take for a formula is marked as text.
+ * - `GET /:list.csv` and `GET /:list.xlsx`, the list one of materials, packs, prices, ledger, stock,
+ *   menu; 404 for another. Text that a spreadsheet would take for a formula is marked as text.
  */
 export function exportRoutes(stores: Stores, sequelize: Sequelize): Router {
   const router = Router();

@@ -1,9 +1,11 @@
 import { MapPin } from 'lucide-react';
 import { Link, useParams } from 'react-router';
+import { MENU_LISTS } from '@bienestar/contract/api';
 import { COST_PART_TITLES } from '@bienestar/core/explain/explainCost';
 import type { Service } from '@bienestar/core/house/house';
 import { money, number, percent } from '../../format/figures';
 import { EmptyPlace } from '../../parts/EmptyPlace';
+import { ExportMenu } from '../../parts/ExportMenu';
 import { CELL_LOOK, PlaceTable, rowLook, type Column } from '../../parts/PlaceTable';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 import { useFigures, useHouse } from '../../store/house';
@@ -35,12 +37,15 @@ export function MenuPlace() {
             Menu
           </h1>
           {house.services.length > 0 && (
-            <Link
-              to="/menu/map"
-              className="inline-flex h-9 items-center gap-2 rounded-sm border border-line-strong bg-sheet px-3.5 text-sm font-semibold hover:bg-sunk"
-            >
-              <MapPin aria-hidden size={16} /> What earns, and what is booked
-            </Link>
+            <span className="flex items-center gap-3">
+              <ExportMenu lists={MENU_LISTS} />
+              <Link
+                to="/menu/map"
+                className="inline-flex h-9 items-center gap-2 rounded-sm border border-line-strong bg-sheet px-3.5 text-sm font-semibold hover:bg-sunk"
+              >
+                <MapPin aria-hidden size={16} /> What earns, and what is booked
+              </Link>
+            </span>
           )}
         </header>
         {house.services.length === 0 ? (

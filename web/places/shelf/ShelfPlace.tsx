@@ -1,7 +1,9 @@
 import { FileSpreadsheet, PackageOpen, Plus } from 'lucide-react';
 import { useDeferredValue, useMemo, useState } from 'react';
+import { SHELF_LISTS } from '@bienestar/contract/api';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { number } from '../../format/figures';
+import { ExportMenu } from '../../parts/ExportMenu';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { useFigures, useHouse } from '../../store/house';
@@ -9,7 +11,6 @@ import { shelfStates, useNow } from '../../store/shelf';
 import { useKept } from '../../store/useKept';
 import { AddMaterial } from './AddMaterial';
 import { DeliverySheet } from './DeliverySheet';
-import { ExportMenu } from './ExportMenu';
 import { MaterialPanel } from './MaterialPanel';
 import { MixPanel } from './MixPanel';
 import { placesOfUse } from './placesOfUse';
@@ -78,7 +79,7 @@ export function ShelfPlace() {
             </h1>
             <Standing counts={counts} onShow={(show) => setView({ ...EVERYTHING, show })} />
           </div>
-          <ExportMenu />
+          <ExportMenu lists={SHELF_LISTS} />
           <Link
             to="/price-lists"
             className="inline-flex h-9 items-center gap-2 rounded-sm border border-line-strong bg-sheet px-3.5 text-sm font-semibold whitespace-nowrap hover:bg-sunk"

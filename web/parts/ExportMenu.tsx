@@ -1,7 +1,7 @@
 import { Download } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { API, EXPORTS, type ExportName } from '@bienestar/contract/api';
-import { IconButton } from '../../parts/Button';
+import { API, type ExportName } from '@bienestar/contract/api';
+import { IconButton } from './Button';
 
 const WORDS: Record<ExportName, string> = {
   materials: 'Materials',
@@ -9,11 +9,12 @@ const WORDS: Record<ExportName, string> = {
   prices: 'History of prices',
   ledger: 'Ledger',
   stock: 'What is on hand',
+  menu: 'Menu with its figures',
 };
 const FORMATS = ['csv', 'xlsx'] as const;
 
-/** The shelf as lists for other programs. */
-export function ExportMenu() {
+/** A place as lists for other programs. */
+export function ExportMenu({ lists }: { readonly lists: readonly ExportName[] }) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger asChild>
@@ -29,7 +30,7 @@ export function ExportMenu() {
           align="end"
           className="z-50 rounded-sm border border-line-strong bg-sheet p-1 shadow-sheet"
         >
-          {EXPORTS.map((name) => (
+          {lists.map((name) => (
             <DropdownMenu.Group key={name} className="flex items-center gap-1">
               <DropdownMenu.Label className="w-40 px-3 text-base">{WORDS[name]}</DropdownMenu.Label>
               {FORMATS.map((format) => (
