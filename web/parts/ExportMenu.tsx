@@ -32,7 +32,9 @@ export function ExportMenu({ lists }: { readonly lists: readonly ExportName[] })
         >
           {lists.map((name) => (
             <DropdownMenu.Group key={name} className="flex items-center gap-1">
-              <DropdownMenu.Label className="min-w-40 px-3 text-base whitespace-nowrap">{WORDS[name]}</DropdownMenu.Label>
+              <DropdownMenu.Label className="min-w-40 px-3 text-base whitespace-nowrap">
+                {WORDS[name]}
+              </DropdownMenu.Label>
               {FORMATS.map((format) => (
                 <DropdownMenu.Item key={format} asChild>
                   <a
