@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { AddOn } from '@bienestar/core/figures/addOns';
 import { money, number, percent } from '../../format/figures';
+import { FiguresHead } from './FiguresHead';
 
 interface AddOnsListProps {
   readonly addOns: readonly AddOn[];
@@ -15,25 +16,10 @@ export function AddOnsList({ addOns, currency }: AddOnsListProps) {
         Offered within it
       </h2>
       <table className="w-full text-sm">
-        <thead className="text-xs text-ink-soft">
-          <tr className="border-b border-line-strong text-right">
-            <th scope="col" className="py-1 text-left font-semibold">
-              Add-on
-            </th>
-            <th scope="col" className="pl-4 font-semibold whitespace-nowrap">
-              Price
-            </th>
-            <th scope="col" className="pl-4 font-semibold whitespace-nowrap">
-              It takes
-            </th>
-            <th scope="col" className="pl-4 font-semibold whitespace-nowrap">
-              It brings
-            </th>
-            <th scope="col" className="pl-4 font-semibold whitespace-nowrap">
-              Room hour, both
-            </th>
-          </tr>
-        </thead>
+        <FiguresHead
+          names="Add-on"
+          figures={['Price', 'It takes', 'It brings', 'Room hour, both']}
+        />
         <tbody>
           {addOns.map((addOn) => (
             <tr key={addOn.service.id} className="border-b border-line text-right align-top">

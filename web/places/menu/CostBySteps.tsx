@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { StepCost } from '@bienestar/core/cost/costByStep';
 import { money } from '../../format/figures';
+import { FiguresHead } from './FiguresHead';
 
 interface CostByStepsProps {
   readonly steps: readonly StepCost[];
@@ -13,25 +14,7 @@ export function CostBySteps({ steps, protocolId, currency }: CostByStepsProps) {
   const dearest = Math.max(1, ...steps.map(({ sum }) => sum));
   return (
     <table className="w-full text-sm">
-      <thead className="text-xs text-ink-soft">
-        <tr className="border-b border-line-strong text-right">
-          <th scope="col" className="py-1 text-left font-semibold">
-            Step
-          </th>
-          <th scope="col" className="font-semibold">
-            Things
-          </th>
-          <th scope="col" className="font-semibold">
-            Hands
-          </th>
-          <th scope="col" className="font-semibold">
-            Room
-          </th>
-          <th scope="col" className="font-semibold">
-            Together
-          </th>
-        </tr>
-      </thead>
+      <FiguresHead names="Step" figures={['Things', 'Hands', 'Room', 'Together']} />
       <tbody>
         {steps.map(({ stepId, name, things, hands, room, sum }) => (
           <tr key={stepId ?? 'rest'} className="border-b border-line text-right">

@@ -1,5 +1,6 @@
 import type { Variant } from '@bienestar/core/price/variants';
 import { money, percent } from '../../format/figures';
+import { FiguresHead } from './FiguresHead';
 
 interface OtherCountsProps {
   readonly variants: readonly Variant[];
@@ -17,22 +18,10 @@ export function OtherCounts({ variants, charge, currency }: OtherCountsProps) {
         Counted another way
       </h2>
       <table className="w-full text-sm">
-        <thead className="text-xs text-ink-soft">
-          <tr className="border-b border-line-strong text-right">
-            <th scope="col" className="py-1 text-left font-semibold">
-              Performed by, or charged for
-            </th>
-            <th scope="col" className="font-semibold">
-              Hands
-            </th>
-            <th scope="col" className="font-semibold">
-              Contribution
-            </th>
-            <th scope="col" className="font-semibold">
-              Margin
-            </th>
-          </tr>
-        </thead>
+        <FiguresHead
+          names="Performed by, or charged for"
+          figures={['Hands', 'Contribution', 'Margin']}
+        />
         <tbody>
           {variants.map(({ of, hands, figures }) => {
             const name = of.kind === 'performer' ? of.person.name : CHARGE_WORDS[of.charge];
