@@ -1,17 +1,22 @@
+import type { PricePoint } from '@bienestar/core/cost/pricePoint';
 import type { Device } from '@bienestar/core/house/device';
 import type { Edition } from '@bienestar/core/house/edition';
 import type {
   Block,
   Demand,
+  GuestMenu,
   House,
   Material,
   Mix,
+  Offer,
   Person,
   Protocol,
   Room,
+  Scenario,
   Service,
   Supplier,
 } from '@bienestar/core/house/house';
+import type { JournalEntry } from '@bienestar/core/house/journal';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import type { Lot, MaterialStock, Movement } from '@bienestar/core/stock/stockTypes';
 import type { Fault } from './check';
@@ -33,6 +38,9 @@ export interface Aggregates {
   blocks: Block;
   protocols: Protocol;
   services: Service;
+  offers: Offer;
+  menus: GuestMenu;
+  scenarios: Scenario;
 }
 export type AggregateName = keyof Aggregates;
 
@@ -121,6 +129,9 @@ export function withoutVersions(snapshot: HouseSnapshot): House {
     protocols: plain<Protocol>(snapshot.protocols),
     services: plain<Service>(snapshot.services),
     demand: plain<Demand>(snapshot.demand),
+    offers: plain<Offer>(snapshot.offers),
+    menus: plain<GuestMenu>(snapshot.menus),
+    scenarios: plain<Scenario>(snapshot.scenarios),
     stock: snapshot.stock,
   };
 }
@@ -157,6 +168,24 @@ export interface MaterialBatch {
   readonly materials: readonly Versioned<Material>[];
   /** where new prices come from */
   readonly from: 'hand' | 'price-list';
+}
+
+/** The parts that may be written together. */
+export interface Several {
+  readonly settings?: Versioned<HouseSettings>;
+  readonly people?: readonly Versioned<Person>[];
+  readonly materials?: readonly Versioned<Material>[];
+  readonly blocks?: readonly Versioned<Block>[];
+  readonly protocols?: readonly Versioned<Protocol>[];
+  readonly services?: readonly Versioned<Service>[];
+  readonly demand?: readonly Versioned<Demand>[];
+}
+
+/** What was changed, as it was before, every edition, and what packs cost: `GET /api/journal`. */
+export interface Journal {
+  readonly entries: readonly JournalEntry[];
+  readonly editions: readonly Edition[];
+  readonly prices: readonly PricePoint[];
 }
 
 /** A supplier's price list as fetched: `GET /api/price-lists/:supplierId`. */

@@ -202,7 +202,7 @@ describe('a file of version 1', () => {
 describe('faults of a house file', () => {
   it.each<[string, readonly (string | number)[], unknown, string]>([
     ['another format', ['format'], 'x', '/format'],
-    ['another version', ['formatVersion'], 4, '/formatVersion'],
+    ['another version', ['formatVersion'], 5, '/formatVersion'],
     [
       'an unknown material',
       ['mixes', 0, 'parts', 0, 'source', 'materialId'],

@@ -8,7 +8,10 @@ import {
   houseFile,
   type HouseFile,
 } from './schemas/houseFile';
-import { fromVersion1, fromVersion2 } from './upgrade';
+import { fromVersion1, fromVersion2, fromVersion3 } from './upgrade';
+
+/** The versions of the house file that are read. */
+const READ_VERSIONS: readonly number[] = [1, 2, 3, HOUSE_FILE_VERSION];
 
 /** The largest house file that is read, in bytes. */
 export const LARGEST_HOUSE_FILE = 40 * 1024 * 1024;
@@ -73,7 +76,8 @@ export function writeHouseFile(house: HouseArchive): string {
 function latest(parsed: unknown): unknown {
   const file = parsed as Record<string, unknown>;
   const second = file.formatVersion === 1 ? fromVersion1(file, new Date()) : file;
-  return second.formatVersion === 2 ? fromVersion2(second) : second;
+  const third = second.formatVersion === 2 ? fromVersion2(second) : second;
+  return third.formatVersion === 3 ? fromVersion3(third) : third;
 }
 
 function checkHead(parsed: unknown): Fault | undefined {
@@ -87,7 +91,7 @@ function checkHead(parsed: unknown): Fault | undefined {
       message: `This is not a house file: its “format” must be “${HOUSE_FILE_FORMAT}”.`,
     };
   }
-  if (version !== HOUSE_FILE_VERSION && version !== 1 && version !== 2) {
+  if (typeof version !== 'number' || !READ_VERSIONS.includes(version)) {
     return {
       pointer: '/formatVersion',
       code: 'file.version',

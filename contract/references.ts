@@ -1,15 +1,18 @@
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import type {
   Device,
+  GuestMenu,
   InOption,
   Material,
   Mix,
   MixPart,
+  Offer,
   Service,
   Source,
   Step,
   Writing,
 } from '@bienestar/core/house/house';
+import { servicesOf } from '@bienestar/core/house/offer';
 import { isStep } from '@bienestar/core/house/protocol';
 import { editionKey } from '@bienestar/core/house/houseIndex';
 import type { Fault } from './check';
@@ -24,7 +27,8 @@ export type ReferredKind =
   | 'block'
   | 'protocol'
   | 'edition'
-  | 'service';
+  | 'service'
+  | 'offer';
 
 /** A pointer from one aggregate to another. */
 export interface Reference {
@@ -130,6 +134,29 @@ export function referencesOfService(service: Service): Reference[] {
   ];
 }
 
+/** What a course, package or duo visit points to. */
+export function referencesOfOffer(offer: Offer): Reference[] {
+  const at = offer.kind === 'course' ? '/visits' : '/serviceIds';
+  const within = offer.kind === 'course' ? '/serviceId' : '';
+  return servicesOf(offer).map((id, which) => ({
+    pointer: `${at}/${which}${within}`,
+    kind: 'service',
+    id,
+  }));
+}
+
+/** What a menu points to. */
+export function referencesOfMenu({ sections }: GuestMenu): Reference[] {
+  return sections.flatMap(({ lines }, section) =>
+    lines.map((line, at): Reference => {
+      const pointer = `/sections/${section}/lines/${at}`;
+      return line.kind === 'service'
+        ? { pointer: `${pointer}/serviceId`, kind: 'service', id: line.serviceId }
+        : { pointer: `${pointer}/offerId`, kind: 'offer', id: line.offerId };
+    }),
+  );
+}
+
 /**
  * The faults of a protocol or block within itself: steps, layer groups and options that are pointed
  * to and not there.
@@ -195,6 +222,7 @@ export function danglingIn(house: HouseArchive): Fault[] {
     edition: new Set(house.editions.map((each) => editionKey(each.protocolId, each.number))),
     protocol: idsOf(house.protocols),
     service: idsOf(house.services),
+    offer: idsOf(house.offers),
   };
   const within = (list: string, of: readonly (readonly Reference[])[]): Reference[] =>
     of.flatMap((references, at) =>
@@ -220,6 +248,8 @@ export function danglingIn(house: HouseArchive): Fault[] {
       kind: 'service',
       id: line.serviceId,
     })),
+    ...within('offers', house.offers.map(referencesOfOffer)),
+    ...within('menus', house.menus.map(referencesOfMenu)),
     ...house.prices.map((point, at): Reference => ({
       pointer: `/prices/${at}/materialId`,
       kind: 'material',

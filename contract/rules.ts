@@ -5,7 +5,9 @@ import {
   faultsWithinWriting,
   referencesOfDevice,
   referencesOfMaterial,
+  referencesOfMenu,
   referencesOfMix,
+  referencesOfOffer,
   referencesOfService,
   referencesOfWriting,
   type Reference,
@@ -14,6 +16,8 @@ import { settings } from './schemas/settings';
 import { stockEntry } from './schemas/ledger';
 import { demand, material, mix, supplier } from './schemas/shelf';
 import { block, deviceOfHouse, protocol, publishing } from './schemas/protocol';
+import { scenario } from './schemas/scenario';
+import { menu, offer } from './schemas/sold';
 import { person, room, service } from './schemas/work';
 
 /** How an aggregate is checked. */
@@ -47,6 +51,10 @@ export const AGGREGATES: { readonly [K in AggregateName]: AggregateRules<Aggrega
     faults: faultsWithinWriting,
   },
   services: { schema: service, noun: 'service', references: referencesOfService },
+  offers: { schema: offer, noun: 'offer', references: referencesOfOffer },
+  menus: { schema: menu, noun: 'menu', references: referencesOfMenu },
+  /* What a scenario changes may be gone: then it says so, and goes on with the rest. */
+  scenarios: { schema: scenario, noun: 'scenario', references: none },
 };
 
 export const AGGREGATE_NAMES = Object.keys(AGGREGATES) as readonly AggregateName[];

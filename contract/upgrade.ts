@@ -66,6 +66,11 @@ export function fromVersion2(file: Plain): Plain {
   };
 }
 
+/** A house file of version 3 in the words of version 4: nothing sold but services, no memory of changes. */
+export function fromVersion3(file: Plain): Plain {
+  return { ...file, formatVersion: 4, offers: [], menus: [], scenarios: [], journal: [] };
+}
+
 function upgradeMaterial(material: Plain): Plain {
   const { pack, supplierId, ...rest } = material;
   if (typeof pack !== 'object' || pack === null) return material;

@@ -13,6 +13,8 @@ import { healthRoutes } from './health/healthRoutes';
 import { houseRoutes } from './house/houseRoutes';
 import { storesOf, type AggregateStores } from './house/stores';
 import { answerProblems, unknownAddress } from './http/problems';
+import { journalRoutes } from './journal/journalRoutes';
+import { journalingStores } from './journal/journalingStores';
 import { knownHost } from './http/knownHost';
 import { sameOriginWrites } from './http/sameOrigin';
 import { servePages } from './http/servePages';
@@ -24,6 +26,7 @@ import { notingPrices } from './prices/priceStore';
 import { benchScale, noScale } from './scale/benchScale';
 import { scaleRoutes } from './scale/scaleRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
+import { severalRoutes } from './several/severalRoutes';
 
 /** Large enough for a protocol of 400 steps; a batch for a shelf of some thousand materials. */
 const LARGEST_BODY = '1mb';
@@ -88,16 +91,22 @@ export function createApp({
   app.use(sameOriginWrites);
   app.use(`${API}/health`, healthRoutes(sequelize));
   app.use(`${API}/house`, houseRoutes(stores, sequelize));
-  app.put(`${API}/materials`, express.json({ limit: LARGEST_BATCH, strict: false }));
+  app.put(
+    [`${API}/materials`, `${API}/several`],
+    express.json({ limit: LARGEST_BATCH, strict: false }),
+  );
   app.use(API, express.json({ limit: LARGEST_BODY, strict: false }));
-  app.use(`${API}/settings`, settingsRoutes(stores.settings, sequelize));
-  app.use(`${API}/materials`, materialRoutes(stores.materials, stores.prices, sequelize));
+  const noting = journalingStores(stores);
+  app.use(`${API}/settings`, settingsRoutes(noting.settings, sequelize));
+  app.use(`${API}/materials`, materialRoutes(noting.materials, stores.prices, sequelize));
   const aggregates = {
-    ...stores,
-    materials: notingPrices(stores.materials, stores.prices, 'hand'),
+    ...noting,
+    materials: notingPrices(noting.materials, stores.prices, 'hand'),
   };
   for (const name of AGGREGATE_NAMES)
     app.use(`${API}/${name}`, routesOf(name, aggregates, sequelize));
+  app.use(`${API}/several`, severalRoutes(aggregates, sequelize));
+  app.use(`${API}/journal`, journalRoutes(stores, sequelize));
   app.use(`${API}/demand`, lineRoutes('demand', stores.demand, sequelize));
   app.use(`${API}/editions`, editionRoutes(stores, sequelize));
   app.use(`${API}/ledger`, ledgerRoutes(stores.ledger, stores.materials, sequelize));

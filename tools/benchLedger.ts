@@ -32,7 +32,7 @@ export async function benchLedger(): Promise<readonly Row[]> {
     ),
   });
   await sequelize.transaction((tx) =>
-    replaceHouse(storesOf(sequelize), { ...plain, prices: [], ...ledger() }, tx),
+    replaceHouse(storesOf(sequelize), { ...plain, prices: [], journal: [], ...ledger() }, tx),
   );
   const server = createServer(createApp({ sequelize, log: silentLog() }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));

@@ -1,11 +1,11 @@
 import { createCalculator } from '../core/figures/createCalculator';
 import type { House, Material } from '../core/house/house';
 import { asId } from '../core/house/ids';
-import { applyList } from '../core/offers/applyList';
-import { compareList, keyOfChange } from '../core/offers/compareList';
-import { matchColumns } from '../core/offers/listColumns';
-import { movedServices } from '../core/offers/movedServices';
-import { readList } from '../core/offers/readList';
+import { applyList } from '../core/priceLists/applyList';
+import { compareList, keyOfChange } from '../core/priceLists/compareList';
+import { matchColumns } from '../core/priceLists/listColumns';
+import { movedServices } from '../core/priceLists/movedServices';
+import { readList } from '../core/priceLists/readList';
 import { bought, cleanser, house, stockOf } from '../core/testing/sample';
 import { filterRows, groupRows, shelfRows, type ShelfView } from '../web/places/shelf/shelfRows';
 import { placesOfUse } from '../web/places/shelf/placesOfUse';

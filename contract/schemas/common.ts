@@ -44,6 +44,9 @@ export const shareBelowOne = number.min(0).less(1);
 /** A part of 1 that cannot be nothing. */
 export const shareAboveNothing = number.greater(0).max(1);
 
+/** The employer's cost on top of pay, as a part of it. */
+export const onCost = number.min(0).max(3);
+
 /** A date of the calendar, YYYY-MM-DD. */
 export const day = Joi.string()
   .custom((value: string, helpers) =>

@@ -1,15 +1,19 @@
 import Joi from 'joi';
 import type { Edition } from '@bienestar/core/house/edition';
 import type { HouseArchive } from '@bienestar/core/house/archive';
+import type { JournalEntry } from '@bienestar/core/house/journal';
 import { listOf, shape } from './common';
 import { lot, movement, pricePoint } from './ledger';
 import { settings } from './settings';
 import { demand, material, mix, supplier } from './shelf';
 import { block, deviceOfHouse, edition, protocol } from './protocol';
+import { journalEntry } from './journal';
+import { scenario } from './scenario';
+import { menu, offer } from './sold';
 import { person, room, service } from './work';
 
 export const HOUSE_FILE_FORMAT = 'bienestar-house';
-export const HOUSE_FILE_VERSION = 3;
+export const HOUSE_FILE_VERSION = 4;
 
 /** A House as a file: the plain value, with its memory, its format and version in front. */
 export interface HouseFile extends HouseArchive {
@@ -19,6 +23,7 @@ export interface HouseFile extends HouseArchive {
 
 const MOST_OF_A_KIND = 20_000;
 const MOST_PRICES = 200_000;
+const MOST_CHANGES = 200_000;
 const MOST_LOTS = 200_000;
 const MOST_MOVEMENTS = 1_000_000;
 const listBy = (item: Joi.Schema, unique: string): Joi.ArraySchema =>
@@ -41,7 +46,13 @@ export const houseFile: Joi.ObjectSchema<HouseFile> = shape<HouseFile>({
   ),
   services: listBy(service, 'id'),
   demand: listBy(demand, 'serviceId'),
+  offers: listBy(offer, 'id'),
+  menus: listBy(menu, 'id'),
+  scenarios: listBy(scenario, 'id'),
   prices: listOf(pricePoint, MOST_PRICES),
   lots: listOf(lot, MOST_LOTS),
   movements: listOf(movement, MOST_MOVEMENTS),
+  journal: listOf(journalEntry, MOST_CHANGES).unique(
+    (a: JournalEntry, b: JournalEntry) => a.on === b.on && a.part === b.part && a.id === b.id,
+  ),
 }).id('house');

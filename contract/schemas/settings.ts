@@ -1,16 +1,18 @@
 import Joi from 'joi';
-import type { HouseSettings } from '@bienestar/core/house/settings';
+import type { Grade, HouseSettings } from '@bienestar/core/house/settings';
 import { FACE_PARTS, type FacePart } from '@bienestar/core/zone/zones';
 import {
   listOf,
   money,
   name,
   number,
+  onCost,
   positive,
   share,
   shape,
   shareAboveNothing,
   shareBelowOne,
+  some,
 } from './common';
 
 const ANTERIOR_TRUNK_PERCENT = 13;
@@ -71,7 +73,10 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   slotGridMinutes: number.min(1).max(120),
   slotQuantile: number.min(0.5).max(0.999),
   therapistCharge: Joi.valid('attended', 'slot').required(),
-  onCost: number.min(0).max(3),
+  grades: some(shape<Grade>({ name, hourlyPayMinor: money, onCost: onCost.optional() }), 50).unique(
+    'name',
+  ),
+  onCost,
   bookableShare: shareAboveNothing,
   roomCost: shape<HouseSettings['roomCost']>({
     fixedPerMonthMinor: money,

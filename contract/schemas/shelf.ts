@@ -18,7 +18,7 @@ import type {
   Supplier,
 } from '@bienestar/core/house/house';
 import { SKIN_TYPES } from '@bienestar/core/house/client';
-import { LIST_FIELDS } from '@bienestar/core/offers/listColumns';
+import { LIST_FIELDS } from '@bienestar/core/priceLists/listColumns';
 import type {
   Calibrated,
   CoatWeight,

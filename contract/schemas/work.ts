@@ -15,15 +15,18 @@ import {
   type Room,
   type Service,
 } from '@bienestar/core/house/house';
-import { id, listOf, money, name, shape, shareBelowOne, some, text } from './common';
+import { id, listOf, money, name, onCost, shape, shareBelowOne, some, text } from './common';
+import { guestWords } from './sold';
 
 export const room = shape<Room>({ id, name, kind: Joi.valid('dry', 'wet').required() });
 
-export const person = shape<Person>({
+export const person: Joi.ObjectSchema<Person> = shape<Person>({
   id,
   name,
   role: Joi.valid('therapist', 'assistant').required(),
   hourlyPayMinor: money,
+  grade: name.optional(),
+  onCost: onCost.optional(),
 });
 
 const shownFor = shape<NonNullable<Service['shownFor']>>({
@@ -66,4 +69,5 @@ export const service: Joi.ObjectSchema<Service> = shape<Service>({
   therapistIds: listOf(id, 100).unique(),
   targetMargin: shareBelowOne.optional(),
   pricing,
+  guest: guestWords.optional(),
 });

@@ -2,7 +2,24 @@ import type { Person, Role } from '../house/house';
 import { fail, ok, type Outcome, type Where } from '../house/problem';
 import type { HouseSettings } from '../house/settings';
 
-export type PaySettings = Pick<HouseSettings, 'onCost' | 'bookableShare'>;
+export type PaySettings = Pick<HouseSettings, 'onCost' | 'bookableShare' | 'grades'>;
+
+/**
+ * What an hour of a person is paid, and the employer's cost on top: by the person's grade where it is
+ * known, each with what is said for the person or the grade alone, or the house's.
+ * @returns minor units per hour, and a share
+ * @see C3
+ */
+export function payOf(
+  person: Person,
+  { grades = [], onCost }: PaySettings,
+): { readonly hourlyMinor: number; readonly onCost: number } {
+  const grade = grades.find(({ name }) => name === person.grade);
+  return {
+    hourlyMinor: grade?.hourlyPayMinor ?? person.hourlyPayMinor,
+    onCost: person.onCost ?? grade?.onCost ?? onCost,
+  };
+}
 
 /**
  * What a minute of work costs: hourly pay x (1 + on-cost) / 60 / bookable share of paid time.
@@ -33,6 +50,10 @@ export function ratePerMinute(
       },
     );
   }
-  const pay = people.reduce((sum, person) => sum + person.hourlyPayMinor, 0) / people.length;
-  return ok((pay * (1 + settings.onCost)) / 60 / settings.bookableShare);
+  const hourly = people.map((person) => {
+    const pay = payOf(person, settings);
+    return pay.hourlyMinor * (1 + pay.onCost);
+  });
+  const mean = hourly.reduce((sum, each) => sum + each, 0) / people.length;
+  return ok(mean / 60 / settings.bookableShare);
 }

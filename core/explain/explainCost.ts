@@ -7,6 +7,7 @@ import {
   type ServiceCost,
 } from '../cost/serviceCost';
 import type { MinuteRates } from '../cost/serviceCost';
+import { payOf } from '../cost/therapistRate';
 import type { Device, House, WorkedProtocol, Role, Service } from '../house/house';
 import type { Schedule } from '../time/schedule';
 import { explainDraw } from './explainDraw';
@@ -204,11 +205,12 @@ function explainPay({ house, service }: ExplainedService, role: Role, rate: numb
     words:
       'Mean hourly pay of those who may do it × (1 + on-cost) ÷ 60 ÷ the share of paid time that can be booked.',
     inputs: [
-      ...people.map((person): WorkingInput => ({
-        label: `Pay of ${person.name}`,
-        value: figure(person.hourlyPayMinor, 'money/h'),
-        from,
-      })),
+      ...people.flatMap((person): WorkingInput[] => {
+        const { hourlyMinor, onCost } = payOf(person, house.settings);
+        const pay = { label: `Pay of ${person.name}`, value: figure(hourlyMinor, 'money/h'), from };
+        const own = { label: `On-cost of ${person.name}`, value: figure(onCost, 'share'), from };
+        return onCost === house.settings.onCost ? [pay] : [pay, own];
+      }),
       { label: 'On-cost', value: figure(house.settings.onCost, 'share'), from },
       { label: 'Bookable share', value: figure(house.settings.bookableShare, 'share'), from },
     ],

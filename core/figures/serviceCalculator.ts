@@ -108,7 +108,15 @@ export class ServiceCalculator {
     const { settings } = house;
     const assisted = protocol.steps.some((step) => step.by === 'assistant');
     const room = roomRate.ok ? roomRate.value : roomRate;
-    const from = [service, assisted, house.people, room, settings.onCost, settings.bookableShare];
+    const from = [
+      service,
+      assisted,
+      house.people,
+      room,
+      settings.onCost,
+      settings.grades,
+      settings.bookableShare,
+    ];
     return this.#rates.get(service.id, from, () =>
       minuteRates(service, assisted, house, index, roomRate),
     );

@@ -3,6 +3,7 @@ import { daysAfter, daysBetween } from '../stock/days';
 import { balancesOf, stockFrom } from '../stock/ledger';
 import type { Lot, Movement } from '../stock/stockTypes';
 import type { House } from './house';
+import type { JournalEntry } from './journal';
 import type { MaterialId } from './ids';
 
 /** A House with its memory: what is on the shelf follows from the ledger, so it is not said twice. */
@@ -10,11 +11,13 @@ export interface HouseArchive extends Omit<House, 'stock'> {
   readonly prices: readonly PricePoint[];
   readonly lots: readonly Lot[];
   readonly movements: readonly Movement[];
+  /** what was changed, as it was before, by day */
+  readonly journal: readonly JournalEntry[];
 }
 
 /** The House of an archive: its ledger added up to what is on the shelf. */
 export function houseOf(archive: HouseArchive): House {
-  const { prices: _prices, lots, movements, ...house } = archive;
+  const { prices: _prices, journal: _journal, lots, movements, ...house } = archive;
   return { ...house, stock: stockFrom(stockedIds(house.materials), lots, balancesOf(movements)) };
 }
 
@@ -50,6 +53,12 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
         : { ...material, archivedOn: moved(material.archivedOn) },
     ),
     prices: archive.prices.map((point) => ({ ...point, on: moved(point.on) })),
+    journal: archive.journal.map((entry) => ({ ...entry, on: moved(entry.on) })),
+    menus: archive.menus.map(({ from, until, ...menu }) => ({
+      ...menu,
+      ...(from !== undefined && { from: moved(from) }),
+      ...(until !== undefined && { until: moved(until) }),
+    })),
     lots: archive.lots.map((lot) => ({
       ...lot,
       deliveredOn: moved(lot.deliveredOn),

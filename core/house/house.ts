@@ -2,10 +2,13 @@ import type { MaterialStock } from '../stock/stockTypes';
 import type { ClientTraits } from './client';
 import type { Device } from './device';
 import type { Edition } from './edition';
+import type { GuestMenu, GuestWords } from './guest';
 import type { PersonId, ProtocolId, RoomId, ServiceId } from './ids';
 import type { Material } from './material';
 import type { Mix } from './mix';
+import type { Offer } from './offer';
 import type { Block, Protocol, Role, VisitKind } from './protocol';
+import type { Scenario } from './scenario';
 import type { Supplier } from './supplier';
 import type { HouseSettings } from './settings';
 
@@ -15,6 +18,9 @@ export type * from './mix';
 export type * from './protocol';
 export type { Device } from './device';
 export type { Edition } from './edition';
+export type * from './guest';
+export type * from './offer';
+export type * from './scenario';
 export type { Supplier } from './supplier';
 
 export interface Room {
@@ -27,7 +33,12 @@ export interface Person {
   readonly id: PersonId;
   readonly name: string;
   readonly role: Role;
+  /** by the hour, where no grade says it */
   readonly hourlyPayMinor: number;
+  /** paid by a grade of the house, by its name */
+  readonly grade?: string;
+  /** the employer's cost on top of this pay; the house's unless given */
+  readonly onCost?: number;
 }
 
 /** A protocol as it is sold. */
@@ -47,6 +58,7 @@ export interface Service {
   readonly targetMargin?: number;
   /** cost plus unless given */
   readonly pricing?: Pricing;
+  readonly guest?: GuestWords;
 }
 
 /** What is asked for the same elsewhere, VAT included, in minor units. */
@@ -91,6 +103,11 @@ export interface House {
   readonly editions: readonly Edition[];
   readonly services: readonly Service[];
   readonly demand: readonly Demand[];
+  /** courses, packages and duo visits */
+  readonly offers: readonly Offer[];
+  /** as guests read them */
+  readonly menus: readonly GuestMenu[];
+  readonly scenarios: readonly Scenario[];
   /** what the ledger leaves on the shelf, by material */
   readonly stock: readonly MaterialStock[];
 }

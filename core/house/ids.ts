@@ -21,6 +21,10 @@ export type LotId = Id<'lot'>;
 export type ContainerId = Id<'container'>;
 /** One entry into the ledger, with all the movements it makes. */
 export type EntryId = Id<'entry'>;
+export type OfferId = Id<'offer'>;
+export type MenuId = Id<'menu'>;
+export type ScenarioId = Id<'scenario'>;
+export type ChangeId = Id<'change'>;
 
 /** Any of the ids of a House. */
 export type AnyId =
@@ -41,7 +45,11 @@ export type AnyId =
   | PackId
   | LotId
   | ContainerId
-  | EntryId;
+  | EntryId
+  | OfferId
+  | MenuId
+  | ScenarioId
+  | ChangeId;
 
 /** Marks a plain string, already checked at the edge, as an id of the kind the caller expects. */
 export function asId<I extends AnyId>(text: string): I {

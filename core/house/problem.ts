@@ -73,7 +73,9 @@ export type ProblemCode =
   | 'lot-unknown'
   | 'stock-short'
   | 'entry-invalid'
-  | 'list-invalid';
+  | 'list-invalid'
+  | 'scenario-gone'
+  | 'offer-invalid';
 
 /**
  * A fault as a value: what is wrong in words a therapist uses, and where. Never thrown, never a NaN,

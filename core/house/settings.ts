@@ -13,6 +13,14 @@ export interface PriceEndings {
   readonly rounding: 'up' | 'nearest';
 }
 
+/** What people of one grade are paid. */
+export interface Grade {
+  readonly name: string;
+  readonly hourlyPayMinor: number;
+  /** the employer's cost on top; the house's unless given */
+  readonly onCost?: number;
+}
+
 /** What holds for the whole house. Shares are parts of 1, money is in minor units. */
 export interface HouseSettings {
   readonly name: string;
@@ -40,6 +48,7 @@ export interface HouseSettings {
   /** the share of visits that must fit in the slot */
   readonly slotQuantile: number;
   readonly therapistCharge: TherapistCharge;
+  readonly grades?: readonly Grade[];
   /** employer's cost on top of pay */
   readonly onCost: number;
   /** share of paid time that can be booked */

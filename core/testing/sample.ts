@@ -231,6 +231,9 @@ export function house(changes: Partial<House> = {}): House {
     editions: [],
     services: [],
     demand: [],
+    offers: [],
+    menus: [],
+    scenarios: [],
     stock: [],
     ...changes,
   };

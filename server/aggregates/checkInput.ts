@@ -14,6 +14,7 @@ const TABLE_OF: Record<Exclude<ReferredKind, 'edition'>, TableName> = {
   block: 'blocks',
   protocol: 'protocols',
   service: 'services',
+  offer: 'offers',
 };
 
 /** The value of an input, or a refusal with its faults. */

@@ -12,7 +12,14 @@ interface DocumentRow extends Kept {
 }
 
 /** The column that says by whom something is used. */
-type ByColumn = 'byMixId' | 'byDeviceId' | 'byBlockId' | 'byProtocolId';
+type ByColumn =
+  | 'byMixId'
+  | 'byDeviceId'
+  | 'byBlockId'
+  | 'byProtocolId'
+  | 'byOfferId'
+  | 'byMenuId'
+  | 'byScenarioId';
 
 /** The columns of what is used, by the kind of thing. */
 const USED_COLUMN: Partial<Record<ReferredKind, string>> = {
@@ -22,6 +29,8 @@ const USED_COLUMN: Partial<Record<ReferredKind, string>> = {
   block: 'blockId',
   protocol: 'protocolId',
   person: 'personId',
+  service: 'serviceId',
+  offer: 'offerId',
 };
 
 /**
@@ -30,7 +39,10 @@ const USED_COLUMN: Partial<Record<ReferredKind, string>> = {
  */
 export function documentStore<T extends { readonly id: string; readonly name: string }>(
   sequelize: Sequelize,
-  name: Extract<TableName, 'mixes' | 'devices' | 'blocks' | 'protocols'>,
+  name: Extract<
+    TableName,
+    'mixes' | 'devices' | 'blocks' | 'protocols' | 'offers' | 'menus' | 'scenarios'
+  >,
   by: ByColumn,
   references: (value: T) => readonly Reference[],
   usedBy: Store<T>['usedBy'],

@@ -25,9 +25,16 @@ export function usersBy(sequelize: Sequelize, queries: Readonly<Record<string, s
 /** The mixes, devices, blocks, protocols and published editions that use a thing. */
 export function usersOf(
   sequelize: Sequelize,
-  column: 'material_id' | 'mix_id' | 'device_id' | 'block_id' | 'protocol_id' | 'person_id',
+  column: `${'material' | 'mix' | 'device' | 'block' | 'protocol' | 'person' | 'service' | 'offer'}_id`,
 ): UsedBy {
-  const owners = { mix: 'mixes', device: 'devices', block: 'blocks', protocol: 'protocols' };
+  const owners = {
+    mix: 'mixes',
+    device: 'devices',
+    block: 'blocks',
+    protocol: 'protocols',
+    offer: 'offers',
+    menu: 'menus',
+  };
   return usersBy(sequelize, {
     ...Object.fromEntries(
       Object.entries(owners).map(([kind, table]) => [

@@ -128,6 +128,7 @@ describe('migrations', () => {
       '0002-shelf',
       '0003-protocols',
       '0004-prices',
+      '0005-money',
     ]);
     await database.close();
   });

@@ -261,7 +261,15 @@ describe('any house', () => {
             : group;
           const house: HouseArchive = {
             ...demo,
-            settings: { ...demo.settings, handlingLoss: share, name: materialName },
+            settings: {
+              ...demo.settings,
+              handlingLoss: share,
+              name: materialName,
+              grades: [{ name: protocolName, hourlyPayMinor: 1500, onCost: share }],
+            },
+            people: demo.people.map((person, at) =>
+              at === 0 ? { ...person, grade: protocolName, onCost: share } : person,
+            ),
             suppliers: demo.suppliers.map((supplier, at) =>
               at === 0
                 ? { ...supplier, deliveryDays: [7, 1], columns: { code: protocolName } }

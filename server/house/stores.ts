@@ -6,12 +6,16 @@ import { deviceStore } from '../devices/deviceStore';
 import { editionStore, type EditionStore } from '../editions/editionStore';
 import { ledgerStore, type LedgerStore } from '../ledger/ledgerStore';
 import { demandStore } from '../lines/lineStores';
+import { journalStore, type JournalStore } from '../journal/journalStore';
 import { materialStore } from '../materials/materialStore';
+import { menuStore } from '../menus/menuStore';
 import { mixStore } from '../mixes/mixStore';
+import { offerStore } from '../offers/offerStore';
 import { personStore } from '../people/personStore';
 import { priceStore, type PriceStore } from '../prices/priceStore';
 import { protocolStore } from '../protocols/protocolStore';
 import { roomStore } from '../rooms/roomStore';
+import { scenarioStore } from '../scenarios/scenarioStore';
 import { serviceStore } from '../services/serviceStore';
 import { settingsStore, type SettingsStore } from '../settings/settingsStore';
 import { supplierStore } from '../suppliers/supplierStore';
@@ -27,6 +31,7 @@ export type Stores = AggregateStores & {
   readonly editions: EditionStore;
   readonly prices: PriceStore;
   readonly ledger: LedgerStore;
+  readonly journal: JournalStore;
 };
 
 /** The stores of the House in one database. */
@@ -46,5 +51,9 @@ export function storesOf(sequelize: Sequelize): Stores {
     demand: demandStore(sequelize),
     prices: priceStore(sequelize),
     ledger: ledgerStore(sequelize),
+    offers: offerStore(sequelize),
+    menus: menuStore(sequelize),
+    scenarios: scenarioStore(sequelize),
+    journal: journalStore(sequelize),
   };
 }

@@ -31,6 +31,9 @@ export async function readHouse(
     editionHeads: await stores.editions.heads(tx),
     services: await stores.services.all(tx),
     demand: await stores.demand.all(tx),
+    offers: await stores.offers.all(tx),
+    menus: await stores.menus.all(tx),
+    scenarios: await stores.scenarios.all(tx),
     stock: await readStock(sequelize, stores.ledger, tx),
   };
 }
@@ -50,6 +53,7 @@ export async function readArchive(
     prices: await stores.prices.all(tx),
     lots: await stores.ledger.allLots(tx),
     movements: await stores.ledger.allMovements(tx),
+    journal: await stores.journal.all(tx),
   };
 }
 
@@ -64,8 +68,10 @@ export async function replaceHouse(
 ): Promise<void> {
   const version = (await newestVersion(stores, tx)) + 1;
   await stores.ledger.removeAll(tx);
+  await stores.journal.removeAll(tx);
   await stores.prices.removeAll(tx);
   await stores.demand.removeAll(tx);
+  for (const store of [stores.scenarios, stores.menus, stores.offers]) await store.removeAll(tx);
   await stores.services.removeAll(tx);
   await stores.editions.removeAll(tx);
   for (const store of [
@@ -94,6 +100,10 @@ export async function replaceHouse(
   await stores.editions.insert(house.editions, tx);
   await insert(stores.services, house.services);
   await insert(stores.demand, house.demand);
+  await insert(stores.offers, house.offers);
+  await insert(stores.menus, house.menus);
+  await insert(stores.scenarios, house.scenarios);
+  await stores.journal.insert(house.journal, tx);
   await stores.prices.insert(house.prices, tx);
   await stores.ledger.append(house.lots, house.movements, tx);
 }

@@ -36,6 +36,26 @@ export function invalidInput(errors: readonly Fault[]): Refusal {
   });
 }
 
+/** Runs `make`; the faults it throws are those of the part at `pointer`. */
+export function within<T>(pointer: string, make: () => T): T {
+  const placed = (error: unknown): unknown =>
+    error instanceof Refusal && error.extra.errors
+      ? invalidInput(
+          error.extra.errors.map((fault) => ({ ...fault, pointer: `${pointer}${fault.pointer}` })),
+        )
+      : error;
+  try {
+    const made = make();
+    return made instanceof Promise
+      ? (made.catch((error: unknown) => {
+          throw placed(error);
+        }) as T)
+      : made;
+  } catch (error) {
+    throw placed(error);
+  }
+}
+
 /** 404: nothing of that id. */
 export function notFound(noun: string, id: string): Refusal {
   return new Refusal(

@@ -6,7 +6,7 @@ import type { Fault } from '@bienestar/contract/check';
 import type { Material } from '@bienestar/core/house/house';
 import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
 import type { Store } from '../aggregates/store';
-import { invalidInput, notFound, Refusal, staleWrite } from '../http/problems';
+import { invalidInput, notFound, staleWrite, within } from '../http/problems';
 import { notingPrices, type PriceStore } from '../prices/priceStore';
 
 const MOST_AT_ONCE = 5_000;
@@ -29,14 +29,14 @@ export function materialRoutes(
   router.put('/', async (request, response) => {
     const batch = batchFrom(request.body);
     const writes = batch.materials.map((input, at) => {
-      const { value, version } = within(at, () => takeVersion(input));
-      return { value: within(at, () => checkedInput(schema, value)), version };
+      const { value, version } = within(`/materials/${at}`, () => takeVersion(input));
+      return { value: within(`/materials/${at}`, () => checkedInput(schema, value)), version };
     });
     const store = notingPrices(materials, prices, batch.from);
     const saved = await sequelize.transaction(async (tx) => {
       const answers: Versioned<Material>[] = [];
       for (const [at, { value, version }] of writes.entries()) {
-        await within(at, () => checkReferences(sequelize, references(value), tx));
+        await within(`/materials/${at}`, () => checkReferences(sequelize, references(value), tx));
         if (!(await store.replace(value, version, tx))) {
           const current = await store.find(value.id, tx);
           if (!current) throw notFound(noun, value.id);
@@ -82,27 +82,4 @@ function batchFrom(body: unknown): Pick<MaterialBatch, 'from'> & {
   }
   if (faults.length > 0) throw invalidInput(faults);
   return { materials: materials as readonly unknown[], from: from as MaterialBatch['from'] };
-}
-
-/** Runs `make`; the faults it throws are those of one material of the batch. */
-function within<T>(at: number, make: () => T): T {
-  const placed = (error: unknown): unknown =>
-    error instanceof Refusal && error.extra.errors
-      ? invalidInput(
-          error.extra.errors.map((fault) => ({
-            ...fault,
-            pointer: `/materials/${at}${fault.pointer}`,
-          })),
-        )
-      : error;
-  try {
-    const made = make();
-    return made instanceof Promise
-      ? (made.catch((error: unknown) => {
-          throw placed(error);
-        }) as T)
-      : made;
-  } catch (error) {
-    throw placed(error);
-  }
 }

@@ -1,8 +1,8 @@
 import type { Sequelize } from 'sequelize';
-import type { Pricing, Service, VisitKind } from '@bienestar/core/house/house';
+import type { GuestWords, Pricing, Service, VisitKind } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { childrenIn, storeOf, type Store } from '../aggregates/store';
-import { usedByNothing } from '../aggregates/users';
+import { usersOf } from '../aggregates/users';
 import { fromJson, orNull, present } from '../db/optional';
 import { table, type Kept } from '../db/tables';
 
@@ -15,6 +15,7 @@ interface ServiceRow extends Kept {
   readonly shownFor: Service['shownFor'] | string | null;
   readonly targetMargin: number | null;
   readonly pricing: Pricing | string | null;
+  readonly guest: GuestWords | string | null;
 }
 
 interface ServiceTherapistRow {
@@ -29,7 +30,17 @@ export function serviceStore(sequelize: Sequelize): Store<Service> {
     table: table(sequelize, 'services'),
     key: 'id',
     keyOf: (service) => service.id,
-    toRow: ({ id, name, protocolId, edition, visitKind, shownFor, targetMargin, pricing }) => ({
+    toRow: ({
+      id,
+      name,
+      protocolId,
+      edition,
+      visitKind,
+      shownFor,
+      targetMargin,
+      pricing,
+      guest,
+    }) => ({
       id,
       name,
       protocolId,
@@ -38,9 +49,10 @@ export function serviceStore(sequelize: Sequelize): Store<Service> {
       shownFor: orNull(shownFor),
       targetMargin: orNull(targetMargin),
       pricing: orNull(pricing),
+      guest: orNull(guest),
     }),
     fromRow: (
-      { id, name, protocolId, edition, visitKind, shownFor, targetMargin, pricing },
+      { id, name, protocolId, edition, visitKind, shownFor, targetMargin, pricing, guest },
       [therapists],
     ) => ({
       id: asId(id),
@@ -50,6 +62,7 @@ export function serviceStore(sequelize: Sequelize): Store<Service> {
       therapistIds: ((therapists ?? []) as ServiceTherapistRow[]).map((row) => asId(row.personId)),
       ...(shownFor === null ? {} : { shownFor: fromJson<Service['shownFor']>(shownFor) }),
       ...(pricing === null ? {} : { pricing: fromJson<Pricing>(pricing) }),
+      ...(guest === null ? {} : { guest: fromJson<GuestWords>(guest) }),
       ...present({ edition, targetMargin }),
     }),
     children: [
@@ -65,6 +78,6 @@ export function serviceStore(sequelize: Sequelize): Store<Service> {
           })),
       ),
     ],
-    usedBy: usedByNothing,
+    usedBy: usersOf(sequelize, 'service_id'),
   });
 }

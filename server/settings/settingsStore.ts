@@ -37,6 +37,7 @@ interface SettingsRow {
   readonly cardFee: number;
   readonly targetMargin: number;
   readonly targetPerRoomHourMinor: number | null;
+  readonly grades: HouseSettings['grades'] | string | null;
   readonly priceEveryMinor: number;
   readonly priceEndings: readonly number[] | string;
   readonly priceRounding: HouseSettings['priceEndings']['rounding'];
@@ -81,6 +82,7 @@ function settingsRow(value: HouseSettings, version: number): SettingsRow {
     version,
     ...plain,
     targetPerRoomHourMinor: orNull(plain.targetPerRoomHourMinor),
+    grades: orNull(plain.grades),
     clientHeightCm: referenceClient.heightCm,
     clientWeightKg: referenceClient.weightKg,
     decolletePercent: trunkPercent.decollete,
@@ -130,6 +132,7 @@ function settingsOf(row: SettingsRow): HouseSettings {
     cardFee: row.cardFee,
     targetMargin: row.targetMargin,
     ...present({ targetPerRoomHourMinor: row.targetPerRoomHourMinor }),
+    ...(row.grades === null ? {} : { grades: fromJson<HouseSettings['grades']>(row.grades) }),
     priceEndings: {
       everyMinor: row.priceEveryMinor,
       endingsMinor: fromJson<readonly number[]>(row.priceEndings),

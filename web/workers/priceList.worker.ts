@@ -2,11 +2,11 @@ import { expose } from 'comlink';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { House } from '@bienestar/core/house/house';
 import type { SupplierId } from '@bienestar/core/house/ids';
-import { applyList, type NewPlace } from '@bienestar/core/offers/applyList';
-import { compareList, type ListChange } from '@bienestar/core/offers/compareList';
-import type { ColumnMatch } from '@bienestar/core/offers/listColumns';
-import { movedServices, type MovedService } from '@bienestar/core/offers/movedServices';
-import { readList, type ListFault, type ListTerms } from '@bienestar/core/offers/readList';
+import { applyList, type NewPlace } from '@bienestar/core/priceLists/applyList';
+import { compareList, type ListChange } from '@bienestar/core/priceLists/compareList';
+import type { ColumnMatch } from '@bienestar/core/priceLists/listColumns';
+import { movedServices, type MovedService } from '@bienestar/core/priceLists/movedServices';
+import { readList, type ListFault, type ListTerms } from '@bienestar/core/priceLists/readList';
 import { readCells, type ListCells, type ListInput, type OnProgress } from './readCells';
 
 /** What a list would change. */

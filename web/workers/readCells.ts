@@ -1,5 +1,5 @@
 import type { CellValue } from 'exceljs';
-import type { ListFault } from '@bienestar/core/offers/readList';
+import type { ListFault } from '@bienestar/core/priceLists/readList';
 
 /** Where a list comes from: text that was fetched or pasted, or the bytes of a file. */
 export type ListInput =

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { House, Pack } from '@bienestar/core/house/house';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
-import { keyOfChange, type ListChange } from '@bienestar/core/offers/compareList';
+import { keyOfChange, type ListChange } from '@bienestar/core/priceLists/compareList';
 import { money, number, percent } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';

@@ -1,6 +1,10 @@
-import { LIST_FIELDS, NEEDED_FIELDS, type ColumnMatch } from '@bienestar/core/offers/listColumns';
-import type { DecimalMark } from '@bienestar/core/offers/listNumber';
-import { FIELD_WORDS } from '@bienestar/core/offers/readList';
+import {
+  LIST_FIELDS,
+  NEEDED_FIELDS,
+  type ColumnMatch,
+} from '@bienestar/core/priceLists/listColumns';
+import type { DecimalMark } from '@bienestar/core/priceLists/listNumber';
+import { FIELD_WORDS } from '@bienestar/core/priceLists/readList';
 import { Choice } from '../../parts/Choice';
 import type { ListReview } from './useListReview';
 

@@ -1,4 +1,4 @@
-import type { ListFault } from '@bienestar/core/offers/readList';
+import type { ListFault } from '@bienestar/core/priceLists/readList';
 import { number } from '../../format/figures';
 
 const MOST_SHOWN = 100;

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { MovedService } from '@bienestar/core/offers/movedServices';
+import type { MovedService } from '@bienestar/core/priceLists/movedServices';
 import { money, moneyChange } from '../../format/figures';
 import { useHouse } from '../../store/house';
 

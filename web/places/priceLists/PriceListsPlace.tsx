@@ -1,7 +1,7 @@
 import { ChevronLeft } from 'lucide-react';
 import { Link, useParams } from 'react-router';
-import { applyList } from '@bienestar/core/offers/applyList';
-import { headingsOf } from '@bienestar/core/offers/listColumns';
+import { applyList } from '@bienestar/core/priceLists/applyList';
+import { headingsOf } from '@bienestar/core/priceLists/listColumns';
 import { number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';

@@ -4,11 +4,11 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { minorPerMajor } from '@bienestar/contract/currency';
 import type { House, Supplier } from '@bienestar/core/house/house';
 import { asId, type MaterialId, type PackId } from '@bienestar/core/house/ids';
-import type { NewPlace } from '@bienestar/core/offers/applyList';
-import { keyOfChange } from '@bienestar/core/offers/compareList';
-import { matchColumns, type ColumnMatch } from '@bienestar/core/offers/listColumns';
-import type { DecimalMark } from '@bienestar/core/offers/listNumber';
-import type { MovedService } from '@bienestar/core/offers/movedServices';
+import type { NewPlace } from '@bienestar/core/priceLists/applyList';
+import { keyOfChange } from '@bienestar/core/priceLists/compareList';
+import { matchColumns, type ColumnMatch } from '@bienestar/core/priceLists/listColumns';
+import type { DecimalMark } from '@bienestar/core/priceLists/listNumber';
+import type { MovedService } from '@bienestar/core/priceLists/movedServices';
 import type { PriceListWorker, Reviewed } from '../../workers/priceList.worker';
 import type { ListCells, ListInput } from '../../workers/readCells';
 

@@ -1,0 +1,79 @@
+import Joi from 'joi';
+import {
+  TRIED_SETTINGS,
+  type Change,
+  type ChangeKind,
+  type Scenario,
+} from '@bienestar/core/house/scenario';
+import { PHASES } from '@bienestar/core/protocol/actions';
+import { byKey, id, listOf, money, name, number, shape, text } from './common';
+import { amount } from './shelf';
+
+const MOST_CHANGES = 20_000;
+const LARGEST_FIGURE = 1_000_000_000;
+const MOST_MINUTES = 1440;
+/** From nothing left to ten times as much. */
+const byShare = number.greater(-1).max(9);
+
+type Of<K extends ChangeKind> = Extract<Change, { kind: K }>;
+const kind = <K extends ChangeKind>(of: K) => Joi.valid(of).required();
+
+const change = byKey('kind', {
+  setting: shape<Of<'setting'>>({
+    id,
+    kind: kind('setting'),
+    setting: Joi.valid(...TRIED_SETTINGS).required(),
+    to: number.min(0).max(LARGEST_FIGURE),
+  }),
+  charge: shape<Of<'charge'>>({
+    id,
+    kind: kind('charge'),
+    to: Joi.valid('attended', 'slot').required(),
+  }),
+  pay: shape<Of<'pay'>>({ id, kind: kind('pay'), personId: id.optional(), byShare }),
+  supplier: shape<Of<'supplier'>>({ id, kind: kind('supplier'), supplierId: id, byShare }),
+  'pack-price': shape<Of<'pack-price'>>({
+    id,
+    kind: kind('pack-price'),
+    materialId: id,
+    packId: id,
+    priceMinor: money,
+  }),
+  pack: shape<Of<'pack'>>({ id, kind: kind('pack'), materialId: id, packId: id }),
+  swap: shape<Of<'swap'>>({
+    id,
+    kind: kind('swap'),
+    from: id,
+    to: id,
+    amount,
+    protocolId: id.optional(),
+  }),
+  minutes: shape<Of<'minutes'>>({
+    id,
+    kind: kind('minutes'),
+    phase: Joi.valid(...PHASES).required(),
+    byMinutes: number.min(-MOST_MINUTES).max(MOST_MINUTES),
+    protocolId: id.optional(),
+  }),
+  edition: shape<Of<'edition'>>({
+    id,
+    kind: kind('edition'),
+    serviceId: id,
+    edition: Joi.number().integer().min(1).max(100_000).optional(),
+  }),
+  price: shape<Of<'price'>>({ id, kind: kind('price'), serviceId: id, grossMinor: money.min(1) }),
+  visits: shape<Of<'visits'>>({
+    id,
+    kind: kind('visits'),
+    serviceId: id,
+    visitsPerWeek: number.min(0).max(2000),
+  }),
+});
+
+/** A scenario; what it changes need not be in the house any more. */
+export const scenario: Joi.ObjectSchema<Scenario> = shape<Scenario>({
+  id,
+  name,
+  note: text.min(1).optional(),
+  changes: listOf(change, MOST_CHANGES).unique('id'),
+});

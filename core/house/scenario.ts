@@ -1,0 +1,78 @@
+import type { Phase } from '../protocol/actions';
+import type { Amount } from './amount';
+import type {
+  ChangeId,
+  MaterialId,
+  PackId,
+  PersonId,
+  ProtocolId,
+  ScenarioId,
+  ServiceId,
+  SupplierId,
+} from './ids';
+import type { HouseSettings } from './settings';
+
+/** Figures of the house that a scenario may set; shares are parts of 1, money is in minor units. */
+export const TRIED_SETTINGS = [
+  'vat',
+  'commission',
+  'cardFee',
+  'onCost',
+  'bookableShare',
+  'targetMargin',
+  'targetPerRoomHourMinor',
+  'occupancy',
+  'fixedPerMonthMinor',
+  'openDaysPerMonth',
+  'openHoursPerDay',
+] as const;
+export type TriedSetting = (typeof TRIED_SETTINGS)[number];
+
+/** One thing that a scenario has otherwise than the house. */
+export type Change = { readonly id: ChangeId } & (
+  | { readonly kind: 'setting'; readonly setting: TriedSetting; readonly to: number }
+  | {
+      readonly kind: 'charge';
+      readonly to: HouseSettings['therapistCharge'];
+    }
+  /** of one person, or of everybody; a share of what it is */
+  | { readonly kind: 'pay'; readonly personId?: PersonId; readonly byShare: number }
+  /** everything a supplier sells; a share of what it costs */
+  | { readonly kind: 'supplier'; readonly supplierId: SupplierId; readonly byShare: number }
+  | {
+      readonly kind: 'pack-price';
+      readonly materialId: MaterialId;
+      readonly packId: PackId;
+      readonly priceMinor: number;
+    }
+  /** bought in another pack */
+  | { readonly kind: 'pack'; readonly materialId: MaterialId; readonly packId: PackId }
+  /** drawn instead, everywhere or in one protocol */
+  | {
+      readonly kind: 'swap';
+      readonly from: MaterialId;
+      readonly to: MaterialId;
+      readonly amount: Amount;
+      readonly protocolId?: ProtocolId;
+    }
+  /** longer or shorter, by minutes, in every step of a phase */
+  | {
+      readonly kind: 'minutes';
+      readonly phase: Phase;
+      readonly byMinutes: number;
+      readonly protocolId?: ProtocolId;
+    }
+  /** worked by another edition; by the draft where none is given */
+  | { readonly kind: 'edition'; readonly serviceId: ServiceId; readonly edition?: number }
+  | { readonly kind: 'price'; readonly serviceId: ServiceId; readonly grossMinor: number }
+  | { readonly kind: 'visits'; readonly serviceId: ServiceId; readonly visitsPerWeek: number }
+);
+export type ChangeKind = Change['kind'];
+
+/** Changes that are tried together without touching the house. */
+export interface Scenario {
+  readonly id: ScenarioId;
+  readonly name: string;
+  readonly note?: string;
+  readonly changes: readonly Change[];
+}

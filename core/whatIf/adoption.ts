@@ -1,0 +1,55 @@
+import type { Change, House, Protocol } from '../house/house';
+import { applyScenario, type Tried } from './compareScenarios';
+
+/** The parts of a House that a scenario may write. */
+export const ADOPTED_LISTS = [
+  'people',
+  'materials',
+  'blocks',
+  'protocols',
+  'services',
+  'demand',
+] as const;
+type AdoptedList = (typeof ADOPTED_LISTS)[number];
+
+/** What must be written so that the house becomes as the changes have it. */
+export type Adoption = { readonly [K in AdoptedList]: House[K] } & {
+  readonly settings?: House['settings'];
+  /** protocols whose drafts change, while services are worked by editions that stay as they were published */
+  readonly toPublish: readonly Protocol[];
+  readonly gone: Tried['gone'];
+};
+
+/**
+ * What adopting some changes of a scenario writes: everything that differs from the house. Editions never
+ * change: what a scenario does to the steps goes into the drafts.
+ */
+export function adoptionOf(house: House, changes: readonly Change[]): Adoption {
+  const { house: then, gone } = applyScenario(house, { changes });
+  const differing = <T>(was: readonly T[], is: readonly T[]): readonly T[] => {
+    const before = new Set(was);
+    return is.filter((each) => !before.has(each));
+  };
+  const protocols = differing(house.protocols, then.protocols);
+  const published = new Set(
+    house.services.flatMap(({ edition, protocolId }) => (edition === undefined ? [] : protocolId)),
+  );
+  return {
+    people: differing(house.people, then.people),
+    materials: differing(house.materials, then.materials),
+    blocks: differing(house.blocks, then.blocks),
+    protocols,
+    services: differing(house.services, then.services),
+    demand: differing(house.demand, then.demand),
+    ...(then.settings !== house.settings && { settings: then.settings }),
+    toPublish: protocols.filter(({ id }) => published.has(id)),
+    gone,
+  };
+}
+
+/** Whether adopting would write nothing. */
+export function adoptsNothing(adoption: Adoption): boolean {
+  return (
+    adoption.settings === undefined && ADOPTED_LISTS.every((part) => adoption[part].length === 0)
+  );
+}

@@ -1,0 +1,248 @@
+import type { Change, House, Line, Material, Protocol, TriedSetting } from '../house/house';
+import type { ProtocolId } from '../house/ids';
+import { fail, ok, type Outcome } from '../house/problem';
+import { isStep, type Step, type Writing } from '../house/protocol';
+import type { HouseSettings } from '../house/settings';
+import { actionFacts } from '../protocol/actions';
+
+/**
+ * A House with one change made to it. What does not change is shared with the House given.
+ * @returns a problem when what it changes is no longer there, or a figure cannot be so
+ * @see C1 C3 C4 P2 P3
+ */
+export function applyChange(house: House, change: Change): Outcome<House> {
+  switch (change.kind) {
+    case 'setting':
+      return withSetting(house, change.setting, change.to);
+    case 'charge':
+      return ok({ ...house, settings: { ...house.settings, therapistCharge: change.to } });
+    case 'pay':
+      return withPay(house, change);
+    case 'supplier':
+      return withSupplier(house, change);
+    case 'pack-price':
+      return withPacks(
+        house,
+        change.materialId,
+        (material) => ({
+          ...material,
+          packs: material.packs.map((pack) =>
+            pack.id === change.packId ? { ...pack, priceMinor: change.priceMinor } : pack,
+          ),
+        }),
+        change.packId,
+      );
+    case 'pack':
+      return withPacks(
+        house,
+        change.materialId,
+        (material) => ({
+          ...material,
+          preferredPackId: change.packId,
+        }),
+        change.packId,
+      );
+    case 'swap':
+      return withSwap(house, change);
+    case 'minutes':
+      return withMinutes(house, change);
+    case 'edition':
+      return withEdition(house, change);
+    case 'price':
+      return withService(house, change.serviceId, (service) => ({
+        ...service,
+        pricing: { ...service.pricing, by: 'own', ownMinor: change.grossMinor },
+      }));
+    case 'visits':
+      return withVisits(house, change);
+  }
+}
+
+type Of<K extends Change['kind']> = Extract<Change, { kind: K }>;
+type Bought = Exclude<Material, { kind: 'linen' }>;
+
+function gone(what: string): Outcome<never> {
+  return fail('scenario-gone', `${what} is no longer in the house.`, {});
+}
+
+/** Where a figure of the settings lies, and what it may be. */
+const ROOM_SETTINGS = ['occupancy', 'fixedPerMonthMinor', 'openDaysPerMonth', 'openHoursPerDay'];
+
+function withSetting(house: House, setting: TriedSetting, to: number): Outcome<House> {
+  if (!Number.isFinite(to) || to < 0) {
+    return fail('setting-invalid', 'This must be a figure of 0 or more.', {
+      settings: true,
+      field: setting,
+    });
+  }
+  const { settings } = house;
+  const next: HouseSettings = ROOM_SETTINGS.includes(setting)
+    ? { ...settings, roomCost: { ...settings.roomCost, [setting]: to } }
+    : { ...settings, [setting]: to };
+  return ok({ ...house, settings: next });
+}
+
+function withPay(house: House, { personId, byShare }: Of<'pay'>): Outcome<House> {
+  const raised = (minor: number): number => Math.round(minor * (1 + byShare));
+  if (personId === undefined) {
+    const { grades } = house.settings;
+    return ok({
+      ...house,
+      people: house.people.map((each) => ({
+        ...each,
+        hourlyPayMinor: raised(each.hourlyPayMinor),
+      })),
+      ...(grades && {
+        settings: {
+          ...house.settings,
+          grades: grades.map((each) => ({ ...each, hourlyPayMinor: raised(each.hourlyPayMinor) })),
+        },
+      }),
+    });
+  }
+  if (!house.people.some(({ id }) => id === personId))
+    return gone('The person whose pay it changes');
+  const paid = house.settings.grades ?? [];
+  return ok({
+    ...house,
+    people: house.people.map((each) => {
+      if (each.id !== personId) return each;
+      const grade = paid.find(({ name }) => name === each.grade);
+      const { grade: _grade, ...person } = each;
+      const onCost = each.onCost ?? grade?.onCost;
+      return {
+        ...person,
+        hourlyPayMinor: raised(grade?.hourlyPayMinor ?? each.hourlyPayMinor),
+        ...(onCost !== undefined && { onCost }),
+      };
+    }),
+  });
+}
+
+function withSupplier(house: House, { supplierId, byShare }: Of<'supplier'>): Outcome<House> {
+  if (!house.suppliers.some(({ id }) => id === supplierId)) return gone('The supplier');
+  return ok({
+    ...house,
+    materials: house.materials.map((material) =>
+      material.kind === 'linen' || !material.packs.some((pack) => pack.supplierId === supplierId)
+        ? material
+        : {
+            ...material,
+            packs: material.packs.map((pack) =>
+              pack.supplierId === supplierId
+                ? { ...pack, priceMinor: Math.round(pack.priceMinor * (1 + byShare)) }
+                : pack,
+            ),
+          },
+    ),
+  });
+}
+
+function withPacks(
+  house: House,
+  id: Material['id'],
+  change: (material: Bought) => Bought,
+  packId: string,
+): Outcome<House> {
+  const found = house.materials.find((each) => each.id === id);
+  if (!found || found.kind === 'linen') return gone('The material whose pack it changes');
+  if (!found.packs.some((pack) => pack.id === packId)) return gone(`A pack of ${found.name}`);
+  return ok({
+    ...house,
+    materials: house.materials.map((each) => (each === found ? change(found) : each)),
+  });
+}
+
+function withSwap(house: House, { from, to, amount, protocolId }: Of<'swap'>): Outcome<House> {
+  const there = (id: string): boolean => house.materials.some((each) => each.id === id);
+  if (!there(from) || !there(to)) return gone('A material that it draws instead of another');
+  return inSteps(house, protocolId, (step) =>
+    step.doses.some(({ source }) => source.kind === 'material' && source.materialId === from)
+      ? {
+          ...step,
+          doses: step.doses.map((dose) =>
+            dose.source.kind === 'material' && dose.source.materialId === from
+              ? { ...dose, source: { kind: 'material', materialId: to }, amount }
+              : dose,
+          ),
+        }
+      : step,
+  );
+}
+
+function withMinutes(
+  house: House,
+  { phase, byMinutes, protocolId }: Of<'minutes'>,
+): Outcome<House> {
+  const longer = (minutes: number): number => Math.max(0, minutes + byMinutes);
+  return inSteps(house, protocolId, (step) => {
+    const own = step.phase ?? (step.action && actionFacts(step.action).phase);
+    if (own !== phase) return step;
+    const { least, usual, most } = step.minutes;
+    return { ...step, minutes: { least: longer(least), usual: longer(usual), most: longer(most) } };
+  });
+}
+
+/** The House with the steps of one protocol, or of all of them, changed: drafts, blocks and editions. */
+function inSteps(
+  house: House,
+  protocolId: ProtocolId | undefined,
+  change: (step: Step) => Step,
+): Outcome<House> {
+  if (protocolId !== undefined && !house.protocols.some(({ id }) => id === protocolId)) {
+    return gone('The protocol');
+  }
+  const written = <W extends Writing>(writing: W): W => {
+    const steps = writing.steps.map((line): Line => (isStep(line) ? change(line) : line));
+    return steps.every((line, at) => line === writing.steps[at]) ? writing : { ...writing, steps };
+  };
+  const all = <T>(things: readonly T[], make: (thing: T) => T): readonly T[] => {
+    const made = things.map(make);
+    return made.every((thing, at) => thing === things[at]) ? things : made;
+  };
+  const meant = ({ id }: Protocol): boolean => protocolId === undefined || id === protocolId;
+  return ok({
+    ...house,
+    /* A block belongs to every protocol that uses it. */
+    blocks: protocolId === undefined ? all(house.blocks, written) : house.blocks,
+    protocols: all(house.protocols, (each) => (meant(each) ? written(each) : each)),
+    editions: all(house.editions, (each) => {
+      const protocol = meant(each.protocol) ? written(each.protocol) : each.protocol;
+      return protocol === each.protocol ? each : { ...each, protocol };
+    }),
+  });
+}
+
+function withService(
+  house: House,
+  id: string,
+  change: (service: House['services'][number]) => House['services'][number],
+): Outcome<House> {
+  if (!house.services.some((each) => each.id === id)) return gone('The service');
+  return ok({
+    ...house,
+    services: house.services.map((each) => (each.id === id ? change(each) : each)),
+  });
+}
+
+function withEdition(house: House, { serviceId, edition }: Of<'edition'>): Outcome<House> {
+  const service = house.services.find(({ id }) => id === serviceId);
+  const known =
+    edition === undefined ||
+    house.editions.some(
+      (each) => each.protocolId === service?.protocolId && each.number === edition,
+    );
+  if (service && !known) return gone(`Edition ${edition} of ${service.name}`);
+  return withService(house, serviceId, ({ edition: _now, ...rest }) => ({
+    ...rest,
+    ...(edition !== undefined && { edition }),
+  }));
+}
+
+function withVisits(house: House, { serviceId, visitsPerWeek }: Of<'visits'>): Outcome<House> {
+  if (!house.services.some((each) => each.id === serviceId)) return gone('The service');
+  const others = house.demand.some((line) => line.serviceId === serviceId)
+    ? house.demand.map((line) => (line.serviceId === serviceId ? { ...line, visitsPerWeek } : line))
+    : [...house.demand, { serviceId, visitsPerWeek }];
+  return ok({ ...house, demand: others });
+}
