@@ -64,6 +64,15 @@ describe('an add-on (P8)', () => {
     expect(addOn.togetherPerRoomHour).toBeGreaterThan(price?.perRoomHour ?? 0);
   });
 
+  it('says how many pay for the packs that only it draws', () => {
+    const { addOn } = offered({}, minutes(8));
+    /* one bottle of cleanser, which nothing else draws */
+    expect(addOn.stake).toBe(2100);
+    expect(addOn.toPay).toBe(Math.ceil(2100 / addOn.figures.profit));
+    const shared = offered({ doses: [dose(cleanser().id, measured(1, 'ml'))] }, minutes(8)).addOn;
+    expect([shared.stake, shared.toPay]).toEqual([0, null]);
+  });
+
   it('lengthens the slot by what does not fit', () => {
     expect(offered({}, minutes(20)).addOn.extraSlotMinutes).toBe(10);
     expect(offered({ hands: 'watching' }, minutes(20)).addOn).toMatchObject({

@@ -1,4 +1,5 @@
 import type { House, Service } from '../house/house';
+import { chosenPack } from '../house/packs';
 import { overrun } from '../time/overrun';
 import { chanceBeyond, inSequence } from '../time/distribution';
 import { slotMinutes } from '../time/slot';
@@ -20,6 +21,10 @@ export interface AddOn {
   readonly extraDirect: number;
   readonly extraRoom: number;
   readonly figures: PriceFigures;
+  /** packs that must be bought for it alone: of materials that nothing else on the menu draws */
+  readonly stake: number;
+  /** how many must be bought to pay for those packs; nothing where none is, or none ever would */
+  readonly toPay: number | null;
   /** what a room hour brings of both together */
   readonly togetherPerRoomHour: number;
 }
@@ -72,6 +77,8 @@ export function addOnsOf(
         { serviceId: service.id },
       );
       if (!figures.ok) continue;
+      const stake = stakeOf(own, house, figuresOf);
+      const { contribution, profit } = figures.value;
       offered.set(service.id, {
         service,
         stepName: step.name,
@@ -82,9 +89,34 @@ export function addOnsOf(
         extraDirect,
         extraRoom,
         figures: figures.value,
-        togetherPerRoomHour: ((price.value.contribution + figures.value.contribution) * 60) / slot,
+        stake,
+        toPay: stake > 0 && profit > 0 ? Math.ceil(stake / profit) : null,
+        togetherPerRoomHour: ((price.value.contribution + contribution) * 60) / slot,
       });
     }
   }
   return [...offered.values()];
+}
+
+/** One pack of everything that only this service draws. */
+function stakeOf(
+  own: ServiceFigures,
+  { services, materials }: House,
+  figuresOf: (service: Service) => ServiceFigures | undefined,
+): number {
+  const drawnElsewhere = new Set(
+    services.flatMap((service) => {
+      const consumption =
+        service.id === own.serviceId ? undefined : figuresOf(service)?.consumption;
+      return consumption?.ok === true ? [...consumption.value.keys()] : [];
+    }),
+  );
+  const drawn = own.consumption.ok ? [...own.consumption.value.keys()] : [];
+  return materials.reduce(
+    (sum, material) =>
+      material.kind !== 'linen' && drawn.includes(material.id) && !drawnElsewhere.has(material.id)
+        ? sum + chosenPack(material).priceMinor
+        : sum,
+    0,
+  );
 }

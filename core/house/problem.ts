@@ -14,6 +14,7 @@ export interface Where {
   readonly deviceId?: string;
   readonly serviceId?: string;
   readonly personId?: string;
+  readonly offerId?: string;
   readonly field?: string;
 }
 

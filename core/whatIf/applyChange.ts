@@ -1,3 +1,4 @@
+import { repriced } from '../cost/repriced';
 import type { Change, House, Line, Material, Protocol, TriedSetting } from '../house/house';
 import type { ProtocolId } from '../house/ids';
 import { fail, ok, type Outcome } from '../house/problem';
@@ -129,9 +130,7 @@ function withSupplier(house: House, { supplierId, byShare }: Of<'supplier'>): Ou
         : {
             ...material,
             packs: material.packs.map((pack) =>
-              pack.supplierId === supplierId
-                ? { ...pack, priceMinor: Math.round(pack.priceMinor * (1 + byShare)) }
-                : pack,
+              pack.supplierId === supplierId ? repriced(pack, byShare) : pack,
             ),
           },
     ),

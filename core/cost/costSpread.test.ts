@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest';
+import { createCalculator } from '../figures/createCalculator';
+import type { House } from '../house/house';
+import { asId, type ServiceId } from '../house/ids';
+import {
+  dose,
+  house as sampleHouse,
+  minutes,
+  protocol,
+  service,
+  step,
+  valueOf,
+} from '../testing/sample';
+import { costSpread } from './costSpread';
+
+const serviceId = asId<ServiceId>('s');
+const pumps = dose(asId('cleanser'), {
+  how: 'counted',
+  quantity: { low: 2, usual: 3, high: 4 },
+  measure: 'pump',
+});
+const spread = (charge: 'attended' | 'slot') => {
+  const house: House = sampleHouse({
+    protocols: [protocol([step('Cleanse', minutes(10, 15, 25), { doses: [pumps] })])],
+    services: [service({ id: serviceId })],
+  });
+  const of: House = { ...house, settings: { ...house.settings, therapistCharge: charge } };
+  const figures = createCalculator()(of).services.get(serviceId);
+  if (!figures) throw new Error('nothing counted');
+  const cost = valueOf(figures.cost);
+  return { cost, ...costSpread(cost, valueOf(figures.schedule), charge) };
+};
+
+describe('low, usual and high of a whole cost', () => {
+  it('follows the amounts and the length of the visit', () => {
+    const { cost, things, hands, room, full, minutes: long } = spread('attended');
+    expect(things.low / things.usual).toBeCloseTo(2 / 3, 9);
+    expect(things.high / things.usual).toBeCloseTo(4 / 3, 9);
+    expect(hands.high / hands.usual).toBeCloseTo(long.high / long.usual, 9);
+    expect(long.low).toBeLessThan(long.usual);
+    expect([room.low, room.high]).toEqual([room.usual, room.usual]);
+    expect(full.usual).toBeCloseTo(cost.full.usual, 9);
+    expect(full.low).toBeCloseTo(things.low + hands.low + room.low, 9);
+  });
+
+  it('has the same hands throughout where the whole slot is charged', () => {
+    const { hands } = spread('slot');
+    expect([hands.low, hands.high]).toEqual([hands.usual, hands.usual]);
+  });
+});

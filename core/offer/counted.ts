@@ -1,0 +1,40 @@
+import type { MinuteRates, ServiceCost } from '../cost/serviceCost';
+import type { ServiceFigures } from '../figures/houseFigures';
+import type { Service, WorkedProtocol } from '../house/house';
+import { fail, ok, type Outcome, type Where } from '../house/problem';
+import type { Schedule } from '../time/schedule';
+
+/** A service of which every figure is there. */
+export interface Counted {
+  readonly service: Service;
+  readonly protocol: WorkedProtocol;
+  readonly schedule: Schedule;
+  readonly cost: ServiceCost;
+  readonly rates: MinuteRates;
+}
+
+/**
+ * The figures of a service within an offer.
+ * @returns the problem that keeps one of them from being had
+ */
+export function countedOf(
+  service: Service | undefined,
+  figures: ServiceFigures | undefined,
+  where: Where,
+): Outcome<Counted> {
+  if (!service || !figures) {
+    return fail('offer-invalid', 'A service of this is no longer on the menu.', where);
+  }
+  const { work, schedule, cost, rates } = figures;
+  if (!work.ok) return work;
+  if (!schedule.ok) return schedule;
+  if (!rates.ok) return rates;
+  if (!cost.ok) return cost;
+  return ok({
+    service,
+    protocol: work.value,
+    schedule: schedule.value,
+    cost: cost.value,
+    rates: rates.value,
+  });
+}

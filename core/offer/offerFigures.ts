@@ -1,0 +1,60 @@
+import type { HouseFigures, ServiceFigures } from '../figures/houseFigures';
+import { clientOf, writOf } from '../figures/serviceWork';
+import { createTrial, type Try } from '../figures/trial';
+import type { House, Offer, Service, VisitKind } from '../house/house';
+import { indexHouse } from '../house/houseIndex';
+import { fail, ok, type Outcome } from '../house/problem';
+import { courseFigures, type CourseFigures } from './courseFigures';
+import { duoFigures, type DuoFigures } from './duoFigures';
+import { packageFigures, type PackageFigures } from './packageFigures';
+
+export type OfferFigures = CourseFigures | PackageFigures | DuoFigures;
+
+/** Counts courses, packages and duo visits, remembering what the next one leaves as it was. */
+export type OfferCalculator = (
+  offer: Offer,
+  house: House,
+  figures: HouseFigures,
+) => Outcome<OfferFigures>;
+
+/**
+ * A calculator of offers; keep one for as long as offers are looked at.
+ * @see P8
+ */
+export function createOfferCalculator(): OfferCalculator {
+  const trial: Try = createTrial();
+  return (offer, house, figures) => {
+    const index = indexHouse(house);
+    const figuresOf = (service: Service): ServiceFigures | undefined =>
+      figures.services.get(service.id);
+    switch (offer.kind) {
+      case 'course':
+        return courseFigures(
+          offer,
+          house,
+          (service, kind: VisitKind) => {
+            if (service.visitKind === kind) return figuresOf(service);
+            const writ = writOf(service, index, house);
+            const client = { ...clientOf(service), visitKind: kind };
+            return writ && trial(house, figures.materials, service, writ, client).figures;
+          },
+          (service) => {
+            const price = figuresOf(service)?.price;
+            if (price?.ok === true) return ok(price.value.gross);
+            return price ?? fail('price-missing', `${service.name} has no price.`, {});
+          },
+        );
+      case 'package':
+        return packageFigures(offer, {
+          house,
+          figuresOf,
+          clientOf,
+          mixesOf: (service) => writOf(service, index, house)?.mixes ?? [],
+          tryOut: (service, writ, client) =>
+            trial(house, figures.materials, service, writ, client).figures,
+        });
+      case 'duo':
+        return duoFigures(offer, house, figuresOf);
+    }
+  };
+}

@@ -1,0 +1,112 @@
+import type { ServiceFigures } from '../figures/houseFigures';
+import type { Writ } from '../figures/serviceWork';
+import type { Client } from '../house/client';
+import type { House, Mix, Package, Person, Service } from '../house/house';
+import { asId, type MixId, type ServiceId } from '../house/ids';
+import { fail, ok, type Outcome } from '../house/problem';
+import { countedOf } from './counted';
+import { joinProtocols, type JoinedPart, type LeftOut } from './joinProtocols';
+import { offerPrice, type OfferPrice } from './offerPrice';
+
+/** What a package comes to. Minor units, minutes. */
+export interface PackageFigures {
+  readonly kind: 'package';
+  readonly services: readonly Service[];
+  readonly price: OfferPrice;
+  /** those who may perform all of it; when nobody can, those who may perform any of it */
+  readonly performers: readonly Person[];
+  readonly oneTherapist: boolean;
+  readonly slotMinutes: number;
+  /** of its services one by one */
+  readonly singleSlotMinutes: number;
+  readonly fullCost: number;
+  readonly singleFullCost: number;
+  readonly leftOut: readonly LeftOut[];
+}
+
+/** What a package is counted with. */
+export interface PackageInputs {
+  readonly house: House;
+  readonly figuresOf: (service: Service) => ServiceFigures | undefined;
+  readonly mixesOf: (service: Service) => readonly Mix[];
+  readonly clientOf: (service: Service) => Client;
+  readonly tryOut: (service: Service, writ: Writ, client: Client) => ServiceFigures;
+}
+
+/**
+ * A package: its services joined into one visit in which the set-up, the reset and what both begin with
+ * are done once; its slot, cost and price beside those of the services one by one.
+ * @returns problems of its services and of its price
+ * @see C7 P6 P8 T5
+ */
+export function packageFigures(
+  offer: Package,
+  { house, figuresOf, mixesOf, clientOf, tryOut }: PackageInputs,
+): Outcome<PackageFigures> {
+  const where = { offerId: offer.id };
+  const services = offer.serviceIds.flatMap(
+    (id) => house.services.find((service) => service.id === id) ?? [],
+  );
+  const [first] = services;
+  if (!first || services.length !== offer.serviceIds.length || services.length < 2) {
+    const message = 'A package is of at least two services that are on the menu.';
+    return fail('offer-invalid', message, { ...where, field: 'serviceIds' });
+  }
+  const parts: JoinedPart[] = [];
+  let listGross = 0;
+  let singleSlotMinutes = 0;
+  let singleFullCost = 0;
+  for (const service of services) {
+    const figures = figuresOf(service);
+    const counted = countedOf(service, figures, where);
+    if (!counted.ok) return counted;
+    if (!figures?.price.ok) return fail('price-missing', 'A service of this has no price.', where);
+    const { protocol, schedule, cost } = counted.value;
+    parts.push({ protocol, visitKind: service.visitKind });
+    listGross += figures.price.value.gross;
+    singleSlotMinutes += schedule.slotMinutes;
+    singleFullCost += cost.full.usual;
+  }
+  const { protocol, leftOut } = joinProtocols(parts, offer.once, offer.name);
+  const inAll = first.therapistIds.filter((id) =>
+    services.every(({ therapistIds }) => therapistIds.includes(id)),
+  );
+  const oneTherapist = inAll.length > 0;
+  const ids = oneTherapist ? inAll : services.flatMap(({ therapistIds }) => therapistIds);
+  const joined: Service = {
+    id: asId<ServiceId>(offer.id),
+    name: offer.name,
+    protocolId: protocol.id,
+    visitKind: 'returning',
+    therapistIds: [...new Set(ids)],
+  };
+  const mixes = new Map<MixId, Mix>();
+  for (const mix of services.flatMap(mixesOf)) if (!mixes.has(mix.id)) mixes.set(mix.id, mix);
+  const client: Client = { ...clientOf(first), visitKind: 'returning' };
+  const together = tryOut(joined, { protocol, mixes: [...mixes.values()] }, client);
+  if (!together.schedule.ok) return together.schedule;
+  if (!together.cost.ok) return together.cost;
+  const { slotMinutes, attended } = together.schedule.value;
+  const { direct, room, full } = together.cost.value;
+  const load = {
+    directCost: direct.usual,
+    roomCost: room.usual,
+    slotMinutes,
+    attendedMinutes: attended.therapist,
+    roomCostPerMonth: house.settings.roomCost.fixedPerMonthMinor / house.rooms.length,
+  };
+  const price = offerPrice(offer, listGross, load, house.settings, where);
+  if (!price.ok) return price;
+  return ok({
+    kind: 'package',
+    services,
+    price: price.value,
+    performers: house.people.filter(({ id }) => joined.therapistIds.includes(id)),
+    oneTherapist,
+    slotMinutes,
+    singleSlotMinutes,
+    fullCost: full.usual,
+    singleFullCost,
+    leftOut,
+  });
+}
