@@ -6,6 +6,7 @@ import { exactly, withSpread } from '../core/quantity/triple';
 import { preferredPack } from '../core/house/packs';
 import { bought, cleanser, house, settings, stockOf } from '../core/testing/sample';
 import { benchLedger } from './benchLedger';
+import { benchMoney } from './benchMoney';
 import { benchWriting } from './benchWriting';
 import { benchShelf } from './benchShelf';
 import { timed, type Row } from './benchTools';
@@ -194,6 +195,7 @@ print(`${SERVICES} services × ${STEPS} steps, ${MATERIALS} materials; medians o
   ['every figure after one dose was edited', oneDose, 'aim: under 1 ms'],
   ['a bare loop over the same sums and prices', bare, 'for comparison'],
 ]);
+print('money: the large house', benchMoney(large));
 print('writing a protocol of 60 steps with 6 choices', benchWriting(large));
 print('the shelf and price lists', await benchShelf(large));
 print('a ledger of 100 000 movements, over HTTP on MariaDB', await benchLedger());

@@ -4,14 +4,7 @@ import type { HouseIndex } from '../house/houseIndex';
 import type { DeviceId, MaterialId } from '../house/ids';
 import { fail, failWith, ok, type Outcome, type Problem } from '../house/problem';
 import type { TherapistCharge } from '../house/settings';
-import {
-  addTriples,
-  exactly,
-  scaleTriple,
-  sumTriples,
-  ZERO,
-  type Triple,
-} from '../quantity/triple';
+import { addTriples, exactly, scaleTriple, ZERO, type Triple } from '../quantity/triple';
 import type { DeviceMinutes, Schedule } from '../time/schedule';
 import { deviceCost, type DeviceCost } from './deviceCost';
 
@@ -91,23 +84,21 @@ export function chargedMinutes(
   return role === 'therapist' && charge === 'slot' ? schedule.slotMinutes : schedule.attended[role];
 }
 
+/** What is drawn in a visit, at what it costs. */
+export type ThingsCost = Pick<ServiceCost, 'lines' | MaterialCostPart>;
+
 /**
- * The cost of a visit: product, consumables, single-use parts, linen and what is given away from what
- * is drawn, devices for their use, therapist and assistant for their minutes, the room for its slot. Direct is all but the room, full is all.
- * @param draws what the visit takes from the shelf
+ * The cost of what a visit takes from the shelf: product, consumables, single-use parts, linen and what is
+ * given away.
  * @param unitCosts minor units per unit, by material
- * @param rates minor units per minute
  * @returns problems of every material without a unit cost
- * @see C3 C4 C5 C7
+ * @see C1 C6 C7
  */
-export function serviceCost(
+export function thingsCost(
   draws: readonly Draw[],
-  schedule: Pick<Schedule, 'slotMinutes' | 'attended' | 'deviceMinutes'>,
-  { materials, devices }: Costed,
+  materials: Costed['materials'],
   unitCosts: ReadonlyMap<MaterialId, Outcome<number>>,
-  rates: MinuteRates,
-  charge: TherapistCharge,
-): Outcome<ServiceCost> {
+): Outcome<ThingsCost> {
   const lines: CostLine[] = [];
   const problems: Problem[] = [];
   for (const draw of draws) {
@@ -131,7 +122,6 @@ export function serviceCost(
     });
   }
   if (problems.length > 0) return failWith(problems);
-
   const parts: Record<MaterialCostPart, Triple> = {
     product: ZERO,
     consumables: ZERO,
@@ -140,6 +130,22 @@ export function serviceCost(
     givenAway: ZERO,
   };
   for (const line of lines) parts[line.part] = addTriples(parts[line.part], line.cost);
+  return ok({ lines, ...parts });
+}
+
+/**
+ * The cost of a visit from that of its things: devices for their use, therapist and assistant for their
+ * minutes, the room for its slot. Direct is all but the room, full is all.
+ * @param rates minor units per minute
+ * @see C3 C4 C5 C7
+ */
+export function costOfVisit(
+  things: ThingsCost,
+  schedule: Pick<Schedule, 'slotMinutes' | 'attended' | 'deviceMinutes'>,
+  devices: Costed['devices'],
+  rates: MinuteRates,
+  charge: TherapistCharge,
+): ServiceCost {
   const deviceLines = linesOfDevices(schedule.deviceMinutes, devices);
   const used = exactly(deviceLines.reduce((sum, { cost }) => sum + cost.cost, 0));
   const therapist = exactly(
@@ -147,9 +153,31 @@ export function serviceCost(
       chargedMinutes(schedule, charge, 'assistant') * rates.assistant,
   );
   const room = exactly(schedule.slotMinutes * rates.room);
-  const direct = sumTriples([...MATERIAL_COST_PARTS.map((part) => parts[part]), used, therapist]);
+  const spent = used.usual + therapist.usual;
+  let direct: Triple = { low: spent, usual: spent, high: spent };
+  for (const part of MATERIAL_COST_PARTS) direct = addTriples(direct, things[part]);
   const full = addTriples(direct, room);
-  return ok({ lines, deviceLines, ...parts, devices: used, therapist, room, direct, full });
+  return { ...things, deviceLines, devices: used, therapist, room, direct, full };
+}
+
+/**
+ * The cost of a visit: what it draws, devices, hands and the room.
+ * @param draws what the visit takes from the shelf
+ * @param unitCosts minor units per unit, by material
+ * @param rates minor units per minute
+ * @returns problems of every material without a unit cost
+ * @see C3 C4 C5 C7
+ */
+export function serviceCost(
+  draws: readonly Draw[],
+  schedule: Pick<Schedule, 'slotMinutes' | 'attended' | 'deviceMinutes'>,
+  { materials, devices }: Costed,
+  unitCosts: ReadonlyMap<MaterialId, Outcome<number>>,
+  rates: MinuteRates,
+  charge: TherapistCharge,
+): Outcome<ServiceCost> {
+  const things = thingsCost(draws, materials, unitCosts);
+  return things.ok ? ok(costOfVisit(things.value, schedule, devices, rates, charge)) : things;
 }
 
 function linesOfDevices(

@@ -29,14 +29,16 @@ interface Last {
 /**
  * A calculator that computes every figure of a House, and on the next House only what depends on
  * what is different. Keep one for as long as a House is edited.
+ * @param depth how many Houses it goes back and forth between without computing anew
+ * @param of `services` leaves out what follows for the shelf, where only services are looked at
  * @see C7 P6 S3 T5 for what it puts together
  */
-export function createCalculator(): Calculator {
-  const services = new ServiceCalculator();
-  const materials = new MaterialCalculator();
-  const facets = new MaterialFacets();
-  const unitCosts = new Remembered<MaterialId, Outcome<number>>();
-  const works = new Remembered<ServiceId, ServiceWork>();
+export function createCalculator(depth = 1, of: 'all' | 'services' = 'all'): Calculator {
+  const services = new ServiceCalculator(depth);
+  const materials = new MaterialCalculator(depth);
+  const facets = new MaterialFacets(depth);
+  const unitCosts = new Remembered<MaterialId, Outcome<number>>(depth);
+  const works = new Remembered<ServiceId, ServiceWork>(depth);
   let last: Last | undefined;
 
   const costOf = (material: Material): Outcome<number> =>
@@ -97,17 +99,19 @@ export function createCalculator(): Calculator {
         serviceLevel: house.settings.serviceLevel,
       });
     const ofMaterials =
-      before && touched
-        ? replaced(
-            before.figures.materials,
-            index.materials,
-            touchedMaterials(changes, touched, before.figures.services, ofServices, [
-              before.works,
-              worked,
-            ]),
-            computeMaterial,
-          )
-        : new Map(house.materials.map((material) => [material.id, computeMaterial(material)]));
+      of === 'services'
+        ? NOTHING
+        : before && touched
+          ? replaced(
+              before.figures.materials,
+              index.materials,
+              touchedMaterials(changes, touched, before.figures.services, ofServices, [
+                before.works,
+                worked,
+              ]),
+              computeMaterial,
+            )
+          : new Map(house.materials.map((material) => [material.id, computeMaterial(material)]));
 
     if (!before) {
       services.keepOnly((id) => index.services.has(id));
@@ -120,6 +124,8 @@ export function createCalculator(): Calculator {
     return figures;
   };
 }
+
+const NOTHING: HouseFigures['materials'] = new Map();
 
 /** `before` with the values of `keys` made anew. */
 function replaced<K, T, V>(
@@ -187,7 +193,8 @@ function touchedServices(
   changes: Changes,
   drawnBy: readonly ReadonlyMap<MaterialId, readonly Service[]>[],
 ): ReadonlySet<ServiceId> {
-  const touched = new Set<ServiceId>(changes.demand);
+  if (changes.money) return new Set(house.services.map(({ id }) => id));
+  const touched = new Set<ServiceId>([...changes.demand, ...changes.priced]);
   for (const id of changes.materials) {
     for (const map of drawnBy) for (const service of map.get(id) ?? []) touched.add(service.id);
   }

@@ -1,3 +1,4 @@
+import { Remembered } from './remember';
 import type { Material, Mix, Step, WorkedProtocol } from '../house/house';
 import type { Gloves } from '../house/houseIndex';
 import { chosenPack } from '../house/packs';
@@ -17,12 +18,18 @@ export type PriceFacet = readonly unknown[];
 
 /** Finds the facets of materials, the same ones again for materials that did not change in them. */
 export class MaterialFacets {
-  readonly #doses = new Map<MaterialId, DoseFacet>();
-  readonly #prices = new Map<MaterialId, PriceFacet>();
+  readonly #doses: Remembered<MaterialId, DoseFacet>;
+  readonly #prices: Remembered<MaterialId, PriceFacet>;
+
+  /** @param depth how many states of each material are remembered */
+  constructor(depth = 1) {
+    this.#doses = new Remembered(depth);
+    this.#prices = new Remembered(depth);
+  }
 
   doseFacet(material: Material): DoseFacet {
     const content = material.kind === 'single-dose' ? chosenPack(material).content : undefined;
-    return keep(this.#doses, material.id, [
+    return remembered(this.#doses, material.id, [
       material.kind,
       material.name,
       material.unit,
@@ -36,19 +43,16 @@ export class MaterialFacets {
   priceFacet(material: Material): PriceFacet {
     const bought = material.kind === 'linen' ? material.laundry : chosenPack(material);
     const held = material.kind === 'fresh' ? material.yieldPerPiece : undefined;
-    return keep(this.#prices, material.id, [material.kind, material.name, bought, held]);
+    return remembered(this.#prices, material.id, [material.kind, material.name, bought, held]);
   }
 }
 
-function keep(
-  known: Map<MaterialId, readonly unknown[]>,
+function remembered(
+  known: Remembered<MaterialId, readonly unknown[]>,
   id: MaterialId,
   now: readonly unknown[],
 ): readonly unknown[] {
-  const before = known.get(id);
-  if (before?.every((part, at) => Object.is(part, now[at]))) return before;
-  known.set(id, now);
-  return now;
+  return known.get(id, now, () => now);
 }
 
 /** Everything of a protocol that its clock depends on: all but doses, zones and notes. */

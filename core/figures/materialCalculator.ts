@@ -29,10 +29,18 @@ interface Awaited {
 
 /** Computes materials, each part of one anew only when something it depends on is another. */
 export class MaterialCalculator {
-  readonly #uses = new Remembered<MaterialId, readonly MaterialUse[]>();
-  readonly #awaited = new Remembered<MaterialId, Outcome<Awaited>>();
-  readonly #restockings = new Remembered<MaterialId, Outcome<Restocking>>();
-  readonly #figures = new Remembered<MaterialId, MaterialFigures>();
+  readonly #uses: Remembered<MaterialId, readonly MaterialUse[]>;
+  readonly #awaited: Remembered<MaterialId, Outcome<Awaited>>;
+  readonly #restockings: Remembered<MaterialId, Outcome<Restocking>>;
+  readonly #figures: Remembered<MaterialId, MaterialFigures>;
+
+  /** @param depth how many states of each material are remembered */
+  constructor(depth = 1) {
+    this.#uses = new Remembered(depth);
+    this.#awaited = new Remembered(depth);
+    this.#restockings = new Remembered(depth);
+    this.#figures = new Remembered(depth);
+  }
 
   /** The figures of `material`. */
   compute(material: Material, inputs: MaterialInputs): MaterialFigures {
@@ -69,7 +77,13 @@ export class MaterialCalculator {
     const from = [
       uses,
       supplier,
-      pack,
+      /* all of the pack but its price */
+      pack.supplierId,
+      pack.containers,
+      pack.content,
+      pack.residual,
+      pack.leadTimeDays,
+      pack.leadTimeSdDays,
       material.kind === 'fresh' ? material.yieldPerPiece : undefined,
       material.kind,
       material.unit,

@@ -1,4 +1,10 @@
-import { serviceCost, type MinuteRates, type ServiceCost } from '../cost/serviceCost';
+import {
+  costOfVisit,
+  thingsCost,
+  type MinuteRates,
+  type ServiceCost,
+  type ThingsCost,
+} from '../cost/serviceCost';
 import { ratePerMinute } from '../cost/therapistRate';
 import { consumptionByMaterial } from '../dose/consumption';
 import { drawsOf, type Draw } from '../dose/drawsOf';
@@ -13,7 +19,7 @@ import { scheduleOf, type Schedule } from '../time/schedule';
 import { clockFacet, type DoseFacet } from './facets';
 import type { ServiceFigures } from './houseFigures';
 import { Remembered } from './remember';
-import { clientOf, settingsFor, shelfOf, type ServiceWork } from './serviceWork';
+import { settingsFor, shelfOf, type ServiceWork } from './serviceWork';
 
 /** What the figures of a service are made from, besides the service itself. */
 export interface ServiceInputs {
@@ -32,12 +38,30 @@ interface Dosed {
 
 /** Computes services, each part of one anew only when something it depends on is another. */
 export class ServiceCalculator {
-  readonly #schedules = new Remembered<ServiceId, Outcome<Schedule>>();
-  readonly #doses = new Remembered<ServiceId, Dosed>();
-  readonly #rates = new Remembered<ServiceId, Outcome<MinuteRates>>();
-  readonly #costs = new Remembered<ServiceId, Outcome<ServiceCost>>();
-  readonly #prices = new Remembered<ServiceId, Outcome<ServicePrice>>();
-  readonly #figures = new Remembered<ServiceId, ServiceFigures>();
+  readonly #schedules: Remembered<ServiceId, Outcome<Schedule>>;
+  readonly #clocks: Remembered<ServiceId, Outcome<Schedule>>;
+  readonly #shelves: Remembered<ServiceId, Dosed>;
+  readonly #doses: Remembered<ServiceId, Dosed>;
+  readonly #priced: Remembered<ServiceId, Outcome<ThingsCost>>;
+  readonly #things: Remembered<ServiceId, Outcome<ThingsCost>>;
+  readonly #rates: Remembered<ServiceId, Outcome<MinuteRates>>;
+  readonly #costs: Remembered<ServiceId, Outcome<ServiceCost>>;
+  readonly #prices: Remembered<ServiceId, Outcome<ServicePrice>>;
+  readonly #figures: Remembered<ServiceId, ServiceFigures>;
+
+  /** @param depth how many states of each service are remembered */
+  constructor(depth = 1) {
+    this.#schedules = new Remembered(depth);
+    this.#clocks = new Remembered(depth);
+    this.#shelves = new Remembered(depth);
+    this.#doses = new Remembered(depth);
+    this.#priced = new Remembered(depth);
+    this.#things = new Remembered(depth);
+    this.#rates = new Remembered(depth);
+    this.#costs = new Remembered(depth);
+    this.#prices = new Remembered(depth);
+    this.#figures = new Remembered(depth);
+  }
 
   /** The figures of `service`. */
   compute(service: Service, inputs: ServiceInputs): ServiceFigures {
@@ -45,10 +69,18 @@ export class ServiceCalculator {
     if (!work.ok) return withoutWork(service, work);
     const protocol = work.value;
     const { settings } = inputs.house;
-    const schedule = this.#schedules.get(
+    const { visitKind } = service;
+    const { slotGridMinutes, slotQuantile } = settings;
+    /* The same protocol has the same clock; another one may still have it. */
+    const schedule = this.#clocks.get(
       service.id,
-      [service.visitKind, settings.slotGridMinutes, settings.slotQuantile, ...clockFacet(protocol)],
-      () => scheduleOf(protocol, service.visitKind, settings),
+      [protocol, visitKind, slotGridMinutes, slotQuantile],
+      () =>
+        this.#schedules.get(
+          service.id,
+          [visitKind, slotGridMinutes, slotQuantile, ...clockFacet(protocol)],
+          () => scheduleOf(protocol, visitKind, settings),
+        ),
     );
     const dosed = this.#dose(service, protocol, inputs);
     const rates = this.#rate(service, protocol, inputs);
@@ -68,8 +100,12 @@ export class ServiceCalculator {
   /** Forgets what is no longer there. */
   keepOnly(isCurrent: (id: ServiceId) => boolean): void {
     for (const kept of [
+      this.#clocks,
       this.#schedules,
+      this.#shelves,
       this.#doses,
+      this.#priced,
+      this.#things,
       this.#rates,
       this.#costs,
       this.#prices,
@@ -81,7 +117,7 @@ export class ServiceCalculator {
 
   #dose(service: Service, protocol: WorkedProtocol, inputs: ServiceInputs): Dosed {
     const { house, index, work, doseFacetOf } = inputs;
-    const settings = settingsFor(house.settings, clientOf(service));
+    const settings = settingsFor(house.settings, { build: service.shownFor?.build ?? 'reference' });
     const from = [
       protocol,
       service.visitKind,
@@ -92,12 +128,13 @@ export class ServiceCalculator {
       settings.referenceClient,
       settings.trunkPercent,
       settings.faceShares,
-      ...work.reached.map(doseFacetOf),
     ];
-    return this.#doses.get(service.id, from, () => {
-      const draws = drawsOf(protocol, service.visitKind, shelfOf(work, index), settings);
-      return { draws, consumption: draws.ok ? ok(consumptionByMaterial(draws.value)) : draws };
-    });
+    return this.#shelves.get(service.id, [...from, house.materials], () =>
+      this.#doses.get(service.id, [...from, ...work.reached.map(doseFacetOf)], () => {
+        const draws = drawsOf(protocol, service.visitKind, shelfOf(work, index), settings);
+        return { draws, consumption: draws.ok ? ok(consumptionByMaterial(draws.value)) : draws };
+      }),
+    );
   }
 
   #rate(
@@ -130,17 +167,17 @@ export class ServiceCalculator {
     { house, index, work, unitCosts }: ServiceInputs,
   ): Outcome<ServiceCost> {
     const charge = house.settings.therapistCharge;
-    const from = [
-      draws,
-      schedule,
-      rates,
-      charge,
-      house.devices,
-      ...work.reached.map((id) => unitCosts.get(id)),
-    ];
+    const things = this.#priced.get(service.id, [draws, house.materials], () =>
+      this.#things.get(service.id, [draws, ...work.reached.map((id) => unitCosts.get(id))], () =>
+        draws.ok ? thingsCost(draws.value, index.materials, unitCosts) : failWith(draws.problems),
+      ),
+    );
+    const from = [things, draws, schedule, rates, charge, house.devices];
     return this.#costs.get(service.id, from, () =>
       draws.ok && schedule.ok && rates.ok
-        ? serviceCost(draws.value, schedule.value, index, unitCosts, rates.value, charge)
+        ? things.ok
+          ? ok(costOfVisit(things.value, schedule.value, index.devices, rates.value, charge))
+          : failWith(things.problems)
         : failWith(missing([draws, schedule, rates])),
     );
   }

@@ -5,8 +5,8 @@ import {
   costPlusPrice,
   priceFigures,
   roomHourPrice,
-  type ComputedPrice,
   type CostPlusPrice,
+  type PriceFigures,
   type PriceLoad,
   type PriceSettings,
 } from './priceOf';
@@ -17,7 +17,7 @@ export type Standing = 'below' | 'low' | 'high' | 'above';
 /** A rung: what one school of pricing would charge. */
 export interface Rung {
   readonly ladder: Ladder;
-  readonly price: ComputedPrice;
+  readonly price: PriceFigures;
   /** nothing where the neighbourhood is not known */
   readonly standing?: Standing;
 }
@@ -62,12 +62,13 @@ export function servicePrice(
       : roomHourPrice(load, targetPerRoomHourMinor, settings, where);
   const elsewhere =
     neighbourhood && chargedFor(neighbourhood.usual / (1 + settings.vat), load, settings, where);
-  const standingOf = (gross: number): { standing?: Standing } =>
-    neighbourhood ? { standing: standingAmong(gross, neighbourhood) } : {};
+  const standingOf = (gross: number): Standing | undefined =>
+    neighbourhood && standingAmong(gross, neighbourhood);
   const rungs: Rung[] = [];
-  const offer = (ladder: Ladder, outcome: Outcome<ComputedPrice> | undefined): void => {
+  const offer = (ladder: Ladder, outcome: Outcome<PriceFigures> | undefined): void => {
     if (outcome?.ok) {
-      rungs.push({ ladder, price: outcome.value, ...standingOf(outcome.value.gross) });
+      const { gross } = outcome.value;
+      rungs.push({ ladder, price: outcome.value, standing: standingOf(gross) });
     }
   };
   offer('cost-plus', costPlus);
@@ -85,8 +86,8 @@ export function servicePrice(
     targetMargin,
     by,
     rungs,
-    ...(neighbourhood && { neighbourhood }),
-    ...standingOf(gross),
+    neighbourhood,
+    standing: standingOf(gross),
     mostDiscount: Math.max(0, 1 - floorGross / gross),
     belowFloor: gross < floorGross - 1e-9,
   });
@@ -103,7 +104,7 @@ export function standingAmong(gross: number, { low, usual, high }: Neighbourhood
   return gross <= high ? 'high' : 'above';
 }
 
-function rungOf(ladder: Ladder, rungs: readonly Rung[]): Outcome<ComputedPrice> | undefined {
+function rungOf(ladder: Ladder, rungs: readonly Rung[]): Outcome<PriceFigures> | undefined {
   const rung = rungs.find((each) => each.ladder === ladder);
   return rung && ok(rung.price);
 }
@@ -113,19 +114,17 @@ function ownPrice(
   load: PriceLoad,
   settings: PriceSettings,
   where: Where,
-): Outcome<ComputedPrice> {
+): Outcome<PriceFigures> {
   if (ownMinor === undefined || !(ownMinor > 0)) {
     return fail('price-missing', 'Say the price that is charged: above 0.', {
       ...where,
       field: 'pricing',
     });
   }
-  const figures = priceFigures(ownMinor, load, settings, where);
-  if (!figures.ok) return figures;
-  return ok({ ...figures.value, computedNet: figures.value.net, computedGross: ownMinor });
+  return priceFigures(ownMinor, load, settings, where);
 }
 
-function notToBeHad(ladder: Ladder, where: Where): Outcome<ComputedPrice> {
+function notToBeHad(ladder: Ladder, where: Where): Outcome<PriceFigures> {
   return fail(
     'price-missing',
     ladder === 'room-hour'

@@ -22,12 +22,18 @@ export function chargedPrice(grossMinor: number, endings: PriceEndings): Outcome
     );
   }
   const base = Math.floor(grossMinor / everyMinor) * everyMinor;
-  const candidates = [base - everyMinor, base, base + everyMinor]
-    .flatMap((start) => endingsMinor.map((ending) => start + ending))
-    .filter((price) => price > 0)
-    .sort((a, b) => a - b);
-  const above = candidates.find((price) => price >= grossMinor - TOLERANCE) ?? base + everyMinor;
-  if (rounding === 'up') return ok(above);
-  const below = candidates.findLast((price) => price < above) ?? above;
+  /* Told apart without making lists: every price of a menu comes through here at every edit. */
+  let above = Infinity;
+  let below = -Infinity;
+  for (let start = base - everyMinor; start <= base + everyMinor; start += everyMinor) {
+    for (const ending of endingsMinor) {
+      const price = start + ending;
+      if (price <= 0) continue;
+      if (price >= grossMinor - TOLERANCE) above = Math.min(above, price);
+      else below = Math.max(below, price);
+    }
+  }
+  if (above === Infinity) above = base + everyMinor;
+  if (rounding === 'up' || below === -Infinity) return ok(above);
   return ok(grossMinor - below < above - grossMinor ? below : above);
 }

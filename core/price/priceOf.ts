@@ -9,6 +9,9 @@ export type PriceSettings = Pick<
 
 /** What a charged price leaves. Minor units. */
 export interface PriceFigures {
+  /** as it was computed, before the house's endings; the charged one where it is set by hand */
+  readonly computedNet: number;
+  readonly computedGross: number;
   readonly gross: number;
   readonly net: number;
   readonly commission: number;
@@ -41,14 +44,8 @@ export interface PriceLoad {
   readonly roomCostPerMonth: number;
 }
 
-/** A price as a ladder computes it, then as it is charged. */
-export interface ComputedPrice extends PriceFigures {
-  readonly computedNet: number;
-  readonly computedGross: number;
-}
-
 /** A cost-plus price. */
-export interface CostPlusPrice extends ComputedPrice {
+export interface CostPlusPrice extends PriceFigures {
   readonly targetMargin: number;
 }
 
@@ -80,6 +77,7 @@ export function costPlusNet(
  * What a charged gross price leaves of itself: fees (commission on net, card fee on gross),
  * contribution, margin, earnings per hour, break-even and floor.
  * @param gross minor units, VAT included
+ * @param computedNet as a ladder computed it, where one did
  * @returns a problem when fees alone take the whole price
  * @see P1 P6
  */
@@ -88,6 +86,7 @@ export function priceFigures(
   load: PriceLoad,
   settings: PriceSettings,
   where: Where,
+  computedNet = gross / (1 + settings.vat),
 ): Outcome<PriceFigures> {
   const { vat, commission: commissionShare, cardFee: cardShare } = settings;
   const net = gross / (1 + vat);
@@ -101,6 +100,8 @@ export function priceFigures(
   const contribution = net - fees - load.directCost;
   const profit = contribution - load.roomCost;
   return ok({
+    computedNet,
+    computedGross: computedNet * (1 + vat),
     gross,
     net,
     commission,
@@ -146,7 +147,7 @@ export function roomHourPrice(
   targetPerHour: number,
   settings: PriceSettings,
   where: Where,
-): Outcome<ComputedPrice> {
+): Outcome<PriceFigures> {
   const wanted = load.directCost + (targetPerHour * load.slotMinutes) / MINUTES_IN_AN_HOUR;
   const computed = costPlusNet(wanted, 0, settings, where);
   return computed.ok ? chargedFor(computed.value, load, settings, where) : computed;
@@ -162,12 +163,11 @@ export function chargedFor(
   load: PriceLoad,
   settings: PriceSettings,
   where: Where,
-): Outcome<ComputedPrice> {
+): Outcome<PriceFigures> {
   const computedGross = computedNet * (1 + settings.vat);
   const gross = chargedPrice(computedGross, settings.priceEndings);
   if (!gross.ok) return gross;
-  const figures = priceFigures(gross.value, load, settings, where);
-  return figures.ok ? ok({ ...figures.value, computedNet, computedGross }) : figures;
+  return priceFigures(gross.value, load, settings, where, computedNet);
 }
 
 const MINUTES_IN_AN_HOUR = 60;

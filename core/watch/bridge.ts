@@ -72,7 +72,7 @@ export function marginBridge(
   before: House,
   after: House,
   serviceId: ServiceId,
-  calculate: Calculator = createCalculator(),
+  calculate: Calculator = createCalculator(1, 'services'),
 ): Bridge | undefined {
   const service = after.services.find(({ id }) => id === serviceId);
   const old = before.services.find(({ id }) => id === serviceId);

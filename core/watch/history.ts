@@ -42,7 +42,7 @@ export function serviceHistory(
   memory: Memory,
   serviceId: ServiceId,
   today: string,
-  calculate: Calculator = createCalculator(),
+  calculate: Calculator = createCalculator(1, 'services'),
 ): readonly HistoryPoint[] {
   const days = daysRemembered(memory).filter((day) => day <= today);
   const points: HistoryPoint[] = [];
@@ -76,7 +76,7 @@ export function marginWatch(
   house: House,
   memory: Memory,
   since: string,
-  calculate: Calculator = createCalculator(),
+  calculate: Calculator = createCalculator(1, 'services'),
 ): readonly Watched[] {
   const then = rememberedHouse(house, memory, since);
   return house.services
