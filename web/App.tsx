@@ -63,6 +63,13 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'menu/what-if/:scenarioId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/menu/whatIf/WhatIfPlace')).WhatIfPlace,
+        }),
+      },
+      {
         path: 'menu/:serviceId/price',
         errorElement: <PlaceFault />,
         lazy: async () => ({ Component: (await import('./places/menu/PricePlace')).PricePlace }),

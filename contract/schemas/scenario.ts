@@ -6,7 +6,7 @@ import {
   type Scenario,
 } from '@bienestar/core/house/scenario';
 import { PHASES } from '@bienestar/core/protocol/actions';
-import { byKey, id, listOf, money, name, number, shape, text } from './common';
+import { byKey, id, listOf, money, name, number, shape, shareBelowOne, text } from './common';
 import { amount } from './shelf';
 
 const MOST_CHANGES = 20_000;
@@ -38,6 +38,8 @@ const change = byKey('kind', {
     materialId: id,
     packId: id,
     priceMinor: money,
+    discount: shareBelowOne.optional(),
+    freightMinor: money.optional(),
   }),
   pack: shape<Of<'pack'>>({ id, kind: kind('pack'), materialId: id, packId: id }),
   swap: shape<Of<'swap'>>({

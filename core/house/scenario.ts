@@ -44,6 +44,9 @@ export type Change = { readonly id: ChangeId } & (
       readonly materialId: MaterialId;
       readonly packId: PackId;
       readonly priceMinor: number;
+      /** as it is unless given */
+      readonly discount?: number;
+      readonly freightMinor?: number;
     }
   /** bought in another pack */
   | { readonly kind: 'pack'; readonly materialId: MaterialId; readonly packId: PackId }

@@ -1,5 +1,5 @@
 import { repriced } from '../cost/repriced';
-import type { Change, House, Line, Material, Protocol, TriedSetting } from '../house/house';
+import type { Change, House, Line, Material, Pack, Protocol, TriedSetting } from '../house/house';
 import type { ProtocolId } from '../house/ids';
 import { fail, ok, type Outcome } from '../house/problem';
 import { isStep, type Step, type Writing } from '../house/protocol';
@@ -21,28 +21,24 @@ export function applyChange(house: House, change: Change): Outcome<House> {
       return withPay(house, change);
     case 'supplier':
       return withSupplier(house, change);
-    case 'pack-price':
-      return withPacks(
-        house,
-        change.materialId,
-        (material) => ({
-          ...material,
-          packs: material.packs.map((pack) =>
-            pack.id === change.packId ? { ...pack, priceMinor: change.priceMinor } : pack,
-          ),
-        }),
-        change.packId,
-      );
+    case 'pack-price': {
+      const { materialId, packId, priceMinor, discount, freightMinor } = change;
+      const asked = (pack: Pack): Pack => ({
+        ...pack,
+        priceMinor,
+        discount: discount ?? pack.discount,
+        freightMinor: freightMinor ?? pack.freightMinor,
+      });
+      return withPacks(house, materialId, packId, (material) => ({
+        ...material,
+        packs: material.packs.map((pack) => (pack.id === packId ? asked(pack) : pack)),
+      }));
+    }
     case 'pack':
-      return withPacks(
-        house,
-        change.materialId,
-        (material) => ({
-          ...material,
-          preferredPackId: change.packId,
-        }),
-        change.packId,
-      );
+      return withPacks(house, change.materialId, change.packId, (material) => ({
+        ...material,
+        preferredPackId: change.packId,
+      }));
     case 'swap':
       return withSwap(house, change);
     case 'minutes':
@@ -140,8 +136,8 @@ function withSupplier(house: House, { supplierId, byShare }: Of<'supplier'>): Ou
 function withPacks(
   house: House,
   id: Material['id'],
-  change: (material: Bought) => Bought,
   packId: string,
+  change: (material: Bought) => Bought,
 ): Outcome<House> {
   const found = house.materials.find((each) => each.id === id);
   if (!found || found.kind === 'linen') return gone('The material whose pack it changes');

@@ -18,6 +18,7 @@ import {
 } from '../testing/sample';
 import { adoptionOf, adoptsNothing } from './adoption';
 import { applyChange } from './applyChange';
+import { listChanges } from './listChanges';
 import { applyScenario, compareScenarios } from './compareScenarios';
 
 const serviceId = asId<ServiceId>('facial');
@@ -212,6 +213,31 @@ describe('what if', () => {
       ),
       { numRuns: 25 },
     );
+  });
+});
+
+describe('a supplier’s list as a scenario', () => {
+  it('is every pack that asks for other money, and comes out as the list says', () => {
+    const after = house.materials.map((material) =>
+      material.kind !== 'linen' && material.id === 'sachet'
+        ? {
+            ...material,
+            packs: material.packs.map((pack) => ({ ...pack, priceMinor: 222, discount: 0.1 })),
+          }
+        : material,
+    );
+    const changes = listChanges(house.materials, after, () => asId<ChangeId>('one'));
+    expect(changes).toEqual([
+      {
+        id: 'one',
+        kind: 'pack-price',
+        materialId: 'sachet',
+        packId: 'pack',
+        priceMinor: 222,
+        discount: 0.1,
+      },
+    ]);
+    expect(applyScenario(house, { changes }).house.materials).toEqual(after);
   });
 });
 

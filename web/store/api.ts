@@ -6,12 +6,14 @@ import {
   type FetchedList,
   type Health,
   type HouseSnapshot,
+  type Journal,
   type LedgerPage,
   type Lines,
   type MaterialBatch,
   type Posted,
   type ProblemDocument,
   type Publishing,
+  type Several,
   type ScaleState,
   type StandInOrder,
   type Versioned,
@@ -42,7 +44,7 @@ export interface Write<P extends Part = Part> {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: API, timeout: 15_000 }),
-  tagTypes: ['House', 'Ledger', 'Prices', 'Editions'],
+  tagTypes: ['House', 'Ledger', 'Prices', 'Editions', 'Journal'],
   endpoints: (build) => ({
     house: build.query<HouseSnapshot, void>({
       query: () => '/house',
@@ -98,6 +100,15 @@ export const api = createApi({
         const { data = [] } = await queryFulfilled.catch(() => ({ data: undefined }));
         dispatch(keepAllInHouse(data));
       },
+    }),
+    saveSeveral: build.mutation<Several, Several>({
+      query: (body) => ({ url: '/several', method: 'PUT', body }),
+      invalidatesTags: (_saved, error) => (error ? [] : ['House', 'Prices', 'Journal']),
+    }),
+    journal: build.query<Journal, void>({
+      query: () => '/journal',
+      providesTags: ['Journal'],
+      keepUnusedDataFor: 0,
     }),
     ledger: build.query<LedgerPage, { readonly materialId: string; readonly before?: number }>({
       query: ({ materialId, before }) => ({
@@ -158,6 +169,8 @@ export const {
   useRemoveMutation,
   useImportHouseMutation,
   useSaveMaterialsMutation,
+  useSaveSeveralMutation,
+  useJournalQuery,
   useLedgerQuery,
   useEnterMutation,
   usePricesQuery,

@@ -1,10 +1,10 @@
-import { ArrowLeft } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { menuMap, QUARTERS, type MapPlace, type MenuMap } from '@bienestar/core/figures/menuMap';
 import { money, number } from '../../format/figures';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { useFigures, useHouse } from '../../store/house';
+import { MenuHeader } from './MenuHeader';
 import { adviceFor, QUARTER_TITLES, QUARTER_WORDS } from './quarterWords';
 
 /** Which services earn and which are booked, and what to do about each. */
@@ -16,21 +16,12 @@ export function MenuMapPlace() {
   const { currency } = house.settings;
   return (
     <div className="flex h-full flex-col">
-      <header className="flex h-14 shrink-0 items-center gap-3 border-b border-line px-6">
-        <Link
-          to="/menu"
-          aria-label="Back to the menu"
-          title="Back to the menu"
-          className="inline-flex size-8 items-center justify-center rounded-sm text-ink-soft hover:bg-sunk"
-        >
-          <ArrowLeft aria-hidden size={18} />
-        </Link>
-        <h1 className="min-w-0 flex-1 text-2xl">What earns, and what is booked</h1>
+      <MenuHeader title="What earns, and what is booked">
         <p className="text-sm text-ink-soft">
           {map.lineIs === 'wanted' ? 'a room hour should bring' : 'a room hour brings on average'}{' '}
           {money(map.line, currency)}
         </p>
-      </header>
+      </MenuHeader>
       {map.places.length === 0 ? (
         <div className="px-6 py-8">
           <EmptyPlace title="Nothing to place yet">

@@ -1,4 +1,3 @@
-import { MapPin } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import { MENU_LISTS } from '@bienestar/contract/api';
 import { COST_PART_TITLES } from '@bienestar/core/explain/explainCost';
@@ -9,6 +8,7 @@ import { ExportMenu } from '../../parts/ExportMenu';
 import { CELL_LOOK, PlaceTable, rowLook, type Column } from '../../parts/PlaceTable';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 import { useFigures, useHouse } from '../../store/house';
+import { MenuHeader } from './MenuHeader';
 import { PriceRule } from './PriceRule';
 import { ServicePanel } from './ServicePanel';
 import { workingsOf } from './workings';
@@ -30,57 +30,53 @@ export function MenuPlace() {
   const { serviceId } = useParams();
   const chosen = house.services.find((service) => service.id === serviceId);
   return (
-    <div className="grid h-full grid-cols-[1fr_21rem]">
-      <section aria-labelledby="menu-title" className="flex min-h-0 flex-col">
-        <header className="flex items-end justify-between px-6 pt-6 pb-4">
-          <h1 id="menu-title" className="text-3xl">
-            Menu
-          </h1>
-          {house.services.length > 0 && (
-            <span className="flex items-center gap-3">
-              <ExportMenu lists={MENU_LISTS} />
-              <Link
-                to="/menu/map"
-                className="inline-flex h-9 items-center gap-2 rounded-sm border border-line-strong bg-sheet px-3.5 text-sm font-semibold hover:bg-sunk"
+    <div className="flex h-full flex-col">
+      <MenuHeader title="Menu">
+        {house.services.length > 0 && <ExportMenu lists={MENU_LISTS} />}
+      </MenuHeader>
+      <div className="grid min-h-0 flex-1 grid-cols-[1fr_21rem]">
+        <section aria-label="Menu" className="flex min-h-0 flex-col">
+          {house.services.length === 0 ? (
+            <div className="px-6">
+              <EmptyPlace
+                title="Nothing on the menu yet"
+                action={
+                  <Link to="/protocols" className="text-palm underline underline-offset-4">
+                    To the protocols
+                  </Link>
+                }
               >
-                <MapPin aria-hidden size={16} /> What earns, and what is booked
-              </Link>
-            </span>
+                Open a protocol and put it on the menu: its price is computed from what it takes.
+              </EmptyPlace>
+            </div>
+          ) : (
+            <PlaceTable label="Services" columns={COLUMNS}>
+              <tbody>
+                {house.services.map((service) => (
+                  <ServiceRow
+                    key={service.id}
+                    service={service}
+                    chosen={service.id === serviceId}
+                  />
+                ))}
+              </tbody>
+            </PlaceTable>
           )}
-        </header>
-        {house.services.length === 0 ? (
-          <div className="px-6">
-            <EmptyPlace
-              title="Nothing on the menu yet"
-              action={
-                <Link to="/protocols" className="text-palm underline underline-offset-4">
-                  To the protocols
-                </Link>
-              }
-            >
-              Open a protocol and put it on the menu: its price is computed from what it takes.
-            </EmptyPlace>
-          </div>
-        ) : (
-          <PlaceTable label="Services" columns={COLUMNS}>
-            <tbody>
-              {house.services.map((service) => (
-                <ServiceRow key={service.id} service={service} chosen={service.id === serviceId} />
-              ))}
-            </tbody>
-          </PlaceTable>
-        )}
-        <PriceRule />
-      </section>
-      <aside aria-label="In hand" className="min-h-0 overflow-y-auto border-l border-line bg-sheet">
-        {chosen ? (
-          <ServicePanel key={chosen.id} id={chosen.id} />
-        ) : (
-          <p className="px-6 py-8 font-serif text-lg text-ink-soft">
-            Choose a service to see who performs it, its own margin and its planned visits.
-          </p>
-        )}
-      </aside>
+          <PriceRule />
+        </section>
+        <aside
+          aria-label="In hand"
+          className="min-h-0 overflow-y-auto border-l border-line bg-sheet"
+        >
+          {chosen ? (
+            <ServicePanel key={chosen.id} id={chosen.id} />
+          ) : (
+            <p className="px-6 py-8 font-serif text-lg text-ink-soft">
+              Choose a service to see who performs it, its own margin and its planned visits.
+            </p>
+          )}
+        </aside>
+      </div>
     </div>
   );
 }

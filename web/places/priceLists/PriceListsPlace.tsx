@@ -1,19 +1,25 @@
+import { nanoid } from '@reduxjs/toolkit';
 import { ChevronLeft } from 'lucide-react';
-import { Link, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
+import { asId, type ScenarioId } from '@bienestar/core/house/ids';
+import { listChanges } from '@bienestar/core/whatIf/listChanges';
 import { applyList } from '@bienestar/core/priceLists/applyList';
 import { headingsOf } from '@bienestar/core/priceLists/listColumns';
 import { number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { useHouse, useSnapshot } from '../../store/house';
-import { useChange } from '../../store/useEditPart';
+import { useAddAndRemove, useChange } from '../../store/useEditPart';
 import { useSaveWithUndo } from '../../store/useSaveMaterials';
+import { newChangeId } from '../menu/whatIf/newChange';
 import { ChangesTable } from './ChangesTable';
 import { ColumnMatcher } from './ColumnMatcher';
 import { ListFaults } from './ListFaults';
 import { ListSource } from './ListSource';
 import { MovedServices } from './MovedServices';
 import { useListReview, type ListReview } from './useListReview';
+
+const LONGEST_NAME = 120;
 
 /** Suppliers' price lists: fetched, chosen or pasted, reviewed change by change, applied as ticked. */
 export function PriceListsPlace() {
@@ -61,8 +67,20 @@ function Review({ supplierId }: { readonly supplierId: string }) {
   const changeSupplier = useChange('suppliers', supplier);
   const save = useSaveWithUndo();
   const lists = useListReview(house, supplier);
+  const { add } = useAddAndRemove('scenarios');
+  const navigate = useNavigate();
   const { state } = lists;
   if (!supplier) return null;
+
+  const tryOut = async (of: ListReview): Promise<void> => {
+    const after = applyList(house, supplier.id, of.reviewed.changes, of.ticked, of.places);
+    const changes = listChanges(house.materials, after, newChangeId);
+    const id = asId<ScenarioId>(nanoid(12));
+    const name = `The new list of ${supplier.name}`.slice(0, LONGEST_NAME);
+    if (await add({ id, name, note: of.name.slice(0, LONGEST_NAME), changes })) {
+      await navigate(`/menu/what-if/${id}`);
+    }
+  };
 
   const apply = async (of: ListReview): Promise<void> => {
     const changed = applyList(house, supplier.id, of.reviewed.changes, of.ticked, of.places);
@@ -93,6 +111,12 @@ function Review({ supplierId }: { readonly supplierId: string }) {
           <>
             <Button weight="quiet" onClick={lists.clear}>
               Put the list away
+            </Button>
+            <Button
+              disabled={state.of.reviewed.faults.length > 0 || state.of.ticked.size === 0}
+              onClick={() => void tryOut(state.of)}
+            >
+              Try it first
             </Button>
             <Button
               weight="main"

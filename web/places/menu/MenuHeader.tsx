@@ -1,0 +1,41 @@
+import type { ReactNode } from 'react';
+import { NavLink } from 'react-router';
+
+const PLACES = [
+  ['/menu', 'Services'],
+  ['/menu/offers', 'Courses and packages'],
+  ['/menu/what-if', 'What if'],
+  ['/menu/margins', 'What moved'],
+  ['/menu/map', 'What earns'],
+  ['/menu/guests', 'For guests'],
+] as const;
+
+interface MenuHeaderProps {
+  readonly title: string;
+  /** beside the title */
+  readonly children?: ReactNode;
+}
+
+/** The head of every place of the menu: where one is in it, and what can be done there. */
+export function MenuHeader({ title, children }: MenuHeaderProps) {
+  return (
+    <header className="shrink-0 border-b border-line px-6 pt-3">
+      <div className="flex min-h-10 items-center gap-3">
+        <h1 className="min-w-0 flex-1 truncate text-2xl">{title}</h1>
+        {children}
+      </div>
+      <nav aria-label="Of the menu" className="-ml-3 flex pt-1">
+        {PLACES.map(([to, name]) => (
+          <NavLink
+            key={to}
+            to={to}
+            end={to === '/menu'}
+            className="relative px-3 py-1.5 text-sm text-ink-soft hover:text-ink aria-[current=page]:font-semibold aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-3 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-0.5 aria-[current=page]:after:bg-palm"
+          >
+            {name}
+          </NavLink>
+        ))}
+      </nav>
+    </header>
+  );
+}

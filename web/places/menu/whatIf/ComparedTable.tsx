@@ -1,0 +1,224 @@
+import { Link } from 'react-router';
+import type {
+  ComparedScenario,
+  ComparedService,
+  Week,
+} from '@bienestar/core/whatIf/compareScenarios';
+import { money, moneyChange, number, percent } from '../../../format/figures';
+import { useHouse } from '../../../store/house';
+
+interface ComparedTableProps {
+  /** the one in hand in front */
+  readonly compared: readonly ComparedScenario[];
+}
+
+const CELL = 'px-2 py-1.5 align-baseline whitespace-nowrap last:pr-6';
+
+/** Every service today and in each scenario, and the week of the house. */
+export function ComparedTable({ compared }: ComparedTableProps) {
+  const { currency } = useHouse().settings;
+  const [first] = compared;
+  if (!first) return null;
+  return (
+    <div className="flex min-h-0 flex-col">
+      <div
+        className="min-h-0 flex-1 overflow-auto"
+        tabIndex={0}
+        role="group"
+        aria-label="Services compared"
+      >
+        <table className="w-full text-sm">
+          <thead className="sticky top-0 z-10 bg-paper text-xs text-ink-soft">
+            <tr>
+              <th
+                rowSpan={2}
+                scope="col"
+                className="border-b border-line-strong px-2 pb-1 pl-6 text-left align-bottom font-semibold"
+              >
+                Service
+              </th>
+              <th
+                colSpan={3}
+                scope="colgroup"
+                className="px-2 pt-3 text-right font-serif text-base font-bold text-ink"
+              >
+                Today
+              </th>
+              {compared.map(({ scenario }) => (
+                <th
+                  key={scenario.id}
+                  colSpan={3}
+                  scope="colgroup"
+                  className="max-w-48 border-l border-line px-2 pt-3 text-right font-serif text-base font-bold text-clay last:pr-6"
+                >
+                  {scenario.name}
+                </th>
+              ))}
+            </tr>
+            <tr className="border-b border-line-strong text-right">
+              <Heads titles={['Full cost', 'Price', 'Margin']} />
+              {compared.map(({ scenario }) => (
+                <Heads key={scenario.id} titles={['Full cost', 'Margin', 'To hold it']} ruled />
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {first.services.map(({ service, today }, at) => (
+              <tr key={service.id} className="border-b border-line text-right hover:bg-sunk/60">
+                <th scope="row" className="px-2 py-1.5 pl-6 text-left font-normal">
+                  <Link
+                    to={`/menu/${service.id}/price`}
+                    className="hover:text-clay hover:underline"
+                  >
+                    {service.name}
+                  </Link>
+                </th>
+                <td className={CELL}>{today ? money(today.fullCost, currency) : '–'}</td>
+                <td className={CELL}>{today ? money(today.gross, currency) : '–'}</td>
+                <td className={CELL}>{today ? percent(today.margin) : '–'}</td>
+                {compared.map(({ scenario, services }) => (
+                  <Then
+                    key={scenario.id}
+                    of={services[at]}
+                    currency={currency}
+                    alone={compared.length === 1}
+                  />
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <section
+        aria-label="The week of the house"
+        className="grid shrink-0 grid-cols-[repeat(auto-fit,minmax(15rem,1fr))] gap-x-8 gap-y-2 border-t border-line-strong bg-sheet px-6 py-3 text-sm"
+      >
+        {compared.map((each) => (
+          <WeekOf key={each.scenario.id} compared={each} currency={currency} />
+        ))}
+      </section>
+    </div>
+  );
+}
+
+function Heads({
+  titles,
+  ruled,
+}: {
+  readonly titles: readonly string[];
+  readonly ruled?: boolean;
+}) {
+  return titles.map((title, at) => (
+    <th
+      key={title}
+      scope="col"
+      className={`px-2 pb-1 font-semibold whitespace-nowrap last:pr-6 ${ruled === true && at === 0 ? 'border-l border-line' : ''}`}
+    >
+      {title}
+    </th>
+  ));
+}
+
+interface ThenProps {
+  readonly of: ComparedService | undefined;
+  readonly currency: string;
+  /** there is room for what moved beside the figure */
+  readonly alone: boolean;
+}
+
+/** A service in one scenario: its cost, its margin, and the price that would keep today's margin. */
+function Then({ of, currency, alone }: ThenProps) {
+  const { today, then, toHold } = of ?? {};
+  if (!then) {
+    return (
+      <td colSpan={3} className={`${CELL} border-l border-line text-clay`}>
+        ▲ cannot be counted
+      </td>
+    );
+  }
+  const dearer = today !== undefined && toHold !== undefined && toHold > today.gross;
+  return (
+    <>
+      <td className={`${CELL} border-l border-line`}>
+        {today && alone && <Moved by={then.fullCost - today.fullCost} currency={currency} beside />}
+        {money(then.fullCost, currency)}
+        {today && !alone && <Moved by={then.fullCost - today.fullCost} currency={currency} />}
+      </td>
+      <td className={`${CELL} ${then.belowFloor || then.underTarget ? 'text-clay' : ''}`}>
+        {then.belowFloor ? '▲ loses ' : then.underTarget ? '▲ ' : ''}
+        {percent(then.margin)}
+        {then.gross !== today?.gross && (
+          <span className={`text-xs text-ink-soft ${alone ? 'ml-2' : 'block'}`}>
+            at {money(then.gross, currency)}
+          </span>
+        )}
+      </td>
+      <td className={`${CELL} ${dearer ? 'font-semibold' : 'text-ink-soft'}`}>
+        {toHold === undefined ? '–' : money(toHold, currency)}
+      </td>
+    </>
+  );
+}
+
+interface MovedProps {
+  readonly by: number;
+  readonly currency: string;
+  readonly beside?: boolean;
+}
+
+function Moved({ by, currency, beside = false }: MovedProps) {
+  if (Math.abs(by) < 0.5) return null;
+  return (
+    <span className={`text-xs text-ink-soft ${beside ? 'mr-3' : 'block'}`}>
+      {moneyChange(by, currency)}
+    </span>
+  );
+}
+
+interface WeekOfProps {
+  readonly compared: ComparedScenario;
+  readonly currency: string;
+}
+
+function WeekOf({ compared, currency }: WeekOfProps) {
+  const { scenario, today, then, fallBelowFloor, fallUnderTarget } = compared;
+  const lines: readonly (readonly [string, (week: Week) => string, number])[] = [
+    [
+      'Contribution a week',
+      (week) => money(week.contribution, currency),
+      then.contribution - today.contribution,
+    ],
+    ['Turnover a week', (week) => money(week.turnover, currency), then.turnover - today.turnover],
+  ];
+  return (
+    <div>
+      <h2 className="font-serif text-base font-bold">{scenario.name}</h2>
+      <dl>
+        {lines.map(([label, text, by]) => (
+          <div key={label} className="flex justify-between gap-4">
+            <dt className="text-ink-soft">{label}</dt>
+            <dd>
+              {text(then)} <span className="text-ink-soft">({moneyChange(by, currency)})</span>
+            </dd>
+          </div>
+        ))}
+        <div className="flex justify-between gap-4">
+          <dt className="text-ink-soft">Room hours a week</dt>
+          <dd>
+            {number(then.roomHours, 1)}{' '}
+            <span className="text-ink-soft">(today {number(today.roomHours, 1)})</span>
+          </dd>
+        </div>
+      </dl>
+      <p className={fallBelowFloor + fallUnderTarget > 0 ? 'text-clay' : 'text-ink-soft'}>
+        {fallWords(fallUnderTarget, fallBelowFloor)}
+      </p>
+    </div>
+  );
+}
+
+function fallWords(underTarget: number, belowFloor: number): string {
+  if (underTarget === 0 && belowFloor === 0) return 'Nothing more falls under its target.';
+  const target = `▲ ${number(underTarget)} ${underTarget === 1 ? 'falls' : 'fall'} under the target`;
+  return belowFloor === 0 ? `${target}.` : `${target}, ${number(belowFloor)} below the floor.`;
+}

@@ -1,0 +1,145 @@
+import { Download, Plus, Trash2 } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toast } from 'sonner';
+import type { Versioned } from '@bienestar/contract/api';
+import type { Change, Scenario } from '@bienestar/core/house/house';
+import type { ComparedScenario } from '@bienestar/core/whatIf/compareScenarios';
+import { Button, IconButton } from '../../../parts/Button';
+import { TextField } from '../../../parts/TextField';
+import { useHouse } from '../../../store/house';
+import { useAddAndRemove, useChange } from '../../../store/useEditPart';
+import { AdoptSheet } from './AdoptSheet';
+import { ChangeLine } from './ChangeLine';
+import { KIND_WORDS } from './changeWords';
+import { newChange } from './newChange';
+import { writeScenarioFile } from './scenarioFile';
+
+interface ScenarioEditorProps {
+  readonly scenario: Versioned<Scenario>;
+  readonly compared: ComparedScenario;
+}
+
+const KINDS = Object.keys(KIND_WORDS) as Change['kind'][];
+
+/** A scenario in hand: its name, what it changes, and what can be done with it. */
+export function ScenarioEditor({ scenario, compared }: ScenarioEditorProps) {
+  const house = useHouse();
+  const change = useChange('scenarios', scenario);
+  const { add, remove } = useAddAndRemove('scenarios');
+  const navigate = useNavigate();
+  const [adopting, setAdopting] = useState(false);
+  const [newest, setNewest] = useState<string>();
+  const { changes } = scenario;
+  const faultOf = (id: string): string | undefined =>
+    compared.tried.gone.find((gone) => gone.change.id === id)?.problems[0]?.message;
+
+  const begin = (kind: Change['kind']): void => {
+    const made = newChange(kind, house);
+    if (!made) {
+      toast.error('The house has nothing yet that this could change.');
+      return;
+    }
+    setNewest(made.id);
+    void change((latest) => ({ changes: [...latest.changes, made] }));
+  };
+  const takeAway = async (): Promise<void> => {
+    if (!(await remove(scenario))) return;
+    await navigate('/menu/what-if');
+    const { version: _version, ...kept } = scenario;
+    toast(`${scenario.name} is gone.`, {
+      duration: 12_000,
+      action: { label: 'Undo', onClick: () => void add(kept) },
+    });
+  };
+  return (
+    <section aria-label={scenario.name} className="flex flex-col gap-3">
+      <TextField
+        label="Name of the scenario"
+        needed
+        commitOn="leaving"
+        value={scenario.name}
+        onCommit={(name) => change({ name })}
+      />
+      <TextField
+        label="What it is about"
+        commitOn="leaving"
+        lines={2}
+        longest={2000}
+        value={scenario.note ?? ''}
+        onCommit={(note) => change({ note: note.trim() === '' ? undefined : note })}
+      />
+      <ul aria-label="What it changes" className="flex flex-col">
+        {changes.map((each) => (
+          <ChangeLine
+            key={each.id}
+            change={each}
+            opened={each.id === newest}
+            fault={faultOf(each.id)}
+            onChange={(next) =>
+              change((latest) => ({
+                changes: latest.changes.map((old) => (old.id === next.id ? next : old)),
+              }))
+            }
+            onRemove={() =>
+              void change((latest) => ({
+                changes: latest.changes.filter(({ id }) => id !== each.id),
+              }))
+            }
+          />
+        ))}
+      </ul>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger asChild>
+          <Button className="self-start">
+            <Plus aria-hidden size={16} /> Change something
+          </Button>
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="start"
+            className="z-50 rounded-sm border border-line-strong bg-sheet p-1 shadow-sheet"
+          >
+            {KINDS.map((kind) => (
+              <DropdownMenu.Item
+                key={kind}
+                onSelect={() => begin(kind)}
+                className="flex h-9 items-center rounded-sm px-3 text-base outline-none data-highlighted:bg-sunk"
+              >
+                {KIND_WORDS[kind]}
+              </DropdownMenu.Item>
+            ))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <div className="flex items-center gap-2 border-t border-line pt-3">
+        <Button weight="main" disabled={changes.length === 0} onClick={() => setAdopting(true)}>
+          Adopt …
+        </Button>
+        <IconButton
+          label="Save as a file"
+          className="size-9 border border-line-strong bg-sheet"
+          onClick={() => download(scenario)}
+        >
+          <Download aria-hidden size={16} />
+        </IconButton>
+        <IconButton label="Take this scenario away" onClick={() => void takeAway()}>
+          <Trash2 aria-hidden size={16} />
+        </IconButton>
+      </div>
+      {adopting && <AdoptSheet scenario={scenario} onClose={() => setAdopting(false)} />}
+    </section>
+  );
+}
+
+function download({ version: _version, ...scenario }: Versioned<Scenario>): void {
+  const address = URL.createObjectURL(
+    new Blob([writeScenarioFile(scenario)], { type: 'application/json' }),
+  );
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = `${scenario.name.replaceAll(/[^\p{L}\p{N}]+/gu, '-')}.scenario.json`;
+  link.click();
+  URL.revokeObjectURL(address);
+}

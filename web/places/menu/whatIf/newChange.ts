@@ -1,0 +1,69 @@
+import { nanoid } from '@reduxjs/toolkit';
+import type { Change, House } from '@bienestar/core/house/house';
+import { asId, type ChangeId } from '@bienestar/core/house/ids';
+import { chosenPack } from '@bienestar/core/house/packs';
+import { exactly } from '@bienestar/core/quantity/triple';
+
+/** The id of a new change. */
+export function newChangeId(): ChangeId {
+  return asId<ChangeId>(nanoid(12));
+}
+
+/**
+ * A change of a kind, about the first thing it can be about: what is meant is then chosen in its fields.
+ * @returns nothing when the house has nothing of the kind
+ */
+export function newChange(kind: Change['kind'], house: House): Change | undefined {
+  const id = newChangeId();
+  const [service] = house.services;
+  const [supplier] = house.suppliers;
+  const bought = house.materials.flatMap((each) =>
+    each.kind === 'linen' || each.archivedOn !== undefined ? [] : each,
+  );
+  const [material, other] = bought;
+  switch (kind) {
+    case 'setting':
+      return { id, kind, setting: 'vat', to: house.settings.vat };
+    case 'charge':
+      return { id, kind, to: house.settings.therapistCharge === 'slot' ? 'attended' : 'slot' };
+    case 'pay':
+      return { id, kind, byShare: 0.04 };
+    case 'supplier':
+      return supplier && { id, kind, supplierId: supplier.id, byShare: 0.05 };
+    case 'pack-price': {
+      if (!material) return undefined;
+      const pack = chosenPack(material);
+      return { id, kind, materialId: material.id, packId: pack.id, priceMinor: pack.priceMinor };
+    }
+    case 'pack': {
+      const several = bought.find(({ packs }) => packs.length > 1) ?? material;
+      const pack = several?.packs.find((each) => each.id !== several.preferredPackId);
+      return (
+        several && { id, kind, materialId: several.id, packId: (pack ?? chosenPack(several)).id }
+      );
+    }
+    case 'swap':
+      return (
+        material &&
+        other && {
+          id,
+          kind,
+          from: material.id,
+          to: other.id,
+          amount: { how: 'measured', quantity: exactly(5), unit: other.unit },
+        }
+      );
+    case 'minutes':
+      return { id, kind, phase: 'consult', byMinutes: 5 };
+    case 'edition':
+      return service && { id, kind, serviceId: service.id };
+    case 'price':
+      return service && { id, kind, serviceId: service.id, grossMinor: 5000 };
+    case 'visits': {
+      const line = house.demand.find(({ serviceId }) => serviceId === service?.id);
+      return (
+        service && { id, kind, serviceId: service.id, visitsPerWeek: line?.visitsPerWeek ?? 1 }
+      );
+    }
+  }
+}
