@@ -70,6 +70,13 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'menu/margins/:serviceId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/menu/margins/MarginsPlace')).MarginsPlace,
+        }),
+      },
+      {
         path: 'menu/:serviceId/price',
         errorElement: <PlaceFault />,
         lazy: async () => ({ Component: (await import('./places/menu/PricePlace')).PricePlace }),

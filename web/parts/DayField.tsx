@@ -3,6 +3,7 @@ import { FieldFrame, INPUT_LOOK } from './FieldFrame';
 
 interface DayFieldProps {
   readonly label: string;
+  readonly labelHidden?: boolean;
   /** an ISO date, or empty */
   readonly value: string;
   readonly onCommit: (day: string) => void;
@@ -11,10 +12,10 @@ interface DayFieldProps {
 }
 
 /** A day of the calendar, in the reader's way of writing it. */
-export function DayField({ label, value, onCommit, hint, className }: DayFieldProps) {
+export function DayField({ label, labelHidden, value, onCommit, hint, className }: DayFieldProps) {
   const id = useId();
   return (
-    <FieldFrame id={id} label={label} hint={hint} className={className}>
+    <FieldFrame id={id} label={label} labelHidden={labelHidden} hint={hint} className={className}>
       <input
         id={id}
         type="date"
