@@ -77,6 +77,13 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'menu/offers/:offerId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/menu/offers/OffersPlace')).OffersPlace,
+        }),
+      },
+      {
         path: 'menu/:serviceId/price',
         errorElement: <PlaceFault />,
         lazy: async () => ({ Component: (await import('./places/menu/PricePlace')).PricePlace }),

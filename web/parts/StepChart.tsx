@@ -13,6 +13,8 @@ import { useAppSelector } from '../store/store';
 
 Chart.register(CategoryScale, Legend, LinearScale, LineElement, PointElement, Tooltip);
 
+Chart.defaults.font.family = "'Hanken Grotesk Variable', system-ui, sans-serif";
+
 const INKS = ['--color-clay', '--color-palm', '--color-focus', '--color-line-strong'] as const;
 const DASHES = [[], [6, 3], [2, 2], [8, 2, 2, 2]] as const;
 const CALM = '(prefers-reduced-motion: reduce)';
@@ -38,7 +40,6 @@ export function StepChart({ label, labels, series, textOf, joined = false }: Ste
   /* Canvas knows no CSS variables: the colours of the light that is on are read off the page. */
   const style = getComputedStyle(document.documentElement);
   const ink = (name: string): string => style.getPropertyValue(name).trim();
-  Chart.defaults.font.family = getComputedStyle(document.body).fontFamily;
   return (
     <div className="h-44" key={theme}>
       <Line
