@@ -84,6 +84,13 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'menu/guests/:menuId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/menu/guests/GuestsPlace')).GuestsPlace,
+        }),
+      },
+      {
         path: 'menu/:serviceId/price',
         errorElement: <PlaceFault />,
         lazy: async () => ({ Component: (await import('./places/menu/PricePlace')).PricePlace }),

@@ -5,6 +5,8 @@ import sansBold from '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-600-
 import { expose } from 'comlink';
 import type { CardLine, CardWords, TrayLine } from '../places/card/cardWords';
 import type { OnPaper, Paper } from '../places/card/paper';
+import type { PrintedLine, PrintedMenu } from '../places/menu/guests/guestPage';
+import { booklet } from './booklet';
 
 const address = (path: string): string => new URL(path, self.location.origin).href;
 Font.register({ family: 'Alegreya', src: address(serif) });
@@ -37,6 +39,14 @@ const styles = StyleSheet.create({
     gap: 6,
   },
   grow: { flex: 1 },
+  section: { borderBottomWidth: 0.75, borderBottomColor: CLAY, paddingBottom: 1 },
+  dots: {
+    flex: 1,
+    borderBottomWidth: 0.75,
+    borderBottomColor: LINE,
+    borderStyle: 'dotted',
+    marginBottom: 2,
+  },
 });
 
 interface Sized {
@@ -143,10 +153,82 @@ function Tray({
   );
 }
 
-/** Sets cards and trays as PDF, away from the page. */
+function Menu({ page, folded }: { readonly page: PrintedMenu; readonly folded: boolean }) {
+  const fontSize = folded ? 8.5 : 10.5;
+  const padding = folded ? 30 : 56;
+  return (
+    <Document title={`${page.house}, ${page.title}`}>
+      <Page size={folded ? 'A5' : 'A4'} style={[styles.page, { fontSize, padding }]}>
+        <Text
+          style={[styles.title, styles.clay, { textAlign: 'center', fontSize: fontSize * 1.2 }]}
+        >
+          {page.house}
+        </Text>
+        <Text style={[styles.title, { textAlign: 'center', fontSize: fontSize * 2.6 }]}>
+          {page.title}
+        </Text>
+        {page.intro !== undefined && (
+          <Text style={[styles.soft, { textAlign: 'center', marginTop: 6 }]}>{page.intro}</Text>
+        )}
+        {page.sections.map(({ key, title, text, lines }) => (
+          <View key={key} style={{ marginTop: fontSize * 1.4 }}>
+            <View wrap={false} minPresenceAhead={fontSize * 5} style={styles.section}>
+              <Text style={[styles.title, styles.clay, { fontSize: fontSize * 1.5 }]}>{title}</Text>
+            </View>
+            {text !== undefined && <Text style={[styles.soft, { marginTop: 2 }]}>{text}</Text>}
+            {lines.map((line) => (
+              <MenuLine key={line.key} line={line} fontSize={fontSize} />
+            ))}
+          </View>
+        ))}
+        {page.foot !== undefined && (
+          <Text style={[styles.soft, { marginTop: fontSize * 2, textAlign: 'center' }]}>
+            {page.foot}
+          </Text>
+        )}
+      </Page>
+    </Document>
+  );
+}
+
+function MenuLine({ line, fontSize }: { readonly line: PrintedLine; readonly fontSize: number }) {
+  return (
+    <View wrap={false} style={{ marginTop: fontSize * 0.7 }}>
+      <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: 4 }}>
+        <Text style={[styles.title, { fontSize: fontSize * 1.25 }]}>{line.name}</Text>
+        <Text style={styles.soft}>{line.minutes ?? ''}</Text>
+        <View style={styles.dots} />
+        <Text style={[styles.title, { fontSize: fontSize * 1.25 }]}>
+          {line.price ?? 'on request'}
+        </Text>
+      </View>
+      {line.text !== undefined && <Text style={{ width: '85%' }}>{line.text}</Text>}
+      {line.cautions.map((caution) => (
+        <Text key={caution} style={[styles.soft, { fontSize: fontSize * 0.85 }]}>
+          {caution}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+function documentOf(what: OnPaper) {
+  switch (what.kind) {
+    case 'card':
+      return <Card {...what} />;
+    case 'tray':
+      return <Tray {...what} />;
+    case 'menu':
+      return <Menu {...what} />;
+  }
+}
+
+/** Sets cards, trays and menus as PDF, away from the page. */
 const paper = {
-  pdf: (what: OnPaper): Promise<Blob> =>
-    pdf(what.kind === 'card' ? <Card {...what} /> : <Tray {...what} />).toBlob(),
+  pdf: async (what: OnPaper): Promise<Blob> => {
+    const set = await pdf(documentOf(what)).toBlob();
+    return what.kind === 'menu' && what.folded ? booklet(set) : set;
+  },
 };
 
 export type PaperWorker = typeof paper;

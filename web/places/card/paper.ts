@@ -2,6 +2,7 @@ import { wrap } from 'comlink';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { PaperWorker } from '../../workers/paper.worker';
+import type { PrintedMenu } from '../menu/guests/guestPage';
 import type { CardWords, TrayLine } from './cardWords';
 
 /** The sizes of paper that cards are made for. */
@@ -9,6 +10,7 @@ export type Paper = 'A4' | 'A5';
 
 /** What is put on paper. */
 export type OnPaper =
+  | { readonly kind: 'menu'; readonly folded: boolean; readonly page: PrintedMenu }
   | { readonly kind: 'card'; readonly paper: Paper; readonly card: CardWords }
   | {
       readonly kind: 'tray';

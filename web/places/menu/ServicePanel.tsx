@@ -14,6 +14,7 @@ import { PercentField } from '../../parts/PercentField';
 import { Problems } from '../../parts/Problems';
 import { Segments } from '../../parts/Segments';
 import { TextField } from '../../parts/TextField';
+import { GuestFields } from './guests/GuestFields';
 import { useFigures, useHouse, useSnapshot } from '../../store/house';
 import { useNewestEdition } from '../../store/useNewestEdition';
 import { useAddAndRemove, useChange, usePlanVisits } from '../../store/useEditPart';
@@ -147,6 +148,11 @@ export function ServicePanel({ id }: { readonly id: string }) {
             </label>
           ))}
       </fieldset>
+      <GuestFields
+        guest={service.guest}
+        name={service.name}
+        onChange={(guest) => change({ guest })}
+      />
       <Button
         weight="remove"
         className="self-start"
