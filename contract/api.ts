@@ -175,6 +175,7 @@ export interface Several {
   readonly settings?: Versioned<HouseSettings>;
   readonly people?: readonly Versioned<Person>[];
   readonly materials?: readonly Versioned<Material>[];
+  readonly mixes?: readonly Versioned<Mix>[];
   readonly blocks?: readonly Versioned<Block>[];
   readonly protocols?: readonly Versioned<Protocol>[];
   readonly services?: readonly Versioned<Service>[];

@@ -91,6 +91,11 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'menu/:serviceId/sets',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({ Component: (await import('./places/menu/sets/SetsPlace')).SetsPlace }),
+      },
+      {
         path: 'menu/:serviceId/price',
         errorElement: <PlaceFault />,
         lazy: async () => ({ Component: (await import('./places/menu/PricePlace')).PricePlace }),

@@ -7,7 +7,7 @@ import {
 } from '@bienestar/core/house/scenario';
 import { PHASES } from '@bienestar/core/protocol/actions';
 import { byKey, id, listOf, money, name, number, shape, shareBelowOne, text } from './common';
-import { amount } from './shelf';
+import { swapAmount } from './shelf';
 
 const MOST_CHANGES = 20_000;
 const LARGEST_FIGURE = 1_000_000_000;
@@ -47,7 +47,7 @@ const change = byKey('kind', {
     kind: kind('swap'),
     from: id,
     to: id,
-    amount,
+    amount: swapAmount,
     protocolId: id.optional(),
   }),
   minutes: shape<Of<'minutes'>>({

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/care/careFacts';
+import type { SwapAmount } from '@bienestar/core/house/scenario';
 import type {
   Amount,
   ConsumableMaterial,
@@ -236,6 +237,12 @@ const AMOUNT_BY_HOW = {
 } satisfies Record<Amount['how'], Joi.ObjectSchema>;
 
 export const amount: Joi.Schema<Amount> = byKey('how', AMOUNT_BY_HOW);
+
+/** An amount that a recipe may say as well as a dose. */
+export const swapAmount: Joi.Schema<SwapAmount> = byKey('how', {
+  measured: AMOUNT_BY_HOW.measured,
+  packs: AMOUNT_BY_HOW.packs,
+});
 
 export const source: Joi.Schema<Source> = byKey('kind', {
   material: shape({ kind: Joi.valid('material').required(), materialId: id }),

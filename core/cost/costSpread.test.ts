@@ -11,6 +11,7 @@ import {
   step,
   valueOf,
 } from '../testing/sample';
+import { marginAt } from '../price/marginAt';
 import { costSpread } from './costSpread';
 
 const serviceId = asId<ServiceId>('s');
@@ -28,7 +29,8 @@ const spread = (charge: 'attended' | 'slot') => {
   const figures = createCalculator()(of).services.get(serviceId);
   if (!figures) throw new Error('nothing counted');
   const cost = valueOf(figures.cost);
-  return { cost, ...costSpread(cost, valueOf(figures.schedule), charge) };
+  const price = valueOf(figures.price);
+  return { cost, price, ...costSpread(cost, valueOf(figures.schedule), charge) };
 };
 
 describe('low, usual and high of a whole cost', () => {
@@ -41,6 +43,12 @@ describe('low, usual and high of a whole cost', () => {
     expect([room.low, room.high]).toEqual([room.usual, room.usual]);
     expect(full.usual).toBeCloseTo(cost.full.usual, 9);
     expect(full.low).toBeCloseTo(things.low + hands.low + room.low, 9);
+  });
+
+  it('has its margin at the charged price', () => {
+    const { cost, price } = spread('attended');
+    expect(marginAt(price, cost.full.usual)).toBeCloseTo(price.margin, 12);
+    expect(marginAt(price, cost.full.usual + 100)).toBeLessThan(price.margin);
   });
 
   it('has the same hands throughout where the whole slot is charged', () => {

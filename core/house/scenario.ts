@@ -28,6 +28,9 @@ export const TRIED_SETTINGS = [
 ] as const;
 export type TriedSetting = (typeof TRIED_SETTINGS)[number];
 
+/** How much of another material is drawn. */
+export type SwapAmount = Extract<Amount, { how: 'measured' | 'packs' }>;
+
 /** One thing that a scenario has otherwise than the house. */
 export type Change = { readonly id: ChangeId } & (
   | { readonly kind: 'setting'; readonly setting: TriedSetting; readonly to: number }
@@ -55,7 +58,8 @@ export type Change = { readonly id: ChangeId } & (
       readonly kind: 'swap';
       readonly from: MaterialId;
       readonly to: MaterialId;
-      readonly amount: Amount;
+      /** as a recipe may also say it */
+      readonly amount: SwapAmount;
       readonly protocolId?: ProtocolId;
     }
   /** longer or shorter, by minutes, in every step of a phase */

@@ -5,6 +5,7 @@ import { applyScenario, type Tried } from './compareScenarios';
 export const ADOPTED_LISTS = [
   'people',
   'materials',
+  'mixes',
   'blocks',
   'protocols',
   'services',
@@ -37,6 +38,7 @@ export function adoptionOf(house: House, changes: readonly Change[]): Adoption {
   return {
     people: differing(house.people, then.people),
     materials: differing(house.materials, then.materials),
+    mixes: differing(house.mixes, then.mixes),
     blocks: differing(house.blocks, then.blocks),
     protocols,
     services: differing(house.services, then.services),

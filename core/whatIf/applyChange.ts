@@ -1,5 +1,17 @@
 import { repriced } from '../cost/repriced';
-import type { Change, House, Line, Material, Pack, Protocol, TriedSetting } from '../house/house';
+import type {
+  Change,
+  Dose,
+  House,
+  Line,
+  Material,
+  Mix,
+  MixPart,
+  Pack,
+  Protocol,
+  Source,
+  TriedSetting,
+} from '../house/house';
 import type { ProtocolId } from '../house/ids';
 import { fail, ok, type Outcome } from '../house/problem';
 import { isStep, type Step, type Writing } from '../house/protocol';
@@ -151,18 +163,61 @@ function withPacks(
 function withSwap(house: House, { from, to, amount, protocolId }: Of<'swap'>): Outcome<House> {
   const there = (id: string): boolean => house.materials.some((each) => each.id === id);
   if (!there(from) || !there(to)) return gone('A material that it draws instead of another');
-  return inSteps(house, protocolId, (step) =>
-    step.doses.some(({ source }) => source.kind === 'material' && source.materialId === from)
-      ? {
-          ...step,
-          doses: step.doses.map((dose) =>
-            dose.source.kind === 'material' && dose.source.materialId === from
-              ? { ...dose, source: { kind: 'material', materialId: to }, amount }
-              : dose,
-          ),
-        }
-      : step,
+  const swapped = <D extends Dose | MixPart>(drawn: readonly D[]): readonly D[] =>
+    drawn.some(({ source }) => isOf(source, from))
+      ? drawn.map((each) =>
+          isOf(each.source, from)
+            ? { ...each, source: { kind: 'material', materialId: to } as const, amount }
+            : each,
+        )
+      : drawn;
+  const mixed = (mix: Mix): Mix => {
+    const parts = swapped(mix.parts);
+    const recipes = mix.recipes?.map((recipe) => ({ ...recipe, parts: swapped(recipe.parts) }));
+    const same =
+      parts === mix.parts &&
+      (recipes ?? []).every(({ parts: now }, at) => now === mix.recipes?.[at]?.parts);
+    return same ? mix : { ...mix, parts, ...(recipes && { recipes }) };
+  };
+  const inProtocol = inSteps(house, protocolId, (step) => {
+    const doses = swapped(step.doses);
+    return doses === step.doses ? step : { ...step, doses };
+  });
+  if (!inProtocol.ok) return inProtocol;
+  const made = mixesMade(house, protocolId);
+  return ok({
+    ...inProtocol.value,
+    /* A recipe is the same wherever it is used. */
+    mixes: all(house.mixes, (mix) => (made === undefined || made.has(mix.id) ? mixed(mix) : mix)),
+    editions: all(inProtocol.value.editions, (edition) => {
+      if (protocolId !== undefined && edition.protocolId !== protocolId) return edition;
+      const mixes = all(edition.mixes, mixed);
+      return mixes === edition.mixes ? edition : { ...edition, mixes };
+    }),
+  });
+}
+
+function isOf(source: Source, id: Material['id']): boolean {
+  return source.kind === 'material' && source.materialId === id;
+}
+
+/** The mixes that a protocol draws from; nothing where all are meant. */
+function mixesMade(house: House, id: ProtocolId | undefined): ReadonlySet<string> | undefined {
+  if (id === undefined) return undefined;
+  const steps = house.protocols.find((each) => each.id === id)?.steps ?? [];
+  return new Set(
+    steps.flatMap((line) =>
+      isStep(line)
+        ? line.doses.flatMap(({ source }) => (source.kind === 'mix' ? source.mixId : []))
+        : [],
+    ),
   );
+}
+
+/** The things of a list made anew; the same list where none became another. */
+function all<T>(things: readonly T[], make: (thing: T) => T): readonly T[] {
+  const made = things.map(make);
+  return made.every((thing, at) => thing === things[at]) ? things : made;
 }
 
 function withMinutes(
@@ -190,10 +245,6 @@ function inSteps(
   const written = <W extends Writing>(writing: W): W => {
     const steps = writing.steps.map((line): Line => (isStep(line) ? change(line) : line));
     return steps.every((line, at) => line === writing.steps[at]) ? writing : { ...writing, steps };
-  };
-  const all = <T>(things: readonly T[], make: (thing: T) => T): readonly T[] => {
-    const made = things.map(make);
-    return made.every((thing, at) => thing === things[at]) ? things : made;
   };
   const meant = ({ id }: Protocol): boolean => protocolId === undefined || id === protocolId;
   return ok({

@@ -9,6 +9,7 @@ import {
   house as sampleHouse,
   measured,
   minutes,
+  mix,
   problemOf,
   protocol,
   sachet,
@@ -134,6 +135,32 @@ describe('what if', () => {
     const { today, then } = facial(swap);
     /* the tub is a single dose too, opened whole: 900 instead of 180 */
     expect(then.fullCost - today.fullCost).toBeCloseTo(720, 6);
+  });
+
+  it('draws bulk in the recipe of a mix, too', () => {
+    const paste = mix({
+      parts: [
+        {
+          source: { kind: 'material', materialId: asId('sachet') },
+          amount: { how: 'packs', quantity: { low: 1, usual: 1, high: 1 } },
+        },
+      ],
+    });
+    const swap = change({
+      kind: 'swap',
+      from: asId('sachet'),
+      to: asId('tub'),
+      amount: measured(5, 'g'),
+    });
+    const swapped = valueOf(applyChange({ ...house, mixes: [paste] }, swap));
+    expect(swapped.mixes[0]?.parts[0]).toMatchObject({
+      source: { materialId: 'tub' },
+      amount: measured(5, 'g'),
+    });
+    const elsewhere = valueOf(
+      applyChange({ ...house, mixes: [paste] }, { ...swap, protocolId: worked.id } as Change),
+    );
+    expect(elsewhere.mixes[0]).toBe(paste);
   });
 
   it('takes longer over a phase, and never less than no time', () => {

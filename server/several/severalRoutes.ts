@@ -12,7 +12,15 @@ import type { Stores } from '../house/stores';
 import { invalidInput, staleWrite, within } from '../http/problems';
 
 /** The lists that may be written together, in the order in which they are. */
-const LISTS = ['people', 'materials', 'blocks', 'protocols', 'services', 'demand'] as const;
+const LISTS = [
+  'people',
+  'materials',
+  'mixes',
+  'blocks',
+  'protocols',
+  'services',
+  'demand',
+] as const;
 type ListName = (typeof LISTS)[number];
 const MOST_AT_ONCE = 5_000;
 
@@ -32,12 +40,12 @@ const DEMAND: Rules = {
 };
 
 function rulesOf(name: ListName): Rules {
-  return name === 'demand' ? DEMAND : (AGGREGATES[name as AggregateName] as unknown as Rules);
+  return name === 'demand' ? DEMAND : (AGGREGATES[name as AggregateName]);
 }
 
 /**
  * The route by which several parts of the House are written together.
- * - `PUT /` with `settings` and lists of `people`, `materials`, `blocks`, `protocols`, `services`,
+ * - `PUT /` with `settings` and lists of `people`, `materials`, `mixes`, `blocks`, `protocols`, `services`,
  *   `demand`, each thing with the `version` read: all of them or none. 400 with faults at their places,
  *   409 with both sides of the first that somebody else changed. Answers them with their new versions.
  */

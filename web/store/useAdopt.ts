@@ -31,7 +31,7 @@ export function useAdopt(): (adoption: Adoption, words: string) => Promise<boole
   );
 }
 
-const LISTS = ['people', 'materials', 'blocks', 'protocols', 'services'] as const;
+const LISTS = ['people', 'materials', 'mixes', 'blocks', 'protocols', 'services'] as const;
 
 /** What is adopted, each thing with the version that it was tried on. */
 function severalFrom(adoption: Adoption, snapshot: HouseSnapshot): Several {
@@ -49,6 +49,7 @@ function severalFrom(adoption: Adoption, snapshot: HouseSnapshot): Several {
     }),
     people: versioned(adoption.people, snapshot.people),
     materials: versioned(adoption.materials, snapshot.materials),
+    mixes: versioned(adoption.mixes, snapshot.mixes),
     blocks: versioned(adoption.blocks, snapshot.blocks),
     protocols: versioned(adoption.protocols, snapshot.protocols),
     services: versioned(adoption.services, snapshot.services),

@@ -18,7 +18,7 @@ export function AddOnsList({ addOns, currency }: AddOnsListProps) {
       <table className="w-full text-sm">
         <FiguresHead
           names="Add-on"
-          figures={['Price', 'It takes', 'It brings', 'Room hour, both']}
+          figures={['Price', 'It takes', 'It brings', 'To pay', 'Room hour, both']}
         />
         <tbody>
           {addOns.map((addOn) => (
@@ -30,7 +30,9 @@ export function AddOnsList({ addOns, currency }: AddOnsListProps) {
                 >
                   {addOn.service.name}
                 </Link>
-                <span className="block text-ink-soft">{fitWords(addOn)}</span>
+                <span className="block text-ink-soft">
+                  {fitWords(addOn)}. {payWords(addOn, currency)}
+                </span>
               </th>
               <td className="py-1.5 pl-4 whitespace-nowrap">
                 {money(addOn.figures.gross, currency)}
@@ -41,6 +43,7 @@ export function AddOnsList({ addOns, currency }: AddOnsListProps) {
               <td className="py-1.5 pl-4 whitespace-nowrap">
                 {money(addOn.figures.contribution, currency)}
               </td>
+              <td className="py-1.5 pl-4">{addOn.toPay === null ? '–' : number(addOn.toPay, 0)}</td>
               <td className="py-1.5 pl-4 whitespace-nowrap">
                 {money(addOn.togetherPerRoomHour, currency)}
               </td>
@@ -50,6 +53,13 @@ export function AddOnsList({ addOns, currency }: AddOnsListProps) {
       </table>
     </section>
   );
+}
+
+function payWords({ stake, toPay }: AddOn, currency: string): string {
+  if (stake === 0) return 'Nothing is bought for it alone.';
+  return toPay === null
+    ? `It never pays for the ${money(stake, currency)} of packs bought for it alone.`
+    : `${number(toPay, 0)} pay for the ${money(stake, currency)} of packs bought for it alone.`;
 }
 
 function fitWords({

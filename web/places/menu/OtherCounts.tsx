@@ -1,5 +1,7 @@
 import type { Variant } from '@bienestar/core/price/variants';
 import { money, percent } from '../../format/figures';
+import { Segments } from '../../parts/Segments';
+import { useChangeSettings } from '../../store/useEditPart';
 import { FiguresHead } from './FiguresHead';
 
 interface OtherCountsProps {
@@ -12,11 +14,24 @@ const CHARGE_WORDS = { attended: 'Attended minutes charged', slot: 'Whole slot c
 
 /** What the same price leaves by who performs the visit, and with hands charged the other way. */
 export function OtherCounts({ variants, charge, currency }: OtherCountsProps) {
+  const change = useChangeSettings();
   return (
     <section aria-labelledby="other-counts" className="flex flex-col gap-2">
-      <h2 id="other-counts" className="text-xl">
-        Counted another way
-      </h2>
+      <div className="flex items-end justify-between gap-4">
+        <h2 id="other-counts" className="text-xl">
+          Counted another way
+        </h2>
+        <Segments
+          label="The house charges"
+          labelHidden
+          value={charge}
+          options={[
+            { value: 'attended', label: 'attended minutes' },
+            { value: 'slot', label: 'the whole slot' },
+          ]}
+          onChoose={(therapistCharge) => void change({ therapistCharge })}
+        />
+      </div>
       <table className="w-full text-sm">
         <FiguresHead
           names="Performed by, or charged for"

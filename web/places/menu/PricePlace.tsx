@@ -1,10 +1,12 @@
 import { ArrowLeft } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Versioned } from '@bienestar/contract/api';
+import { costSpread } from '@bienestar/core/cost/costSpread';
 import { costByStep } from '@bienestar/core/cost/costByStep';
 import { wasteAndGifts } from '@bienestar/core/cost/wasteAndGifts';
 import { addOnsOf } from '@bienestar/core/figures/addOns';
+import { writOf } from '@bienestar/core/figures/serviceWork';
 import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
 import type { Pricing, Service } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
@@ -21,6 +23,8 @@ import { Problems } from '../../parts/Problems';
 import { useFigures, useHouse, useSnapshot } from '../../store/house';
 import { useChange } from '../../store/useEditPart';
 import { AddOnsList } from './AddOnsList';
+import { CostSpreadTable } from './CostSpreadTable';
+import { KindsOfClients } from './KindsOfClients';
 import { CostBySteps } from './CostBySteps';
 import { Earnings } from './Earnings';
 import { Ladders } from './Ladders';
@@ -68,6 +72,12 @@ function OpenPrice({ service, figures }: OpenPriceProps) {
           <ArrowLeft aria-hidden size={18} />
         </Link>
         <h1 className="min-w-0 flex-1 truncate text-2xl">{service.name}</h1>
+        <Link to={`/menu/margins/${service.id}`} className="text-sm underline underline-offset-4">
+          over time
+        </Link>
+        <Link to={`/menu/${service.id}/sets`} className="text-sm underline underline-offset-4">
+          kit or bulk
+        </Link>
         <span className="text-sm text-ink-soft">cost and price of a visit</span>
       </header>
       <div className="grid min-h-0 flex-1 grid-cols-[1fr_1fr]">
@@ -121,6 +131,7 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
   const { materials, services } = useFigures();
   const { currency, therapistCharge } = house.settings;
   const index = indexHouse(house);
+  const writ = useMemo(() => writOf(service, indexHouse(house), house), [service, house]);
   const offered = addOnsOf(figures, house, ({ id }) => services.get(id));
   if (!work.ok || !schedule.ok || !cost.ok || !rates.ok) {
     const failed = [work, schedule, cost, rates].flatMap((each) => (each.ok ? [] : each.problems));
@@ -170,6 +181,14 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
           currency={currency}
         />
       )}
+      {tried.ok && (
+        <CostSpreadTable
+          spread={costSpread(cost.value, schedule.value, therapistCharge)}
+          price={tried.value}
+          currency={currency}
+        />
+      )}
+      {writ && price.ok && <KindsOfClients service={service} writ={writ} price={price.value} />}
       {offered.length > 0 && <AddOnsList addOns={offered} currency={currency} />}
       <div className="flex flex-col gap-3">
         <h2 className="text-xl">Step by step</h2>

@@ -13,7 +13,10 @@ export interface CountedMatrix {
 }
 
 /** The range of a protocol over all clients, counted in a worker for as long as it is looked at. */
-export function useMatrix(protocol: Protocol, { house, service }: ShownService): CountedMatrix {
+export function useMatrix(
+  protocol: Protocol,
+  { house, service }: Pick<ShownService, 'house' | 'service'>,
+): CountedMatrix {
   const [counted, setCounted] = useState<CountedMatrix>({ share: 0, matrix: undefined });
   useEffect(() => {
     const worker = new Worker(new URL('../../workers/matrix.worker.ts', import.meta.url), {

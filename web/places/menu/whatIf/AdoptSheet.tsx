@@ -99,6 +99,7 @@ function writtenWords(adoption: Adoption): string {
     [
       ['person', 'people', adoption.people.length],
       ['material', 'materials', adoption.materials.length],
+      ['mix', 'mixes', adoption.mixes.length],
       ['block', 'blocks', adoption.blocks.length],
       ['protocol', 'protocols', adoption.protocols.length],
       ['service', 'services', adoption.services.length],

@@ -209,7 +209,7 @@ function SwapFields({ change, onChange }: FieldsProps<'swap'>) {
       : { how: 'measured', quantity: exactly(quantity), unit: material?.unit ?? 'ml' };
   };
   const { amount } = change;
-  const quantity = 'quantity' in amount ? amount.quantity.usual : 1;
+  const quantity = amount.quantity.usual;
   return (
     <>
       <Choice

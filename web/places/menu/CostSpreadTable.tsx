@@ -1,0 +1,67 @@
+import type { CostSpread } from '@bienestar/core/cost/costSpread';
+import { marginAt } from '@bienestar/core/price/marginAt';
+import type { PriceFigures } from '@bienestar/core/price/priceOf';
+import { money, number, percent } from '../../format/figures';
+import { FiguresHead } from './FiguresHead';
+
+interface CostSpreadTableProps {
+  readonly spread: CostSpread;
+  readonly price: PriceFigures;
+  readonly currency: string;
+}
+
+const EXTREMES = ['low', 'usual', 'high'] as const;
+
+/** What a visit costs when little goes and it is short, usually, and when much goes and it is long. */
+export function CostSpreadTable({ spread, price, currency }: CostSpreadTableProps) {
+  const lines = [
+    ['Things', spread.things],
+    ['Hands', spread.hands],
+    ['Room', spread.room],
+    ['Full cost', spread.full],
+  ] as const;
+  return (
+    <section aria-labelledby="spread-title" className="flex flex-col gap-2">
+      <h2 id="spread-title" className="text-xl">
+        From a light visit to a heavy one
+      </h2>
+      <table className="w-full text-sm">
+        <FiguresHead names="" figures={['Little, and short', 'Usual', 'Much, and long']} />
+        <tbody>
+          {lines.map(([name, triple]) => (
+            <tr
+              key={name}
+              className={`border-b border-line text-right ${name === 'Full cost' ? 'font-semibold' : ''}`}
+            >
+              <th scope="row" className="py-1.5 text-left font-normal">
+                {name}
+              </th>
+              {EXTREMES.map((which) => (
+                <td key={which}>{money(triple[which], currency)}</td>
+              ))}
+            </tr>
+          ))}
+          <tr className="border-b border-line text-right">
+            <th scope="row" className="py-1.5 text-left font-normal">
+              Margin at {money(price.gross, currency)}
+            </th>
+            {EXTREMES.map((which) => (
+              <td key={which}>{percent(marginAt(price, spread.full[which]))}</td>
+            ))}
+          </tr>
+          <tr className="text-right text-ink-soft">
+            <th scope="row" className="py-1.5 text-left font-normal">
+              Room time
+            </th>
+            {EXTREMES.map((which) => (
+              <td key={which}>{number(spread.minutes[which], 0)} min</td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+      <p className="text-xs text-ink-soft">
+        Amounts at their least and most; one visit in ten is shorter, one in ten longer.
+      </p>
+    </section>
+  );
+}

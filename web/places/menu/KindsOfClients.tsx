@@ -1,0 +1,79 @@
+import { useMemo } from 'react';
+import type { Matrix } from '@bienestar/core/figures/matrix';
+import type { Writ } from '@bienestar/core/figures/serviceWork';
+import type { Service } from '@bienestar/core/house/house';
+import { marginAt } from '@bienestar/core/price/marginAt';
+import type { PriceFigures } from '@bienestar/core/price/priceOf';
+import { money, number, percent } from '../../format/figures';
+import { clientWords, spoken } from '../../format/protocolWords';
+import { Problems } from '../../parts/Problems';
+import { useHouse } from '../../store/house';
+import { useMatrix } from '../protocols/useMatrix';
+import { FiguresHead } from './FiguresHead';
+
+interface KindsOfClientsProps {
+  readonly service: Service;
+  readonly writ: Writ;
+  readonly price: PriceFigures;
+}
+
+/** What the visit costs by the kind of client, from the cheapest to the dearest. */
+export function KindsOfClients({ service, writ, price }: KindsOfClientsProps) {
+  const house = useHouse();
+  /* The service is worked by its edition: with the recipes that were kept with it. */
+  const asWorked = useMemo(
+    () => ({ house: { ...house, mixes: writ.mixes }, service }),
+    [house, writ, service],
+  );
+  const { share, matrix } = useMatrix(writ.protocol, asWorked);
+  return (
+    <section aria-labelledby="kinds-title" className="flex flex-col gap-2">
+      <h2 id="kinds-title" className="text-xl">
+        By kind of client
+      </h2>
+      {!matrix && (
+        <p role="status" className="flex items-center gap-3 text-sm">
+          <progress max={1} value={share} className="w-48 accent-palm" /> counting …
+        </p>
+      )}
+      {matrix && !matrix.ok && <Problems problems={matrix.problems} />}
+      {matrix?.ok === true && <Kinds matrix={matrix.value} price={price} />}
+    </section>
+  );
+}
+
+function Kinds({ matrix, price }: { readonly matrix: Matrix; readonly price: PriceFigures }) {
+  const { currency } = useHouse().settings;
+  if (matrix.kinds <= 1)
+    return <p className="text-sm text-ink-soft">Everybody is treated alike.</p>;
+  return (
+    <>
+      <table className="w-full text-sm">
+        <FiguresHead names="Client" figures={['Full cost', 'Margin', 'Slot']} />
+        <tbody>
+          {(['cheapest', 'dearest'] as const).map((which) => {
+            const { client, fullCost, slotMinutes } = matrix[which];
+            return (
+              <tr key={which} className="border-b border-line text-right align-top">
+                <th scope="row" className="py-1.5 pr-3 text-left font-normal">
+                  <span className="font-semibold">{which}: </span>
+                  <span className="text-ink-soft">{clientWords(client)}</span>
+                </th>
+                <td className="py-1.5">{money(fullCost, currency)}</td>
+                <td className="py-1.5 pl-4">{percent(marginAt(price, fullCost))}</td>
+                <td className="py-1.5 pl-4 whitespace-nowrap">{number(slotMinutes, 0)} min</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="text-xs text-ink-soft">
+        {number(matrix.kinds, 0)} kinds of clients.{' '}
+        {matrix.differences
+          .slice(0, 3)
+          .map(({ name, cost }) => `${spoken(name)} makes up to ${money(cost, currency)}`)
+          .join(', ')}
+      </p>
+    </>
+  );
+}
