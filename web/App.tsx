@@ -113,6 +113,13 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'house/set-up/:question?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/house/SetUpPlace')).SetUpPlace,
+        }),
+      },
+      {
         path: 'house',
         errorElement: <PlaceFault />,
         lazy: async () => ({ Component: (await import('./places/house/HousePlace')).HousePlace }),

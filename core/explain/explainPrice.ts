@@ -1,17 +1,29 @@
 import type { Ladder } from '../house/house';
 import type { ServicePrice } from '../price/ladders';
 import { explainCost, type ExplainedService } from './explainCost';
-import { explainSlot } from './explainTime';
+import { explainAttended, explainSlot } from './explainTime';
 import { figure, worked, type Origin, type Working, type WorkingInput } from './working';
 
 /** The figures of a price that have a working. */
-export type PricePart = 'gross' | 'contribution' | 'margin' | 'perRoomHour';
+export type PricePart =
+  | 'gross'
+  | 'contribution'
+  | 'margin'
+  | 'perRoomHour'
+  | 'perTherapistHour'
+  | 'breakEven'
+  | 'floor'
+  | 'mostDiscount';
 
 export const PRICE_PART_TITLES: Record<PricePart, string> = {
   gross: 'Price',
   contribution: 'Contribution',
   margin: 'Margin',
   perRoomHour: 'Contribution per room hour',
+  perTherapistHour: 'Contribution per therapist hour',
+  breakEven: 'Visits a month that pay for one room',
+  floor: 'A visit loses money below',
+  mostDiscount: 'Most that can be let off',
 };
 
 /**
@@ -47,6 +59,42 @@ export function explainPrice(part: PricePart, price: ServicePrice, of: Explained
           worked(explainSlot(of.schedule, of.service, of.house)),
         ],
         result: figure(price.perRoomHour, 'money/h'),
+      };
+    case 'perTherapistHour':
+      return {
+        title: PRICE_PART_TITLES.perTherapistHour,
+        codes: ['P6'],
+        words: 'Contribution × 60 ÷ the minutes at which a therapist is there.',
+        inputs: [
+          worked(explainContribution(price, of)),
+          worked(explainAttended(of.schedule, of.protocol)),
+        ],
+        result: figure(price.perTherapistHour ?? 0, 'money/h'),
+      };
+    case 'breakEven':
+      return {
+        title: PRICE_PART_TITLES.breakEven,
+        codes: ['P6'],
+        words: 'What a room costs a month ÷ contribution of a visit.',
+        inputs: [
+          {
+            label: 'Fixed cost of one room a month',
+            value: figure(price.load.roomCostPerMonth, 'money'),
+            from: { place: 'house' },
+          },
+          worked(explainContribution(price, of)),
+        ],
+        result: figure(price.breakEvenVisits ?? 0, 'visits/month'),
+      };
+    case 'floor':
+      return explainFloor(price, of);
+    case 'mostDiscount':
+      return {
+        title: PRICE_PART_TITLES.mostDiscount,
+        codes: ['P6'],
+        words: '1 − the price below which a visit loses money ÷ the price.',
+        inputs: [worked(explainFloor(price, of)), worked(explainGross(price, of))],
+        result: figure(price.mostDiscount, 'share'),
       };
   }
 }
@@ -143,6 +191,23 @@ export function explainRung(ladder: Ladder, price: ServicePrice, of: ExplainedSe
         result,
       };
   }
+}
+
+function explainFloor(price: ServicePrice, of: ExplainedService): Working {
+  const house: Origin = { place: 'house' };
+  const { settings } = of.house;
+  return {
+    title: PRICE_PART_TITLES.floor,
+    codes: ['P1', 'P6'],
+    words: 'Direct cost ÷ (1 − commission − card fee × (1 + VAT)), × (1 + VAT).',
+    inputs: [
+      worked(explainCost('direct', of)),
+      { label: 'Commission on net', value: figure(settings.commission, 'share'), from: house },
+      { label: 'Card fee on the price', value: figure(settings.cardFee, 'share'), from: house },
+      { label: 'VAT', value: figure(settings.vat, 'share'), from: house },
+    ],
+    result: figure(price.floorGross, 'money'),
+  };
 }
 
 function explainContribution(price: ServicePrice, of: ExplainedService): Working {

@@ -4,12 +4,14 @@ import { fail, ok, type Outcome } from '../house/problem';
 import { sideBySide } from '../time/distribution';
 import { slotMinutes } from '../time/slot';
 import { countedOf, type Counted } from './counted';
-import { offerPrice, type OfferPrice } from './offerPrice';
+import { offerPrice, sumOf, type OfferPrice } from './offerPrice';
 
 /** What a visit of two guests comes to. Minor units, minutes. */
 export interface DuoFigures {
   readonly kind: 'duo';
   readonly services: readonly Service[];
+  /** each by itself, with its price */
+  readonly singles: readonly { readonly service: Service; readonly gross: number }[];
   readonly price: OfferPrice;
   /** until both are done, as often as the house wants a slot to hold */
   readonly slotMinutes: number;
@@ -37,7 +39,7 @@ export function duoFigures(
   const where = { offerId: offer.id };
   const { settings, services } = house;
   const guests: Counted[] = [];
-  let listGross = 0;
+  const singles: { service: Service; gross: number }[] = [];
   for (const id of offer.serviceIds) {
     const service = services.find((each) => each.id === id);
     const figures = service && figuresOf(service);
@@ -45,7 +47,7 @@ export function duoFigures(
     if (!counted.ok) return counted;
     if (!figures?.price.ok) return fail('price-missing', 'A service of this has no price.', where);
     guests.push(counted.value);
-    listGross += figures.price.value.gross;
+    singles.push({ service: counted.value.service, gross: figures.price.value.gross });
   }
   const total = (of: (guest: Counted) => number): number =>
     guests.reduce((sum, guest) => sum + of(guest), 0);
@@ -67,12 +69,13 @@ export function duoFigures(
     attendedMinutes: total(({ schedule }) => schedule.attended.therapist),
     roomCostPerMonth: settings.roomCost.fixedPerMonthMinor / house.rooms.length,
   };
-  const price = offerPrice(offer, listGross, load, settings, where);
+  const price = offerPrice(offer, sumOf(singles), load, settings, where);
   if (!price.ok) return price;
   const performers = new Set(guests.flatMap(({ service }) => service.therapistIds));
   return ok({
     kind: 'duo',
     services: guests.map(({ service }) => service),
+    singles,
     price: price.value,
     slotMinutes: slot,
     roomMinutes,

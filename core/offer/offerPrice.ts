@@ -53,3 +53,8 @@ export function offerPrice(
     belowFloor: gross < floorGross - 1e-9,
   });
 }
+
+/** What single prices come to together. Minor units. */
+export function sumOf(singles: readonly { readonly gross: number }[]): number {
+  return singles.reduce((sum, { gross }) => sum + gross, 0);
+}

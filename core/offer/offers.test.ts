@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { createCalculator } from '../figures/createCalculator';
 import type { Course, Duo, House, Offer, Package } from '../house/house';
 import { asId, type OfferId, type ServiceId } from '../house/ids';
+import { explainOfferMargin, explainOfferPrice } from '../explain/explainOffer';
 import {
   dose,
   house as sampleHouse,
@@ -226,6 +227,28 @@ describe('a package (P8)', () => {
     expect(problemOf(count(pack({ serviceIds: ids('facial', 'gone') }))).code).toBe(
       'offer-invalid',
     );
+  });
+});
+
+describe('the working of an offer', () => {
+  it('adds up, down to the single prices', () => {
+    for (const offer of [course({ discount: 0.1 }), pack({ discount: 0.12 }), duo()]) {
+      const of = valueOf(count(offer));
+      const price = explainOfferPrice(offer, of, house);
+      expect(price.result.amount).toBe(of.price.gross);
+      const singles = price.inputs[0]?.working?.inputs ?? [];
+      const times = (label: string): number => (label.endsWith('4 ×') ? 4 : 1);
+      const sum = singles.reduce((all, { label, value }) => all + value.amount * times(label), 0);
+      expect(sum).toBe(of.price.listGross);
+      const margin = explainOfferMargin(offer, of, house);
+      const [, , net, fees, direct, room] = margin.inputs.map(({ value }) => value.amount);
+      expect(((net ?? 0) - (fees ?? 0) - (direct ?? 0) - (room ?? 0)) / (net ?? 1)).toBeCloseTo(
+        margin.result.amount,
+        9,
+      );
+    }
+    const byHand = pack({ ownMinor: 9900 });
+    expect(explainOfferPrice(byHand, valueOf(count(byHand)), house).words).toMatch(/by hand/);
   });
 });
 

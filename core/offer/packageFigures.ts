@@ -6,12 +6,14 @@ import { asId, type MixId, type ServiceId } from '../house/ids';
 import { fail, ok, type Outcome } from '../house/problem';
 import { countedOf } from './counted';
 import { joinProtocols, type JoinedPart, type LeftOut } from './joinProtocols';
-import { offerPrice, type OfferPrice } from './offerPrice';
+import { offerPrice, sumOf, type OfferPrice } from './offerPrice';
 
 /** What a package comes to. Minor units, minutes. */
 export interface PackageFigures {
   readonly kind: 'package';
   readonly services: readonly Service[];
+  /** each by itself, with its price */
+  readonly singles: readonly { readonly service: Service; readonly gross: number }[];
   readonly price: OfferPrice;
   /** those who may perform all of it; when nobody can, those who may perform any of it */
   readonly performers: readonly Person[];
@@ -53,7 +55,7 @@ export function packageFigures(
     return fail('offer-invalid', message, { ...where, field: 'serviceIds' });
   }
   const parts: JoinedPart[] = [];
-  let listGross = 0;
+  const singles: { service: Service; gross: number }[] = [];
   let singleSlotMinutes = 0;
   let singleFullCost = 0;
   for (const service of services) {
@@ -63,7 +65,7 @@ export function packageFigures(
     if (!figures?.price.ok) return fail('price-missing', 'A service of this has no price.', where);
     const { protocol, schedule, cost } = counted.value;
     parts.push({ protocol, visitKind: service.visitKind });
-    listGross += figures.price.value.gross;
+    singles.push({ service: counted.value.service, gross: figures.price.value.gross });
     singleSlotMinutes += schedule.slotMinutes;
     singleFullCost += cost.full.usual;
   }
@@ -95,11 +97,12 @@ export function packageFigures(
     attendedMinutes: attended.therapist,
     roomCostPerMonth: house.settings.roomCost.fixedPerMonthMinor / house.rooms.length,
   };
-  const price = offerPrice(offer, listGross, load, house.settings, where);
+  const price = offerPrice(offer, sumOf(singles), load, house.settings, where);
   if (!price.ok) return price;
   return ok({
     kind: 'package',
     services,
+    singles,
     price: price.value,
     performers: house.people.filter(({ id }) => joined.therapistIds.includes(id)),
     oneTherapist,

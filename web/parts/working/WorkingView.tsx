@@ -1,8 +1,11 @@
-import { ChevronRight } from 'lucide-react';
+import { ChevronRight, Copy } from 'lucide-react';
 import { Link } from 'react-router';
+import { toast } from 'sonner';
 import type { Origin, Working, WorkingInput } from '@bienestar/core/explain/working';
 import { figureText } from '../../format/figures';
+import { workingText } from '../../format/workingText';
 import { useHouse } from '../../store/house';
+import { Button } from '../Button';
 
 interface WorkingViewProps {
   readonly working: Working;
@@ -14,10 +17,24 @@ export function WorkingView({ working, onLeave }: WorkingViewProps) {
   const { currency } = useHouse().settings;
   return (
     <div className="flex flex-col gap-4">
-      <p className="font-serif text-3xl">{figureText(working.result, currency)}</p>
+      <div className="flex items-center justify-between gap-4">
+        <p className="font-serif text-3xl">{figureText(working.result, currency)}</p>
+        <Button onClick={() => void copy(working, currency)}>
+          <Copy aria-hidden size={16} /> Copy as text
+        </Button>
+      </div>
       <Body working={working} currency={currency} onLeave={onLeave} />
     </div>
   );
+}
+
+async function copy(working: Working, currency: string): Promise<void> {
+  try {
+    await navigator.clipboard.writeText(workingText(working, currency));
+    toast('The working is on the clipboard.');
+  } catch {
+    toast.error('This browser does not let it be copied.');
+  }
 }
 
 interface BodyProps extends WorkingViewProps {

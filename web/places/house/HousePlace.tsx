@@ -1,3 +1,5 @@
+import { ListChecks } from 'lucide-react';
+import { Link } from 'react-router';
 import { DevicesPanel } from './DevicesPanel';
 import { HouseFilePanel } from './HouseFilePanel';
 import { PeoplePanel } from './PeoplePanel';
@@ -9,7 +11,15 @@ import { SuppliersPanel } from './SuppliersPanel';
 export function HousePlace() {
   return (
     <div className="h-full overflow-y-auto px-6 py-6" tabIndex={0} role="group" aria-label="House">
-      <h1 className="mb-5 text-3xl">House</h1>
+      <header className="mb-5 flex items-center justify-between">
+        <h1 className="text-3xl">House</h1>
+        <Link
+          to="/house/set-up"
+          className="inline-flex h-9 items-center gap-2 rounded-sm border border-line-strong bg-sheet px-3.5 text-sm font-semibold hover:bg-sunk"
+        >
+          <ListChecks aria-hidden size={16} /> Set it up with ten questions
+        </Link>
+      </header>
       <div className="grid grid-cols-[1fr_1fr] gap-x-12 gap-y-8">
         <SettingsPanel />
         <div className="flex flex-col gap-8">

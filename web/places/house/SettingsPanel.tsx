@@ -6,6 +6,8 @@ import { Segments } from '../../parts/Segments';
 import { TextField } from '../../parts/TextField';
 import { useSnapshot } from '../../store/house';
 import { useChangeSettings } from '../../store/useEditPart';
+import { ECONOMICS } from './economicsWords';
+import { GradesPanel } from './GradesPanel';
 import { Section } from './Section';
 
 const LEAVING = { commitOn: 'leaving' } as const;
@@ -49,6 +51,7 @@ export function SettingsPanel() {
           <PercentField
             {...LEAVING}
             label="VAT"
+            hint={ECONOMICS.vat}
             value={settings.vat}
             onCommit={(vat) => change({ vat })}
           />
@@ -64,10 +67,12 @@ export function SettingsPanel() {
           ]}
           onChoose={(therapistCharge) => void change({ therapistCharge })}
         />
+        <p className="text-xs text-ink-soft">{ECONOMICS.charge}</p>
         <div className="grid grid-cols-2 gap-3">
           <PercentField
             {...LEAVING}
             label="On-cost of pay"
+            hint={ECONOMICS.onCost}
             to={3}
             value={settings.onCost}
             onCommit={(onCost) => change({ onCost })}
@@ -75,6 +80,7 @@ export function SettingsPanel() {
           <PercentField
             {...LEAVING}
             label="Bookable share of paid time"
+            hint={ECONOMICS.bookableShare}
             from={0.01}
             value={settings.bookableShare}
             onCommit={(bookableShare) => change({ bookableShare })}
@@ -82,12 +88,14 @@ export function SettingsPanel() {
           <MoneyField
             {...LEAVING}
             label="Rooms, fixed cost a month"
+            hint={ECONOMICS.fixedPerMonth}
             value={roomCost.fixedPerMonthMinor}
             onCommit={(fixedPerMonthMinor) => putRoom({ fixedPerMonthMinor })}
           />
           <PercentField
             {...LEAVING}
             label="Planned occupancy"
+            hint={ECONOMICS.occupancy}
             from={0.01}
             value={roomCost.occupancy}
             onCommit={(occupancy) => putRoom({ occupancy })}
@@ -95,6 +103,7 @@ export function SettingsPanel() {
           <NumberField
             {...LEAVING}
             label="Open days a month"
+            hint={ECONOMICS.openDays}
             value={roomCost.openDaysPerMonth}
             check={between(0.5, 31)}
             onCommit={(openDaysPerMonth) => putRoom({ openDaysPerMonth })}
@@ -102,6 +111,7 @@ export function SettingsPanel() {
           <NumberField
             {...LEAVING}
             label="Open hours a day"
+            hint={ECONOMICS.openHours}
             value={roomCost.openHoursPerDay}
             check={between(0.5, 24)}
             onCommit={(openHoursPerDay) => putRoom({ openHoursPerDay })}
@@ -109,6 +119,7 @@ export function SettingsPanel() {
           <NumberField
             {...LEAVING}
             label="Slots on a grid of"
+            hint={ECONOMICS.slotGrid}
             unit="min"
             value={settings.slotGridMinutes}
             check={between(1, 120)}
@@ -117,6 +128,7 @@ export function SettingsPanel() {
           <PercentField
             {...LEAVING}
             label="Visits that fit in the slot"
+            hint={ECONOMICS.slotQuantile}
             from={0.5}
             to={0.999}
             value={settings.slotQuantile}
@@ -124,11 +136,13 @@ export function SettingsPanel() {
           />
         </div>
       </Section>
+      <GradesPanel />
       <Section title="Fees">
         <div className="grid grid-cols-2 gap-3">
           <PercentField
             {...LEAVING}
             label="Commission on net"
+            hint={ECONOMICS.commission}
             to={0.99}
             value={settings.commission}
             onCommit={(commission) => change({ commission })}
@@ -136,6 +150,7 @@ export function SettingsPanel() {
           <PercentField
             {...LEAVING}
             label="Card fee on the price"
+            hint={ECONOMICS.cardFee}
             to={0.99}
             value={settings.cardFee}
             onCommit={(cardFee) => change({ cardFee })}

@@ -38,14 +38,36 @@ export function Earnings({ service, figures, price, pointed }: EarningsProps) {
     ],
     [
       'Contribution per therapist hour',
-      of.perTherapistHour === null ? '–' : money(of.perTherapistHour, currency),
+      of.perTherapistHour === null
+        ? '–'
+        : worked(
+            'Contribution per therapist hour',
+            money(of.perTherapistHour, currency),
+            workings?.perTherapistHour,
+          ),
     ],
     [
       'Visits a month that pay for one room',
-      of.breakEvenVisits === null ? 'never' : number(Math.ceil(of.breakEvenVisits), 0),
+      of.breakEvenVisits === null
+        ? 'never'
+        : worked(
+            'Visits a month that pay for one room',
+            number(Math.ceil(of.breakEvenVisits), 0),
+            workings?.breakEven,
+          ),
     ],
-    ['A visit loses money below', money(of.floorGross, currency)],
-    ['Most that can be let off', percent(Math.max(0, 1 - of.floorGross / of.gross))],
+    [
+      'A visit loses money below',
+      worked('A visit loses money below', money(of.floorGross, currency), workings?.floor),
+    ],
+    [
+      'Most that can be let off',
+      worked(
+        'Most that can be let off',
+        percent(Math.max(0, 1 - of.floorGross / of.gross)),
+        workings?.mostDiscount,
+      ),
+    ],
   ] as const;
   return (
     <section aria-labelledby="earnings" className="flex flex-col gap-2">

@@ -22,6 +22,10 @@ export interface MenuWorkings {
   readonly margin: Make;
   readonly contribution: Make;
   readonly perRoomHour: Make;
+  readonly perTherapistHour: Make;
+  readonly breakEven: Make;
+  readonly floor: Make;
+  readonly mostDiscount: Make;
 }
 
 /** The workings of a service; nothing when one of its figures cannot be had. */
@@ -51,5 +55,9 @@ export function workingsOf(
     contribution: () => explainPrice('contribution', price.value, of),
     margin: () => explainPrice('margin', price.value, of),
     perRoomHour: () => explainPrice('perRoomHour', price.value, of),
+    perTherapistHour: () => explainPrice('perTherapistHour', price.value, of),
+    breakEven: () => explainPrice('breakEven', price.value, of),
+    floor: () => explainPrice('floor', price.value, of),
+    mostDiscount: () => explainPrice('mostDiscount', price.value, of),
   };
 }

@@ -1,23 +1,49 @@
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { explainOfferMargin, explainOfferPrice } from '@bienestar/core/explain/explainOffer';
+import type { Offer } from '@bienestar/core/house/house';
 import type { CourseFigures } from '@bienestar/core/offer/courseFigures';
 import type { OfferFigures } from '@bienestar/core/offer/offerFigures';
 import { amount, money, number, percent } from '../../../format/figures';
 import { Fold } from '../../../parts/Fold';
+import { WorkedFigure } from '../../../parts/working/WorkedFigure';
 import { useHouse } from '../../../store/house';
 import { leftOutWords, missedWords, offerWarnings } from './offerWords';
 
+interface OfferFiguresViewProps {
+  readonly offer: Offer;
+  readonly figures: OfferFigures;
+}
+
 /** What an offer comes to: price, margin, what it saves or promises, and what to look at again. */
-export function OfferFiguresView({ figures }: { readonly figures: OfferFigures }) {
-  const { currency } = useHouse().settings;
+export function OfferFiguresView({ offer, figures }: OfferFiguresViewProps) {
+  const house = useHouse();
+  const { currency } = house.settings;
   const { price } = figures;
-  const lines: (readonly [string, string])[] = [
+  const lines: (readonly [string, ReactNode])[] = [
     ['One by one', money(price.listGross, currency)],
-    ['Price', money(price.gross, currency)],
+    [
+      'Price',
+      <WorkedFigure
+        key="price"
+        label="Price"
+        text={money(price.gross, currency)}
+        working={() => explainOfferPrice(offer, figures, house)}
+      />,
+    ],
     ['Let off', percent(price.letOff)],
     ['Most that can be let off', percent(price.mostDiscount)],
     ['Contribution', money(price.contribution, currency)],
     ['Contribution per room hour', money(price.perRoomHour, currency)],
-    ['Margin of the whole', percent(price.margin)],
+    [
+      'Margin of the whole',
+      <WorkedFigure
+        key="margin"
+        label="Margin of the whole"
+        text={percent(price.margin)}
+        working={() => explainOfferMargin(offer, figures, house)}
+      />,
+    ],
     ...ownLines(figures, currency),
   ];
   return (

@@ -92,7 +92,7 @@ export function OffersPlace() {
               aria-label={chosen.name}
             >
               {ofChosen.ok ? (
-                <OfferFiguresView figures={ofChosen.value} />
+                <OfferFiguresView offer={chosen} figures={ofChosen.value} />
               ) : (
                 <Problems problems={ofChosen.problems} />
               )}
