@@ -16,6 +16,7 @@ import {
   service,
   step,
 } from '../testing/sample';
+import { explainAddOn, explainToPay } from '../explain/explainAddOn';
 import { addOnsOf } from './addOns';
 
 const ADD_ON = asId<ProtocolId>('eye-sheet');
@@ -69,6 +70,13 @@ describe('an add-on (P8)', () => {
     /* one bottle of cleanser, which nothing else draws */
     expect(addOn.stake).toBe(2100);
     expect(addOn.toPay).toBe(Math.ceil(2100 / addOn.figures.profit));
+    const brings = explainAddOn(addOn, house().settings);
+    const [price, vat, fees, direct] = brings.inputs.map(({ value }) => value.amount);
+    expect((price ?? 0) / (1 + (vat ?? 0)) - (fees ?? 0) - (direct ?? 0)).toBeCloseTo(
+      brings.result.amount,
+      9,
+    );
+    expect(explainToPay(addOn, house().settings).result.amount).toBe(addOn.toPay);
     const shared = offered({ doses: [dose(cleanser().id, measured(1, 'ml'))] }, minutes(8)).addOn;
     expect([shared.stake, shared.toPay]).toEqual([0, null]);
   });

@@ -56,6 +56,8 @@ export interface Week {
 export interface ComparedScenario {
   readonly scenario: Scenario;
   readonly tried: Tried;
+  /** of the house as the scenario would have it */
+  readonly figures: HouseFigures;
   readonly services: readonly ComparedService[];
   readonly today: Week;
   readonly then: Week;
@@ -94,6 +96,7 @@ export function compareScenarios(
     return {
       scenario,
       tried,
+      figures,
       services,
       today: weekOf(today),
       then: weekOf(then),

@@ -1,15 +1,19 @@
 import { Link } from 'react-router';
+import { explainAddOn, explainToPay } from '@bienestar/core/explain/explainAddOn';
 import type { AddOn } from '@bienestar/core/figures/addOns';
 import { money, number, percent } from '../../format/figures';
+import { WorkedFigure } from '../../parts/working/WorkedFigure';
+import { useHouse } from '../../store/house';
 import { FiguresHead } from './FiguresHead';
 
 interface AddOnsListProps {
   readonly addOns: readonly AddOn[];
-  readonly currency: string;
 }
 
 /** What may be offered within the visit: whether it fits into free time, and what it brings. */
-export function AddOnsList({ addOns, currency }: AddOnsListProps) {
+export function AddOnsList({ addOns }: AddOnsListProps) {
+  const { settings } = useHouse();
+  const { currency } = settings;
   return (
     <section aria-labelledby="add-ons" className="flex flex-col gap-2">
       <h2 id="add-ons" className="text-xl">
@@ -41,9 +45,23 @@ export function AddOnsList({ addOns, currency }: AddOnsListProps) {
                 {money(addOn.extraDirect + addOn.extraRoom, currency)}
               </td>
               <td className="py-1.5 pl-4 whitespace-nowrap">
-                {money(addOn.figures.contribution, currency)}
+                <WorkedFigure
+                  label="It brings"
+                  text={money(addOn.figures.contribution, currency)}
+                  working={() => explainAddOn(addOn, settings)}
+                />
               </td>
-              <td className="py-1.5 pl-4">{addOn.toPay === null ? '–' : number(addOn.toPay, 0)}</td>
+              <td className="py-1.5 pl-4">
+                {addOn.toPay === null ? (
+                  '–'
+                ) : (
+                  <WorkedFigure
+                    label="To pay"
+                    text={number(addOn.toPay, 0)}
+                    working={() => explainToPay(addOn, settings)}
+                  />
+                )}
+              </td>
               <td className="py-1.5 pl-4 whitespace-nowrap">
                 {money(addOn.togetherPerRoomHour, currency)}
               </td>

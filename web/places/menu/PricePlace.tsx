@@ -189,7 +189,7 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
         />
       )}
       {writ && price.ok && <KindsOfClients service={service} writ={writ} price={price.value} />}
-      {offered.length > 0 && <AddOnsList addOns={offered} currency={currency} />}
+      {offered.length > 0 && <AddOnsList addOns={offered} />}
       <div className="flex flex-col gap-3">
         <h2 className="text-xl">Step by step</h2>
         <CostBySteps

@@ -1,5 +1,7 @@
 import type { Leaving, LeavingLine, WasteAndGifts } from '@bienestar/core/cost/wasteAndGifts';
+import { explainLeaving } from '@bienestar/core/explain/explainLeaving';
 import { money } from '../../format/figures';
+import { WorkedFigure } from '../../parts/working/WorkedFigure';
 
 const WHY_WORDS: Record<Leaving, string> = {
   bowl: 'stays in the bowl',
@@ -43,7 +45,20 @@ function List({ title, sum, lines, currency, children }: ListProps) {
     <section aria-label={title} className="flex flex-col gap-1">
       <h2 className="flex items-baseline justify-between text-xl">
         {title}
-        <span className="font-serif">{money(sum, currency)}</span>
+        <WorkedFigure
+          label={title}
+          text={money(sum, currency)}
+          className="font-serif"
+          working={() =>
+            explainLeaving(
+              title,
+              'Everything in the list below it, added up; what is open too long lies beyond the cost of the visit.',
+              lines,
+              sum,
+              ({ name, why }) => `${name}, ${WHY_WORDS[why]}`,
+            )
+          }
+        />
       </h2>
       {lines.length === 0 && <p className="text-sm text-ink-soft">{children}</p>}
       <ul className="text-sm">

@@ -1,11 +1,17 @@
 import { Link } from 'react-router';
+import type { Working } from '@bienestar/core/explain/working';
+import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
+import type { House, Service } from '@bienestar/core/house/house';
 import type {
   ComparedScenario,
   ComparedService,
+  Side,
   Week,
 } from '@bienestar/core/whatIf/compareScenarios';
 import { money, moneyChange, number, percent } from '../../../format/figures';
-import { useHouse } from '../../../store/house';
+import { WorkedFigure } from '../../../parts/working/WorkedFigure';
+import { useFigures, useHouse } from '../../../store/house';
+import { workingsOf, type MenuWorkings } from '../workings';
 
 interface ComparedTableProps {
   /** the one in hand in front */
@@ -73,13 +79,12 @@ export function ComparedTable({ compared }: ComparedTableProps) {
                     {service.name}
                   </Link>
                 </th>
-                <td className={CELL}>{today ? money(today.fullCost, currency) : '–'}</td>
-                <td className={CELL}>{today ? money(today.gross, currency) : '–'}</td>
-                <td className={CELL}>{today ? percent(today.margin) : '–'}</td>
-                {compared.map(({ scenario, services }) => (
+                <Today service={service} today={today} />
+                {compared.map(({ scenario, services, tried, figures }) => (
                   <Then
                     key={scenario.id}
                     of={services[at]}
+                    workings={thenWorkings(tried.house, services[at]?.service, figures)}
                     currency={currency}
                     alone={compared.length === 1}
                   />
@@ -121,13 +126,14 @@ function Heads({
 
 interface ThenProps {
   readonly of: ComparedService | undefined;
+  readonly workings: MenuWorkings | undefined;
   readonly currency: string;
   /** there is room for what moved beside the figure */
   readonly alone: boolean;
 }
 
 /** A service in one scenario: its cost, its margin, and the price that would keep today's margin. */
-function Then({ of, currency, alone }: ThenProps) {
+function Then({ of, workings, currency, alone }: ThenProps) {
   const { today, then, toHold } = of ?? {};
   if (!then) {
     return (
@@ -141,12 +147,16 @@ function Then({ of, currency, alone }: ThenProps) {
     <>
       <td className={`${CELL} border-l border-line`}>
         {today && alone && <Moved by={then.fullCost - today.fullCost} currency={currency} beside />}
-        {money(then.fullCost, currency)}
+        <Worked
+          label="Full cost then"
+          text={money(then.fullCost, currency)}
+          working={workings?.full}
+        />
         {today && !alone && <Moved by={then.fullCost - today.fullCost} currency={currency} />}
       </td>
       <td className={`${CELL} ${then.belowFloor || then.underTarget ? 'text-clay' : ''}`}>
         {then.belowFloor ? '▲ loses ' : then.underTarget ? '▲ ' : ''}
-        {percent(then.margin)}
+        <Worked label="Margin then" text={percent(then.margin)} working={workings?.margin} />
         {then.gross !== today?.gross && (
           <span className={`text-xs text-ink-soft ${alone ? 'ml-2' : 'block'}`}>
             at {money(then.gross, currency)}
@@ -158,6 +168,58 @@ function Then({ of, currency, alone }: ThenProps) {
       </td>
     </>
   );
+}
+
+interface WorkedProps {
+  readonly label: string;
+  readonly text: string;
+  readonly working: (() => Working) | undefined;
+}
+
+function Worked({ label, text, working }: WorkedProps) {
+  return working ? <WorkedFigure label={label} text={text} working={working} /> : text;
+}
+
+function Today({
+  service,
+  today,
+}: {
+  readonly service: Service;
+  readonly today: Side | undefined;
+}) {
+  const house = useHouse();
+  const figures = useFigures().services.get(service.id);
+  const { currency } = house.settings;
+  const workings = figures && workingsOf(house, service, figures);
+  if (!today) {
+    return (
+      <td colSpan={3} className={CELL}>
+        –
+      </td>
+    );
+  }
+  return (
+    <>
+      <td className={CELL}>
+        <Worked label="Full cost" text={money(today.fullCost, currency)} working={workings?.full} />
+      </td>
+      <td className={CELL}>
+        <Worked label="Price" text={money(today.gross, currency)} working={workings?.gross} />
+      </td>
+      <td className={CELL}>
+        <Worked label="Margin" text={percent(today.margin)} working={workings?.margin} />
+      </td>
+    </>
+  );
+}
+
+function thenWorkings(
+  house: House,
+  service: Service | undefined,
+  figures: HouseFigures,
+): MenuWorkings | undefined {
+  const of = service && figures.services.get(service.id);
+  return of && workingsOf(house, service, of);
 }
 
 interface MovedProps {
