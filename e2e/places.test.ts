@@ -58,6 +58,12 @@ describe('every place', () => {
     ['/menu/clay-facial', 'How the house prices'],
     ['/menu/lift/price', 'Step by step'],
     ['/menu/map', 'Carries the house'],
+    ['/menu/offers', 'What one sale promises'],
+    ['/menu/what-if', 'Contribution a week'],
+    ['/menu/margins', 'Price and cost over time'],
+    ['/menu/guests', 'Beside another treatment'],
+    ['/menu/enzyme-facial/sets', 'On the shelf after an order'],
+    ['/house/set-up/8', 'How full do you plan to be?'],
     ['/restock', 'to order now'],
     ['/house', 'What time costs'],
   ])('%s is fit for screen readers, in both lights', async (path, text) => {

@@ -26,7 +26,7 @@ export function CostSpreadTable({ spread, price, currency }: CostSpreadTableProp
         From a light visit to a heavy one
       </h2>
       <table className="w-full text-sm">
-        <FiguresHead names="" figures={['Little, and short', 'Usual', 'Much, and long']} />
+        <FiguresHead names="Part" figures={['Little, and short', 'Usual', 'Much, and long']} />
         <tbody>
           {lines.map(([name, triple]) => (
             <tr

@@ -163,7 +163,7 @@ function SideBySide({ sets, chosen }: SideBySideProps) {
   return (
     <>
       <table className="w-full text-sm">
-        <FiguresHead names="" figures={['As today', 'The other set']} />
+        <FiguresHead names="Figure" figures={['As today', 'The other set']} />
         <tbody>
           {lines.map(([name, a, b], at) => (
             <tr
