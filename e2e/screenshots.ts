@@ -17,6 +17,8 @@ interface View {
     readonly fields: readonly (readonly [string, string])[];
     readonly seen: string;
   };
+  /** what is waited for */
+  readonly seen?: string;
   /** words of buttons that are pressed one after the other */
   readonly through?: readonly string[];
 }
@@ -33,27 +35,18 @@ const VIEWS: readonly View[] = [
     path: '/price-lists/northquay',
     click: ['Fetch the list of today', 'What it does to the menu'],
   },
-  { name: 'calibration', path: '/shelf/aloe-gel/measured', click: ['Weigh it out', 'Stable.'] },
   { name: 'menu', path: '/menu/acid-first' },
   { name: 'price', path: '/menu/lift/price' },
   { name: 'menu-map', path: '/menu/map' },
+  { name: 'what-if', path: '/menu/what-if' },
+  { name: 'what-moved', path: '/menu/margins', seen: 'Price and cost over time' },
+  { name: 'guest-menu', path: '/menu/guests' },
   { name: 'restock', path: '/restock' },
   { name: 'house', path: '/house' },
   {
     name: 'zone-map',
     path: '/protocols/prickly-pear-calm/calming-mask-on',
     through: ['change zones'],
-  },
-  {
-    name: 'choices',
-    path: '/protocols/fig-enzyme-steam/enzyme-paste-on',
-    through: ['For whom', 'Choices …'],
-  },
-  {
-    name: 'over-all-clients',
-    path: '/protocols/fig-enzyme-steam',
-    press: 'More of this protocol',
-    click: ['Over all clients', 'What makes the difference'],
   },
   { name: 'card', path: '/protocols/fine-needle-renewal/card' },
   { name: 'tray', path: '/protocols/prickly-pear-calm/tray' },
@@ -78,12 +71,13 @@ const page = await browser.newPage();
 await page.setViewport({ width: 1280, height: 800 });
 await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
 await page.goto(house.url, { waitUntil: 'load' });
-for (const { name, path, theme, press, click, fill, through = [] } of VIEWS) {
+for (const { name, path, theme, press, click, fill, seen, through = [] } of VIEWS) {
   await page.evaluate(
     (wanted) => localStorage.setItem('bienestar.theme', wanted),
     theme ?? 'light',
   );
   await page.goto(`${house.url}${path}`, { waitUntil: 'networkidle2' });
+  if (seen !== undefined) await page.waitForSelector(`::-p-text(${seen})`);
   if (press !== undefined) {
     await page.locator(`button[aria-label^="${press}"]`).click();
     await page.waitForSelector('[role=dialog], [role=menu]');

@@ -1,4 +1,4 @@
-import type { PricePoint } from '../cost/pricePoint';
+import { priceDiffers, type PricePoint } from '../cost/pricePoint';
 import { createCalculator, type Calculator } from '../figures/createCalculator';
 import type { Edition, House, Material } from '../house/house';
 import type { ServiceId } from '../house/ids';
@@ -126,20 +126,12 @@ function pricesOn(points: readonly PricePoint[], day: string): ReadonlyMap<strin
 
 function withPrices(material: Material, asked: ReadonlyMap<string, PricePoint>): Material {
   if (material.kind === 'linen') return material;
-  let changed = false;
   const packs = material.packs.map((pack) => {
     const point = asked.get(`${material.id}/${pack.id}`);
-    if (!point) return pack;
+    if (!point || !priceDiffers(point, pack)) return pack;
     const { priceMinor, discount, freightMinor } = point;
-    if (
-      pack.priceMinor === priceMinor &&
-      pack.discount === discount &&
-      pack.freightMinor === freightMinor
-    ) {
-      return pack;
-    }
-    changed = true;
     return { ...pack, priceMinor, discount, freightMinor };
   });
-  return changed ? { ...material, packs } : material;
+  const same = packs.every((pack, at) => pack === material.packs[at]);
+  return same ? material : { ...material, packs };
 }

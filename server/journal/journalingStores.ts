@@ -15,7 +15,7 @@ export function journalingStores(stores: Stores): Stores {
         if (!(await settings.replace(value, version, tx))) return false;
         if (before) {
           const entry = { part: 'settings', id: SETTINGS_ID, before: unversioned(before) } as const;
-          await journal.note(entry as unknown as JournalEntry, tx);
+          await journal.note(entry, tx);
         }
         return true;
       },
