@@ -36,6 +36,7 @@ describe('the price of a service', () => {
     await person.sees(/at “Calming mask rests”, \d+ of them free/);
     await person.click('link', 'Add-on: eye sheet');
     await person.find('heading', 'Add-on: eye sheet');
+    await person.sees(/May be offered within .*Prickly-pear calm facial/);
   });
 
   it('is tried on the ladders, and charged when it is right', async () => {

@@ -122,15 +122,16 @@ export function thingsCost(
     });
   }
   if (problems.length > 0) return failWith(problems);
-  const parts: Record<MaterialCostPart, Triple> = {
+  const cost: { -readonly [K in keyof ThingsCost]: ThingsCost[K] } = {
+    lines,
     product: ZERO,
     consumables: ZERO,
     singleUse: ZERO,
     linen: ZERO,
     givenAway: ZERO,
   };
-  for (const line of lines) parts[line.part] = addTriples(parts[line.part], line.cost);
-  return ok({ lines, ...parts });
+  for (const line of lines) cost[line.part] = addTriples(cost[line.part], line.cost);
+  return ok(cost);
 }
 
 /**
@@ -146,18 +147,36 @@ export function costOfVisit(
   rates: MinuteRates,
   charge: TherapistCharge,
 ): ServiceCost {
+  const { lines, product, consumables, singleUse, linen, givenAway } = things;
   const deviceLines = linesOfDevices(schedule.deviceMinutes, devices);
-  const used = exactly(deviceLines.reduce((sum, { cost }) => sum + cost.cost, 0));
-  const therapist = exactly(
+  const used = deviceLines.reduce((sum, { cost }) => sum + cost.cost, 0);
+  const hands =
     chargedMinutes(schedule, charge, 'therapist') * rates.therapist +
-      chargedMinutes(schedule, charge, 'assistant') * rates.assistant,
-  );
-  const room = exactly(schedule.slotMinutes * rates.room);
-  const spent = used.usual + therapist.usual;
-  let direct: Triple = { low: spent, usual: spent, high: spent };
-  for (const part of MATERIAL_COST_PARTS) direct = addTriples(direct, things[part]);
-  const full = addTriples(direct, room);
-  return { ...things, deviceLines, devices: used, therapist, room, direct, full };
+    chargedMinutes(schedule, charge, 'assistant') * rates.assistant;
+  const room = schedule.slotMinutes * rates.room;
+  /* Summed by hand: every service of the menu comes through here at every change of pay. */
+  let low = used + hands;
+  let usual = low;
+  let high = low;
+  for (const part of MATERIAL_COST_PARTS) {
+    low += things[part].low;
+    usual += things[part].usual;
+    high += things[part].high;
+  }
+  return {
+    lines,
+    deviceLines,
+    product,
+    consumables,
+    singleUse,
+    linen,
+    givenAway,
+    devices: exactly(used),
+    therapist: exactly(hands),
+    room: exactly(room),
+    direct: { low, usual, high },
+    full: { low: low + room, usual: usual + room, high: high + room },
+  };
 }
 
 /**

@@ -17,7 +17,7 @@ import {
   step,
 } from '../testing/sample';
 import { explainAddOn, explainToPay } from '../explain/explainAddOn';
-import { addOnsOf } from './addOns';
+import { addOnsOf, hostsOf } from './addOns';
 
 const ADD_ON = asId<ProtocolId>('eye-sheet');
 const SERVICE = asId<ServiceId>('eye-sheet');
@@ -79,6 +79,16 @@ describe('an add-on (P8)', () => {
     expect(explainToPay(addOn, house().settings).result.amount).toBe(addOn.toPay);
     const shared = offered({ doses: [dose(cleanser().id, measured(1, 'ml'))] }, minutes(8)).addOn;
     expect([shared.stake, shared.toPay]).toEqual([0, null]);
+  });
+
+  it('knows within which services it may be offered', () => {
+    const addOn = service({ id: SERVICE, protocolId: ADD_ON });
+    const host = service({ id: asId('host') });
+    const work = (offers: readonly ProtocolId[]) =>
+      ({ work: { ok: true, value: protocol([step('rests', minutes(9), { offers })]) } }) as never;
+    const of = (which: { readonly id: string }) => work(which.id === 'host' ? [ADD_ON] : []);
+    expect(hostsOf(addOn, { services: [host, addOn] }, of)).toEqual([host]);
+    expect(hostsOf(host, { services: [host, addOn] }, of)).toEqual([]);
   });
 
   it('lengthens the slot by what does not fit', () => {

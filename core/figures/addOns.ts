@@ -98,6 +98,21 @@ export function addOnsOf(
   return [...offered.values()];
 }
 
+/** Where a service may be offered: the services of which a step offers its protocol. @see P8 */
+export function hostsOf(
+  service: Service,
+  { services }: Pick<House, 'services'>,
+  figuresOf: (service: Service) => ServiceFigures | undefined,
+): readonly Service[] {
+  return services.filter((host) => {
+    const work = figuresOf(host)?.work;
+    return (
+      work?.ok === true &&
+      work.value.steps.some(({ offers = [] }) => offers.includes(service.protocolId))
+    );
+  });
+}
+
 /** One pack of everything that only this service draws. */
 function stakeOf(
   own: ServiceFigures,

@@ -62,18 +62,10 @@ export function servicePrice(
       : roomHourPrice(load, targetPerRoomHourMinor, settings, where);
   const elsewhere =
     neighbourhood && chargedFor(neighbourhood.usual / (1 + settings.vat), load, settings, where);
-  const standingOf = (gross: number): Standing | undefined =>
-    neighbourhood && standingAmong(gross, neighbourhood);
   const rungs: Rung[] = [];
-  const offer = (ladder: Ladder, outcome: Outcome<PriceFigures> | undefined): void => {
-    if (outcome?.ok) {
-      const { gross } = outcome.value;
-      rungs.push({ ladder, price: outcome.value, standing: standingOf(gross) });
-    }
-  };
-  offer('cost-plus', costPlus);
-  offer('room-hour', roomHour);
-  offer('neighbourhood', elsewhere);
+  offer(rungs, 'cost-plus', costPlus, neighbourhood);
+  offer(rungs, 'room-hour', roomHour, neighbourhood);
+  offer(rungs, 'neighbourhood', elsewhere, neighbourhood);
   const charged =
     by === 'own'
       ? ownPrice(pricing?.ownMinor, load, settings, where)
@@ -87,10 +79,21 @@ export function servicePrice(
     by,
     rungs,
     neighbourhood,
-    standing: standingOf(gross),
+    standing: neighbourhood && standingAmong(gross, neighbourhood),
     mostDiscount: Math.max(0, 1 - floorGross / gross),
     belowFloor: gross < floorGross - 1e-9,
   });
+}
+
+function offer(
+  rungs: Rung[],
+  ladder: Ladder,
+  outcome: Outcome<PriceFigures> | undefined,
+  neighbourhood: Neighbourhood | undefined,
+): void {
+  if (outcome?.ok !== true) return;
+  const standing = neighbourhood && standingAmong(outcome.value.gross, neighbourhood);
+  rungs.push({ ladder, price: outcome.value, standing });
 }
 
 /**

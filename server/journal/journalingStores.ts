@@ -1,6 +1,6 @@
 import type { Stores } from '../house/stores';
 import { journaling } from './journalStore';
-import { SETTINGS_ID, type JournalEntry } from '@bienestar/core/house/journal';
+import { SETTINGS_ID } from '@bienestar/core/house/journal';
 import { unversioned } from '@bienestar/contract/api';
 
 /** The stores of a House, those of what figures in costs and prices noting how things were. */

@@ -41,18 +41,21 @@ export function DeviceEconomicsFields({ economics, change }: DeviceEconomicsFiel
         <MoneyField
           {...leaving}
           label="Price of the device"
+          hint="as it was bought, of one"
           value={economics.priceMinor}
           onCommit={(priceMinor) => put({ priceMinor })}
         />
         <MoneyField
           {...leaving}
           label="Still worth at the end"
+          hint="begin with nothing"
           value={economics.resaleMinor}
           onCommit={(resaleMinor) => put({ resaleMinor })}
         />
         <MoneyField
           {...leaving}
           label="Service a year"
+          hint="upkeep and calibration"
           value={economics.servicePerYearMinor}
           onCommit={(servicePerYearMinor) => put({ servicePerYearMinor })}
         />
@@ -61,6 +64,7 @@ export function DeviceEconomicsFields({ economics, change }: DeviceEconomicsFiel
         <NumberField
           {...leaving}
           label="Its life"
+          hint="by the maker; begin with 1000 uses"
           value={life.amount}
           check={more}
           onCommit={(amount) => put({ life: { ...life, amount } })}
@@ -77,6 +81,7 @@ export function DeviceEconomicsFields({ economics, change }: DeviceEconomicsFiel
         <NumberField
           {...leaving}
           label="Uses a year"
+          hint="shares out its service"
           value={economics.usesPerYear}
           check={more}
           onCommit={(usesPerYear) => put({ usesPerYear })}

@@ -5,7 +5,7 @@ import type { Versioned } from '@bienestar/contract/api';
 import { costSpread } from '@bienestar/core/cost/costSpread';
 import { costByStep } from '@bienestar/core/cost/costByStep';
 import { wasteAndGifts } from '@bienestar/core/cost/wasteAndGifts';
-import { addOnsOf } from '@bienestar/core/figures/addOns';
+import { addOnsOf, hostsOf } from '@bienestar/core/figures/addOns';
 import { writOf } from '@bienestar/core/figures/serviceWork';
 import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
 import type { Pricing, Service } from '@bienestar/core/house/house';
@@ -132,6 +132,7 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
   const { currency, therapistCharge } = house.settings;
   const index = indexHouse(house);
   const writ = useMemo(() => writOf(service, indexHouse(house), house), [service, house]);
+  const hosts = hostsOf(service, house, ({ id }) => services.get(id));
   const offered = addOnsOf(figures, house, ({ id }) => services.get(id));
   if (!work.ok || !schedule.ok || !cost.ok || !rates.ok) {
     const failed = [work, schedule, cost, rates].flatMap((each) => (each.ok ? [] : each.problems));
@@ -189,6 +190,23 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
         />
       )}
       {writ && price.ok && <KindsOfClients service={service} writ={writ} price={price.value} />}
+      {hosts.length > 0 && (
+        <p className="text-sm">
+          May be offered within{' '}
+          {hosts.map((host, at) => (
+            <span key={host.id}>
+              {at > 0 && ', '}
+              <Link
+                to={`/menu/${host.id}/price`}
+                className="underline underline-offset-4 hover:text-clay"
+              >
+                {host.name}
+              </Link>
+            </span>
+          ))}
+          .
+        </p>
+      )}
       {offered.length > 0 && <AddOnsList addOns={offered} />}
       <div className="flex flex-col gap-3">
         <h2 className="text-xl">Step by step</h2>

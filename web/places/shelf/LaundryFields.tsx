@@ -19,18 +19,21 @@ export function LaundryFields({ laundry, change }: LaundryFieldsProps) {
       <MoneyField
         commitOn="leaving"
         label="One wash"
+        hint="washed, dried and folded, of one piece"
         value={laundry.washMinor}
         onCommit={(washMinor) => put({ washMinor })}
       />
       <MoneyField
         commitOn="leaving"
         label="A new piece"
+        hint="what replaces it"
         value={laundry.replacementMinor}
         onCommit={(replacementMinor) => put({ replacementMinor })}
       />
       <NumberField
         commitOn="leaving"
         label="Washes in its life"
+        hint="begin with 100"
         value={laundry.washesInLife}
         check={wholeFromOne}
         onCommit={(washesInLife) => put({ washesInLife })}

@@ -1,5 +1,5 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { FileDown, Plus, Printer } from 'lucide-react';
+import { Download, FileDown, Plus, Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { isShownOn } from '@bienestar/core/house/guest';
@@ -7,13 +7,15 @@ import type { GuestMenu } from '@bienestar/core/house/house';
 import { asId, type MenuId } from '@bienestar/core/house/ids';
 import { createOfferCalculator } from '@bienestar/core/offer/offerFigures';
 import { dayOf } from '@bienestar/core/stock/days';
-import { Button } from '../../../parts/Button';
+import { Button, IconButton } from '../../../parts/Button';
+import { fileNameOf, saveFile } from '../../../parts/saveFile';
 import { EmptyPlace } from '../../../parts/EmptyPlace';
 import { Segments } from '../../../parts/Segments';
 import { useFigures, useHouse, useSnapshot } from '../../../store/house';
 import { useAddAndRemove } from '../../../store/useEditPart';
 import { usePdf } from '../../card/paper';
 import { MenuHeader } from '../MenuHeader';
+import { guestCsv } from './guestCsv';
 import { guestPage, shownWords } from './guestPage';
 import { GuestPaper } from './GuestPaper';
 import { MenuEditor } from './MenuEditor';
@@ -55,6 +57,15 @@ export function GuestsPlace() {
                 ]}
                 onChoose={(paper) => setFolded(paper === 'folded')}
               />
+              <IconButton
+                label="Take the menu out as CSV"
+                className="size-9 border border-line-strong bg-sheet"
+                onClick={() =>
+                  saveFile(guestCsv(page), `${fileNameOf(page.title)}.csv`, 'text/csv')
+                }
+              >
+                <Download aria-hidden size={16} />
+              </IconButton>
               <Button onClick={() => window.print()}>
                 <Printer aria-hidden size={16} /> Print
               </Button>

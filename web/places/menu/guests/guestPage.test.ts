@@ -11,6 +11,7 @@ import {
   service,
   step,
 } from '@bienestar/core/testing/sample';
+import { guestCsv } from './guestCsv';
 import { guestPage, shownWords } from './guestPage';
 import { withWords } from './guestWords';
 
@@ -108,6 +109,14 @@ describe('a menu for guests', () => {
   it('goes on without a price that cannot be counted', () => {
     const [line] = page(undefined, { rooms: [] }).sections[0]?.lines ?? [];
     expect(line).not.toHaveProperty('price');
+  });
+
+  it('is a list for other programs, in the same words', () => {
+    const rows = guestCsv(page({ text: 'Warm, and "dark".', cautions: ['=1+1'] })).split('\r\n');
+    expect(rows[0]).toBe('menu,section,name,minutes,price,text,cautions');
+    /* A text that would be a formula elsewhere is text. */
+    expect(rows[1]).toBe(`Treatments,Face,Clay facial,35 min,€80,"Warm, and ""dark"".","'=1+1"`);
+    expect(rows).toHaveLength(4);
   });
 
   it('is shown on its days', () => {

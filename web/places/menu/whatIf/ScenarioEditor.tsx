@@ -7,6 +7,7 @@ import type { Versioned } from '@bienestar/contract/api';
 import type { Change, Scenario } from '@bienestar/core/house/house';
 import type { ComparedScenario } from '@bienestar/core/whatIf/compareScenarios';
 import { Button, IconButton } from '../../../parts/Button';
+import { fileNameOf, saveFile } from '../../../parts/saveFile';
 import { TextField } from '../../../parts/TextField';
 import { useHouse } from '../../../store/house';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
@@ -134,12 +135,9 @@ export function ScenarioEditor({ scenario, compared }: ScenarioEditorProps) {
 }
 
 function download({ version: _version, ...scenario }: Versioned<Scenario>): void {
-  const address = URL.createObjectURL(
-    new Blob([writeScenarioFile(scenario)], { type: 'application/json' }),
+  saveFile(
+    writeScenarioFile(scenario),
+    `${fileNameOf(scenario.name)}.scenario.json`,
+    'application/json',
   );
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = `${scenario.name.replaceAll(/[^\p{L}\p{N}]+/gu, '-')}.scenario.json`;
-  link.click();
-  URL.revokeObjectURL(address);
 }
