@@ -1,5 +1,6 @@
+import type { HouseSnapshot } from '@bienestar/contract/api';
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { freshHouse, leave, newPerson, type Person } from './support/person';
+import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
 
 let person: Person;
 beforeEach(async () => {
@@ -10,6 +11,17 @@ afterEach(() => person.close());
 afterAll(leave);
 
 const enter = (): Promise<void> => person.page.keyboard.press('Enter');
+
+/** Takes everything of some kinds out of the house. */
+async function takeAway(...parts: readonly ('menus' | 'offers')[]): Promise<void> {
+  const { url } = ownHouse();
+  const house = (await (await fetch(`${url}/api/house`)).json()) as HouseSnapshot;
+  for (const part of parts) {
+    for (const { id, version } of house[part]) {
+      await fetch(`${url}/api/${part}/${id}?version=${version}`, { method: 'DELETE' });
+    }
+  }
+}
 
 describe('what holds for the whole house', () => {
   it('moves every price: pay, occupancy, the way hands are charged', async () => {
@@ -153,6 +165,10 @@ describe('a service in hand', () => {
   });
 
   it('is taken off the menu, with its protocol left as it is', async () => {
+    await person.goTo('/menu/body-polish');
+    await person.click('button', 'Take it off the menu');
+    await person.sees(/still used by: Shore and sand \(offer\), Treatments \(menu\)/);
+    await takeAway('menus', 'offers');
     await person.goTo('/menu/body-polish');
     await person.click('button', 'Take it off the menu');
     await person.waitFor(

@@ -86,7 +86,7 @@ export function priceFigures(
   load: PriceLoad,
   settings: PriceSettings,
   where: Where,
-  computedNet = gross / (1 + settings.vat),
+  computedNet?: number,
 ): Outcome<PriceFigures> {
   const { vat, commission: commissionShare, cardFee: cardShare } = settings;
   const net = gross / (1 + vat);
@@ -100,8 +100,8 @@ export function priceFigures(
   const contribution = net - fees - load.directCost;
   const profit = contribution - load.roomCost;
   return ok({
-    computedNet,
-    computedGross: computedNet * (1 + vat),
+    computedNet: computedNet ?? net,
+    computedGross: computedNet === undefined ? gross : computedNet * (1 + vat),
     gross,
     net,
     commission,

@@ -40,7 +40,7 @@ const DEMAND: Rules = {
 };
 
 function rulesOf(name: ListName): Rules {
-  return name === 'demand' ? DEMAND : (AGGREGATES[name as AggregateName]);
+  return name === 'demand' ? DEMAND : AGGREGATES[name as AggregateName];
 }
 
 /**
