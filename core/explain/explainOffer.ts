@@ -1,6 +1,9 @@
 import type { House, Offer } from '../house/house';
 import type { OfferFigures } from '../offer/offerFigures';
+import { COST_PART_TITLES, explainCost } from './explainCost';
 import { figure, worked, type Origin, type Working, type WorkingInput } from './working';
+
+const LEAST_TOLD = 0.005;
 
 /**
  * How the price of a course, a package or a visit for two comes about.
@@ -54,13 +57,37 @@ export function explainOfferMargin(offer: Offer, figures: OfferFigures, house: H
       { label: 'VAT', value: figure(house.settings.vat, 'share'), from },
       { label: 'Net price', value: figure(price.net, 'money') },
       { label: 'Fees', value: figure(price.fees, 'money'), from },
-      {
-        label: 'Direct cost',
-        value: figure(price.net - price.fees - price.contribution, 'money'),
-      },
-      { label: 'Room', value: figure(price.contribution - price.profit, 'money') },
+      worked(explainParts('direct', figures, house)),
+      worked(explainParts('room', figures, house)),
     ],
     result: figure(price.margin, 'share'),
+  };
+}
+
+/** Direct cost or room of everything together, down to what each visit in it takes. */
+function explainParts(part: 'direct' | 'room', figures: OfferFigures, house: House): Working {
+  const { price, parts } = figures;
+  const total =
+    part === 'direct'
+      ? price.net - price.fees - price.contribution
+      : price.contribution - price.profit;
+  const each = parts.map((one): WorkingInput => {
+    const working = explainCost(part, { house, ...one });
+    const label = one.times === 1 ? one.service.name : `${one.service.name}, ${one.times} ×`;
+    return worked(working, label);
+  });
+  const counted = parts.reduce((sum, { cost, times }) => sum + cost[part].usual * times, 0);
+  const rest = total - counted;
+  const shared = part === 'room' ? 'The room is shared' : 'Hands that wait for the other guest';
+  return {
+    title: COST_PART_TITLES[part],
+    codes: ['C7', 'P8'],
+    words: 'What each visit in it takes, as often as it is in it.',
+    inputs: [
+      ...each,
+      ...(Math.abs(rest) > LEAST_TOLD ? [{ label: shared, value: figure(rest, 'money') }] : []),
+    ],
+    result: figure(total, 'money'),
   };
 }
 

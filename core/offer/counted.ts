@@ -38,3 +38,8 @@ export function countedOf(
     rates: rates.value,
   });
 }
+
+/** How often a service, as it is then worked, is part of an offer. */
+export interface OfferPart extends Counted {
+  readonly times: number;
+}

@@ -5,7 +5,7 @@ import type { MaterialId } from '../house/ids';
 import { fail, ok, type Outcome } from '../house/problem';
 import { priceFigures, type PriceFigures } from '../price/priceOf';
 import { addTriples, scaleTriple, ZERO, type Triple } from '../quantity/triple';
-import { countedOf } from './counted';
+import { countedOf, type OfferPart } from './counted';
 import { offerPrice, type OfferPrice } from './offerPrice';
 
 /** The visits of one kind within a course, each with its cost. Minor units, minutes. */
@@ -24,6 +24,7 @@ export interface CourseLine {
 export interface CourseFigures {
   readonly kind: 'course';
   readonly lines: readonly CourseLine[];
+  readonly parts: readonly OfferPart[];
   readonly price: OfferPrice;
   readonly visits: number;
   readonly perVisit: number;
@@ -60,6 +61,7 @@ export function courseFigures(
     return fail('offer-invalid', message, { ...where, field: 'visits' });
   }
   const lines: CourseLine[] = [];
+  const parts: OfferPart[] = [];
   let promised = new Map<MaterialId, Triple>();
   let attendedMinutes = 0;
   let last: { readonly cost: ServiceCost; readonly line: CourseLine } | undefined;
@@ -81,6 +83,7 @@ export function courseFigures(
       single: single.value,
     };
     lines.push(line);
+    parts.push({ ...counted.value, times: visits.times });
     if (figures?.consumption.ok) {
       promised = withAll(promised, figures.consumption.value, visits.times);
     }
@@ -128,6 +131,7 @@ export function courseFigures(
   return ok({
     kind: 'course',
     lines,
+    parts,
     price: price.value,
     visits: count,
     perVisit: price.value.gross / count,

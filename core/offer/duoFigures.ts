@@ -3,13 +3,14 @@ import type { Duo, House, Service } from '../house/house';
 import { fail, ok, type Outcome } from '../house/problem';
 import { sideBySide } from '../time/distribution';
 import { slotMinutes } from '../time/slot';
-import { countedOf, type Counted } from './counted';
+import { countedOf, type Counted, type OfferPart } from './counted';
 import { offerPrice, sumOf, type OfferPrice } from './offerPrice';
 
 /** What a visit of two guests comes to. Minor units, minutes. */
 export interface DuoFigures {
   readonly kind: 'duo';
   readonly services: readonly Service[];
+  readonly parts: readonly OfferPart[];
   /** each by itself, with its price */
   readonly singles: readonly { readonly service: Service; readonly gross: number }[];
   readonly price: OfferPrice;
@@ -75,6 +76,7 @@ export function duoFigures(
   return ok({
     kind: 'duo',
     services: guests.map(({ service }) => service),
+    parts: guests.map((guest) => ({ ...guest, times: 1 })),
     singles,
     price: price.value,
     slotMinutes: slot,

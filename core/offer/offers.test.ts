@@ -242,6 +242,11 @@ describe('the working of an offer', () => {
       expect(sum).toBe(of.price.listGross);
       const margin = explainOfferMargin(offer, of, house);
       const [, , net, fees, direct, room] = margin.inputs.map(({ value }) => value.amount);
+      const inDirect = margin.inputs[4]?.working;
+      const parts = (inDirect?.inputs ?? []).map(({ label, value }) => value.amount * times(label));
+      expect(parts.reduce((all, part) => all + part, 0)).toBeCloseTo(direct ?? 0, 6);
+      /* down to the price of a pack */
+      expect(JSON.stringify(inDirect)).toContain('"Pack price"');
       expect(((net ?? 0) - (fees ?? 0) - (direct ?? 0) - (room ?? 0)) / (net ?? 1)).toBeCloseTo(
         margin.result.amount,
         9,

@@ -4,7 +4,7 @@ import type { Client } from '../house/client';
 import type { House, Mix, Package, Person, Service } from '../house/house';
 import { asId, type MixId, type ServiceId } from '../house/ids';
 import { fail, ok, type Outcome } from '../house/problem';
-import { countedOf } from './counted';
+import { countedOf, type OfferPart } from './counted';
 import { joinProtocols, type JoinedPart, type LeftOut } from './joinProtocols';
 import { offerPrice, sumOf, type OfferPrice } from './offerPrice';
 
@@ -12,6 +12,8 @@ import { offerPrice, sumOf, type OfferPrice } from './offerPrice';
 export interface PackageFigures {
   readonly kind: 'package';
   readonly services: readonly Service[];
+  /** all of it as one visit */
+  readonly parts: readonly OfferPart[];
   /** each by itself, with its price */
   readonly singles: readonly { readonly service: Service; readonly gross: number }[];
   readonly price: OfferPrice;
@@ -86,10 +88,10 @@ export function packageFigures(
   for (const mix of services.flatMap(mixesOf)) if (!mixes.has(mix.id)) mixes.set(mix.id, mix);
   const client: Client = { ...clientOf(first), visitKind: 'returning' };
   const together = tryOut(joined, { protocol, mixes: [...mixes.values()] }, client);
-  if (!together.schedule.ok) return together.schedule;
-  if (!together.cost.ok) return together.cost;
-  const { slotMinutes, attended } = together.schedule.value;
-  const { direct, room, full } = together.cost.value;
+  const visit = countedOf(joined, together, where);
+  if (!visit.ok) return visit;
+  const { slotMinutes, attended } = visit.value.schedule;
+  const { direct, room, full } = visit.value.cost;
   const load = {
     directCost: direct.usual,
     roomCost: room.usual,
@@ -102,6 +104,7 @@ export function packageFigures(
   return ok({
     kind: 'package',
     services,
+    parts: [{ ...visit.value, times: 1 }],
     singles,
     price: price.value,
     performers: house.people.filter(({ id }) => joined.therapistIds.includes(id)),

@@ -22,6 +22,7 @@ export function PriceRule() {
       </div>
       <PercentField
         label="Target margin"
+        hint="left of net, all paid"
         to={HIGHEST_SHARE}
         commitOn="leaving"
         value={settings.targetMargin}
@@ -29,6 +30,7 @@ export function PriceRule() {
       />
       <MoneyField
         label="A room hour brings"
+        hint="for rent and profit"
         commitOn="leaving"
         value={settings.targetPerRoomHourMinor}
         onCommit={(targetPerRoomHourMinor) => change({ targetPerRoomHourMinor })}
