@@ -30,6 +30,8 @@ export interface BridgePart {
   readonly cause: Cause;
   /** of the material */
   readonly name?: string;
+  /** how many small ones it stands for */
+  readonly several?: number;
   readonly cost: number;
   readonly gross: number;
   readonly margin: number;
@@ -138,6 +140,27 @@ export function marginBridge(
   }));
   add(parts, 'house', at, end);
   return { service, before: start, after: end, parts };
+}
+
+/** A part that moves the margin by less than a twentieth of a point is a small one. */
+const SMALL = 0.0005;
+
+/** The parts of a bridge with the small ones of materials as one part, behind the others; they add up to the same. */
+export function gatheredParts(parts: readonly BridgePart[]): readonly BridgePart[] {
+  const isSmall = ({ cause, margin }: BridgePart): boolean =>
+    cause === 'material' && Math.abs(margin) < SMALL;
+  const small = parts.filter(isSmall);
+  if (small.length < 2) return parts;
+  const total = (of: (part: BridgePart) => number): number =>
+    small.reduce((sum, part) => sum + of(part), 0);
+  const together: BridgePart = {
+    cause: 'material',
+    several: small.length,
+    cost: total(({ cost }) => cost),
+    gross: total(({ gross }) => gross),
+    margin: total(({ margin }) => margin),
+  };
+  return [...parts.filter((part) => !isSmall(part)), together];
 }
 
 function add(parts: BridgePart[], cause: Cause, was: Standing, is: Standing, name?: string): void {

@@ -13,7 +13,7 @@ import {
   service,
   step,
 } from '../testing/sample';
-import { marginBridge } from './bridge';
+import { gatheredParts, marginBridge } from './bridge';
 import { marginWatch, rememberedHouse, serviceHistory, type Memory } from './history';
 
 const serviceId = asId<ServiceId>('facial');
@@ -186,6 +186,22 @@ describe('a bridge from an old margin to a new one', () => {
       ),
       { numRuns: 30 },
     );
+  });
+
+  it('gathers what is small, and still adds up', () => {
+    const part = (name: string, margin: number) => ({
+      cause: 'material' as const,
+      name,
+      cost: 1,
+      gross: 0,
+      margin,
+    });
+    const parts = [part('a', 0.0001), part('b', -0.01), part('c', 0.0002)];
+    expect(gatheredParts(parts)).toMatchObject([{ name: 'b' }, { several: 2, cost: 2 }]);
+    const sum = gatheredParts(parts).reduce((all, { margin }) => all + margin, 0);
+    expect(sum).toBeCloseTo(-0.0097, 12);
+    const alone = parts.slice(0, 2);
+    expect(gatheredParts(alone)).toBe(alone);
   });
 
   it('takes over what a new protocol draws', () => {

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { minorPerMajor } from '@bienestar/contract/currency';
 import type { Service } from '@bienestar/core/house/house';
 import { dayOf } from '@bienestar/core/stock/days';
-import type { Bridge } from '@bienestar/core/watch/bridge';
+import { gatheredParts, type Bridge } from '@bienestar/core/watch/bridge';
 import type { HistoryPoint, Memory } from '@bienestar/core/watch/history';
 import { dayText, money, percent } from '../../../format/figures';
 import { StepChart } from '../../../parts/StepChart';
@@ -45,7 +45,8 @@ export function BridgeView({ service, bridge, since, memory }: BridgeViewProps) 
 /** The parts of a bridge, each drawn from where the one before has left off. */
 function BridgeTable({ bridge }: { readonly bridge: Bridge }) {
   const { currency } = useHouse().settings;
-  const { before, after, parts } = bridge;
+  const { before, after } = bridge;
+  const parts = gatheredParts(bridge.parts);
   const ends = parts.reduce<number[]>(
     (levels, part) => [...levels, (levels.at(-1) ?? 0) + part.margin],
     [before.margin],

@@ -15,6 +15,7 @@ describe('what moved a margin', () => {
     expect(new Set(CAUSES.map((cause) => CAUSE_WORDS[cause])).size).toBe(CAUSES.length);
     expect(partName(part({ cause: 'material', name: 'Clay' }))).toBe('Clay');
     expect(partName(part({ cause: 'vat' }))).toBe('VAT');
+    expect(partName(part({ cause: 'material', several: 7 }))).toBe('7 materials, each very little');
   });
 
   it('is said in points', () => {

@@ -14,7 +14,8 @@ export const CAUSE_WORDS: Record<Cause, string> = {
 };
 
 /** A part of a bridge by its name. */
-export function partName({ cause, name }: BridgePart): string {
+export function partName({ cause, name, several }: BridgePart): string {
+  if (several !== undefined) return `${number(several)} materials, each very little`;
   return name ?? CAUSE_WORDS[cause];
 }
 
