@@ -11,6 +11,7 @@ import {
   step,
   valueOf,
 } from '../testing/sample';
+import { explainInUse, explainProduct, explainSpread } from '../explain/explainSpread';
 import { marginAt } from '../price/marginAt';
 import { costSpread } from './costSpread';
 
@@ -30,7 +31,17 @@ const spread = (charge: 'attended' | 'slot') => {
   if (!figures) throw new Error('nothing counted');
   const cost = valueOf(figures.cost);
   const price = valueOf(figures.price);
-  return { cost, price, ...costSpread(cost, valueOf(figures.schedule), charge) };
+  const [sold] = of.services;
+  if (!sold) throw new Error('nothing sold');
+  const explained = {
+    house: of,
+    service: sold,
+    protocol: valueOf(figures.work),
+    schedule: valueOf(figures.schedule),
+    rates: valueOf(figures.rates),
+    cost,
+  };
+  return { cost, price, explained, ...costSpread(cost, valueOf(figures.schedule), charge) };
 };
 
 describe('low, usual and high of a whole cost', () => {
@@ -43,6 +54,22 @@ describe('low, usual and high of a whole cost', () => {
     expect([room.low, room.high]).toEqual([room.usual, room.usual]);
     expect(full.usual).toBeCloseTo(cost.full.usual, 9);
     expect(full.low).toBeCloseTo(things.low + hands.low + room.low, 9);
+  });
+
+  it('has a working that adds up, at either end', () => {
+    for (const charge of ['attended', 'slot'] as const) {
+      const of = spread(charge);
+      for (const which of ['low', 'usual', 'high'] as const) {
+        const { things, full } = explainSpread(which, of, of.explained);
+        const sum = (inputs: typeof full.inputs): number =>
+          inputs.reduce((all, { value }) => all + value.amount, 0);
+        expect(sum(things.inputs)).toBeCloseTo(of.things[which], 9);
+        expect(sum(full.inputs)).toBeCloseTo(of.full[which], 9);
+      }
+      const inUse = explainInUse(12, of.explained);
+      expect(inUse.result.amount).toBeCloseTo(of.cost.direct.usual + 12, 9);
+      expect(explainProduct(of.explained).result.amount).toBeCloseTo(of.cost.product.usual, 9);
+    }
   });
 
   it('has its margin at the charged price', () => {

@@ -15,6 +15,8 @@ export interface SetFigures {
   readonly product: number;
   /** thrown away a visit: single doses left over, bowls, and jars that are open too long */
   readonly waste: number;
+  /** of that, what of open jars is over before it is used */
+  readonly openTooLong: number;
   /** minutes of setting the room and the tray up */
   readonly trayMinutes: number;
   readonly hands: number;
@@ -119,6 +121,7 @@ function sideOf(serviceId: ServiceId, { house, figures }: Counted): Outcome<AtVi
     return {
       product,
       waste: left + openTooLong,
+      openTooLong,
       trayMinutes,
       hands: cost.value.therapist.usual,
       stockHeld,

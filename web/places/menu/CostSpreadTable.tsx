@@ -1,11 +1,15 @@
 import type { CostSpread } from '@bienestar/core/cost/costSpread';
+import type { ExplainedService } from '@bienestar/core/explain/explainCost';
+import { explainSpread } from '@bienestar/core/explain/explainSpread';
 import { marginAt } from '@bienestar/core/price/marginAt';
 import type { PriceFigures } from '@bienestar/core/price/priceOf';
 import { money, number, percent } from '../../format/figures';
+import { WorkedFigure } from '../../parts/working/WorkedFigure';
 import { FiguresHead } from './FiguresHead';
 
 interface CostSpreadTableProps {
   readonly spread: CostSpread;
+  readonly explained: ExplainedService;
   readonly price: PriceFigures;
   readonly currency: string;
 }
@@ -13,12 +17,12 @@ interface CostSpreadTableProps {
 const EXTREMES = ['low', 'usual', 'high'] as const;
 
 /** What a visit costs when little goes and it is short, usually, and when much goes and it is long. */
-export function CostSpreadTable({ spread, price, currency }: CostSpreadTableProps) {
+export function CostSpreadTable({ spread, explained, price, currency }: CostSpreadTableProps) {
   const lines = [
-    ['Things', spread.things],
-    ['Hands', spread.hands],
-    ['Room', spread.room],
-    ['Full cost', spread.full],
+    ['Things', 'things'],
+    ['Hands', 'hands'],
+    ['Room', 'room'],
+    ['Full cost', 'full'],
   ] as const;
   return (
     <section aria-labelledby="spread-title" className="flex flex-col gap-2">
@@ -28,7 +32,7 @@ export function CostSpreadTable({ spread, price, currency }: CostSpreadTableProp
       <table className="w-full text-sm">
         <FiguresHead names="Part" figures={['Little, and short', 'Usual', 'Much, and long']} />
         <tbody>
-          {lines.map(([name, triple]) => (
+          {lines.map(([name, part]) => (
             <tr
               key={name}
               className={`border-b border-line text-right ${name === 'Full cost' ? 'font-semibold' : ''}`}
@@ -37,7 +41,13 @@ export function CostSpreadTable({ spread, price, currency }: CostSpreadTableProp
                 {name}
               </th>
               {EXTREMES.map((which) => (
-                <td key={which}>{money(triple[which], currency)}</td>
+                <td key={which}>
+                  <WorkedFigure
+                    label={`${name}, ${which}`}
+                    text={money(spread[part][which], currency)}
+                    working={() => explainSpread(which, spread, explained)[part]}
+                  />
+                </td>
               ))}
             </tr>
           ))}

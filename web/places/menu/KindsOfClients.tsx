@@ -1,4 +1,7 @@
 import { useMemo } from 'react';
+import { explainCost } from '@bienestar/core/explain/explainCost';
+import type { Client } from '@bienestar/core/house/client';
+import { createTrial } from '@bienestar/core/figures/trial';
 import type { Matrix } from '@bienestar/core/figures/matrix';
 import type { Writ } from '@bienestar/core/figures/serviceWork';
 import type { Service } from '@bienestar/core/house/house';
@@ -7,9 +10,11 @@ import type { PriceFigures } from '@bienestar/core/price/priceOf';
 import { money, number, percent } from '../../format/figures';
 import { clientWords, spoken } from '../../format/protocolWords';
 import { Problems } from '../../parts/Problems';
-import { useHouse } from '../../store/house';
+import { WorkedFigure } from '../../parts/working/WorkedFigure';
+import { useFigures, useHouse } from '../../store/house';
 import { useMatrix } from '../protocols/useMatrix';
 import { FiguresHead } from './FiguresHead';
+import { explainedOf } from './workings';
 
 interface KindsOfClientsProps {
   readonly service: Service;
@@ -37,13 +42,33 @@ export function KindsOfClients({ service, writ, price }: KindsOfClientsProps) {
         </p>
       )}
       {matrix && !matrix.ok && <Problems problems={matrix.problems} />}
-      {matrix?.ok === true && <Kinds matrix={matrix.value} price={price} />}
+      {matrix?.ok === true && (
+        <Kinds matrix={matrix.value} service={service} writ={writ} price={price} />
+      )}
     </section>
   );
 }
 
-function Kinds({ matrix, price }: { readonly matrix: Matrix; readonly price: PriceFigures }) {
-  const { currency } = useHouse().settings;
+interface KindsProps extends KindsOfClientsProps {
+  readonly matrix: Matrix;
+}
+
+const tryOut = createTrial();
+
+function Kinds({ matrix, service, writ, price }: KindsProps) {
+  const house = useHouse();
+  const { materials } = useFigures();
+  const { currency } = house.settings;
+  /* Worked out for that client, since the worker answers sums only. */
+  const workingFor = (client: Client, text: string) => {
+    const { figures } = tryOut(house, materials, service, writ, client);
+    const of = explainedOf(house, { ...service, visitKind: client.visitKind }, figures);
+    return of ? (
+      <WorkedFigure label="Full cost" text={text} working={() => explainCost('full', of)} />
+    ) : (
+      text
+    );
+  };
   if (matrix.kinds <= 1)
     return <p className="text-sm text-ink-soft">Everybody is treated alike.</p>;
   return (
@@ -59,7 +84,7 @@ function Kinds({ matrix, price }: { readonly matrix: Matrix; readonly price: Pri
                   <span className="font-semibold">{which}: </span>
                   <span className="text-ink-soft">{clientWords(client)}</span>
                 </th>
-                <td className="py-1.5">{money(fullCost, currency)}</td>
+                <td className="py-1.5">{workingFor(client, money(fullCost, currency))}</td>
                 <td className="py-1.5 pl-4">{percent(marginAt(price, fullCost))}</td>
                 <td className="py-1.5 pl-4 whitespace-nowrap">{number(slotMinutes, 0)} min</td>
               </tr>

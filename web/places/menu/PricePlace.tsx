@@ -32,6 +32,7 @@ import { OtherCounts } from './OtherCounts';
 import { PriceChangeWords } from './PriceChangeWords';
 import { PriceStrip } from './PriceStrip';
 import { PricingFields } from './PricingFields';
+import { explainedOf } from './workings';
 import { WasteAndGiftsLists } from './WasteAndGiftsLists';
 
 /** One service: what it costs, where its price goes, and what three schools of pricing would charge. */
@@ -133,6 +134,7 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
   const index = indexHouse(house);
   const writ = useMemo(() => writOf(service, indexHouse(house), house), [service, house]);
   const hosts = hostsOf(service, house, ({ id }) => services.get(id));
+  const explained = explainedOf(house, service, figures);
   const offered = addOnsOf(figures, house, ({ id }) => services.get(id));
   if (!work.ok || !schedule.ok || !cost.ok || !rates.ok) {
     const failed = [work, schedule, cost, rates].flatMap((each) => (each.ok ? [] : each.problems));
@@ -182,8 +184,9 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
           currency={currency}
         />
       )}
-      {tried.ok && (
+      {tried.ok && explained && (
         <CostSpreadTable
+          explained={explained}
           spread={costSpread(cost.value, schedule.value, therapistCharge)}
           price={tried.value}
           currency={currency}

@@ -28,15 +28,14 @@ export interface MenuWorkings {
   readonly mostDiscount: Make;
 }
 
-/** The workings of a service; nothing when one of its figures cannot be had. */
-export function workingsOf(
+/** What the workings of a service are made from; nothing when one of its figures cannot be had. */
+export function explainedOf(
   house: House,
   service: Service,
-  figures: ServiceFigures,
-): MenuWorkings | undefined {
-  const { work, schedule, rates, cost, price } = figures;
-  if (!work.ok || !schedule.ok || !rates.ok || !cost.ok || !price.ok) return undefined;
-  const of: ExplainedService = {
+  { work, schedule, rates, cost }: ServiceFigures,
+): ExplainedService | undefined {
+  if (!work.ok || !schedule.ok || !rates.ok || !cost.ok) return undefined;
+  return {
     house,
     service,
     protocol: work.value,
@@ -44,11 +43,23 @@ export function workingsOf(
     rates: rates.value,
     cost: cost.value,
   };
+}
+
+/** The workings of a service; nothing when one of its figures cannot be had. */
+export function workingsOf(
+  house: House,
+  service: Service,
+  figures: ServiceFigures,
+): MenuWorkings | undefined {
+  const { price } = figures;
+  const of = explainedOf(house, service, figures);
+  if (!of || !price.ok) return undefined;
+  const { schedule, cost } = of;
   return {
-    schedule: schedule.value,
-    shown: shownCost(cost.value),
+    schedule,
+    shown: shownCost(cost),
     price: price.value,
-    slot: () => explainSlot(schedule.value, service, house),
+    slot: () => explainSlot(schedule, service, house),
     direct: () => explainCost('direct', of),
     full: () => explainCost('full', of),
     gross: () => explainPrice('gross', price.value, of),

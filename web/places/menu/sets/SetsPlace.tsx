@@ -1,22 +1,32 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { ArrowLeft } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { minorPerMajor } from '@bienestar/contract/currency';
+import { explainCost, type ExplainedService } from '@bienestar/core/explain/explainCost';
+import { explainInUse, explainProduct } from '@bienestar/core/explain/explainSpread';
+import type { Working } from '@bienestar/core/explain/working';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { Change, Service } from '@bienestar/core/house/house';
 import { asId, type ScenarioId } from '@bienestar/core/house/ids';
 import { applyScenario } from '@bienestar/core/whatIf/compareScenarios';
-import { plannedPerMonth, twoSets, type TwoSets } from '@bienestar/core/whatIf/kitOrBulk';
+import {
+  plannedPerMonth,
+  twoSets,
+  type SetFigures,
+  type TwoSets,
+} from '@bienestar/core/whatIf/kitOrBulk';
 import { money, number } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { NothingHere } from '../../../parts/NothingHere';
 import { NumberField } from '../../../parts/NumberField';
 import { Problems } from '../../../parts/Problems';
 import { StepChart } from '../../../parts/StepChart';
+import { WorkedFigure } from '../../../parts/working/WorkedFigure';
 import { useFigures, useHouse } from '../../../store/house';
 import { useAddAndRemove } from '../../../store/useEditPart';
 import { FiguresHead } from '../FiguresHead';
+import { explainedOf } from '../workings';
 import { newChangeId } from '../whatIf/newChange';
 import { OtherSet, type Swaps } from './OtherSet';
 import { breakEvenWords } from './setWords';
@@ -67,14 +77,13 @@ function Sets({ service }: { readonly service: Service }) {
     ],
     [swaps, minutes, service.protocolId],
   );
-  const compared = useMemo(() => {
+  const { sides, sets } = useMemo(() => {
     const other = applyScenario(house, { changes }).house;
-    return twoSets(
-      service.id,
-      visits,
+    const sides = [
       { house, figures },
       { house: other, figures: calculate(other) },
-    );
+    ] as const;
+    return { sides, sets: twoSets(service.id, visits, ...sides) };
   }, [house, figures, changes, service.id, visits]);
   const keep = async (): Promise<void> => {
     const id = asId<ScenarioId>(nanoid(12));
@@ -130,8 +139,17 @@ function Sets({ service }: { readonly service: Service }) {
           aria-label="Side by side"
           className="flex min-h-0 flex-col gap-5 overflow-y-auto bg-sheet px-6 py-5"
         >
-          {!compared.ok && <Problems problems={compared.problems} />}
-          {compared.ok && <SideBySide sets={compared.value} chosen={changes.length > 0} />}
+          {!sets.ok && <Problems problems={sets.problems} />}
+          {sets.ok && (
+            <SideBySide
+              sets={sets.value}
+              explained={sides.map((side) => {
+                const of = side.figures.services.get(service.id);
+                return of && explainedOf(side.house, service, of);
+              })}
+              chosen={changes.length > 0}
+            />
+          )}
         </section>
       </div>
     </div>
@@ -140,25 +158,51 @@ function Sets({ service }: { readonly service: Service }) {
 
 interface SideBySideProps {
   readonly sets: TwoSets;
+  /** of either side */
+  readonly explained: readonly (ExplainedService | undefined)[];
   /** anything is drawn otherwise */
   readonly chosen: boolean;
 }
 
-function SideBySide({ sets, chosen }: SideBySideProps) {
+function SideBySide({ sets, explained, chosen }: SideBySideProps) {
   const { currency } = useHouse().settings;
   const perMajor = minorPerMajor(currency);
   const { one, other, curve } = sets;
-  const lines: readonly (readonly [string, string, string])[] = [
-    ['Product in a visit', money(one.product, currency), money(other.product, currency)],
+  const both = (
+    label: string,
+    minor: (side: SetFigures) => number,
+    working: (of: ExplainedService, side: SetFigures) => Working,
+  ): readonly [string, ReactNode, ReactNode] => {
+    const [a, b] = [one, other].map((side, at) => {
+      const of = explained[at];
+      const text = money(minor(side), currency);
+      return of ? (
+        <WorkedFigure key={label} label={label} text={text} working={() => working(of, side)} />
+      ) : (
+        text
+      );
+    });
+    return [label, a, b];
+  };
+  const lines: readonly (readonly [string, ReactNode, ReactNode])[] = [
+    both('Product in a visit', ({ product }) => product, explainProduct),
     ['Thrown away in a visit', money(one.waste, currency), money(other.waste, currency)],
     ['Setting up', `${number(one.trayMinutes, 1)} min`, `${number(other.trayMinutes, 1)} min`],
-    ['Hands', money(one.hands, currency), money(other.hands, currency)],
+    both(
+      'Hands',
+      ({ hands }) => hands,
+      (of) => explainCost('therapist', of),
+    ),
     [
       'On the shelf after an order',
       money(one.stockHeld, currency),
       money(other.stockHeld, currency),
     ],
-    ['Direct cost of a visit', money(one.direct, currency), money(other.direct, currency)],
+    both(
+      'Direct cost of a visit',
+      ({ direct }) => direct,
+      (of, { openTooLong }) => explainInUse(openTooLong, of),
+    ),
   ];
   return (
     <>

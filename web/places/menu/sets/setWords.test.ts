@@ -2,7 +2,15 @@ import { describe, expect, it } from 'vitest';
 import type { TwoSets } from '@bienestar/core/whatIf/kitOrBulk';
 import { breakEvenWords } from './setWords';
 
-const set = { product: 0, waste: 0, trayMinutes: 0, hands: 0, stockHeld: 0, direct: 0 };
+const set = {
+  product: 0,
+  waste: 0,
+  openTooLong: 0,
+  trayMinutes: 0,
+  hands: 0,
+  stockHeld: 0,
+  direct: 0,
+};
 const say = (changes: Partial<TwoSets>): string =>
   breakEvenWords({
     visitsPerMonth: 9,
