@@ -140,7 +140,13 @@ describe('a measure on the shelf', () => {
     await person.click('button', 'Name an amount');
     await person.fill('Size of coin', '2,4');
     await enter();
-    await person.sees('Wild-fennel body milk');
+    await person.waitFor(
+      () =>
+        person.page.evaluate(async () =>
+          (await (await fetch('/api/materials/fennel-body-milk')).text()).includes('"usual":2.4'),
+        ),
+      'the size is kept',
+    );
     await person.goTo('/protocols/pumice-body-polish/milk');
     await person.choose('Wild-fennel body milk, stated in', '× coin');
     await person.sees('takes 2.4 ml');
