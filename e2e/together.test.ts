@@ -70,7 +70,13 @@ describe('two people at the same protocol', () => {
     await nerea.goTo('/menu');
     await ione.fill('Target margin', '40');
     await ione.page.keyboard.press('Enter');
-    await ione.sees('€90.00');
+    await ione.waitFor(
+      () =>
+        ione.page.evaluate(async () =>
+          (await (await fetch('/api/settings')).text()).includes('"targetMargin":0.4'),
+        ),
+      'her margin is kept',
+    );
     await nerea.fill('Target margin', '20');
     await nerea.page.keyboard.press('Enter');
     await nerea.sees('The house was changed by somebody else');
