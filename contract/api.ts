@@ -3,20 +3,26 @@ import type { Device } from '@bienestar/core/house/device';
 import type { Edition } from '@bienestar/core/house/edition';
 import type {
   Block,
+  Booking,
+  CountRound,
   Demand,
   GuestMenu,
   House,
   Material,
   Mix,
   Offer,
+  Order,
   Person,
   Protocol,
   Room,
   Scenario,
   Service,
+  SoldCourse,
   Supplier,
+  Treatment,
 } from '@bienestar/core/house/house';
 import type { JournalEntry } from '@bienestar/core/house/journal';
+import type { MaterialId } from '@bienestar/core/house/ids';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import type { Lot, MaterialStock, Movement } from '@bienestar/core/stock/stockTypes';
 import type { Fault } from './check';
@@ -41,6 +47,9 @@ export interface Aggregates {
   offers: Offer;
   menus: GuestMenu;
   scenarios: Scenario;
+  soldCourses: SoldCourse;
+  orders: Order;
+  counts: CountRound;
 }
 export type AggregateName = keyof Aggregates;
 
@@ -60,6 +69,9 @@ export type HouseSnapshot = {
   readonly editions: readonly Edition[];
   /** every edition of every protocol, without what is in it */
   readonly editionHeads: readonly EditionHead[];
+  readonly bookings: readonly Booking[];
+  /** of the last months */
+  readonly treatments: readonly Treatment[];
   /** what the ledger leaves, for every material that is kept in stock */
   readonly stock: readonly MaterialStock[];
 };
@@ -106,6 +118,7 @@ export const PROBLEM_TYPES = {
   taken: 'urn:bienestar:problem:id-taken',
   inUse: 'urn:bienestar:problem:in-use',
   tooLarge: 'urn:bienestar:problem:too-large',
+  bookingsAway: 'urn:bienestar:problem:bookings-away',
   supplierAway: 'urn:bienestar:problem:supplier-away',
   scaleAway: 'urn:bienestar:problem:scale-away',
   notJson: 'urn:bienestar:problem:not-json',
@@ -132,6 +145,11 @@ export function withoutVersions(snapshot: HouseSnapshot): House {
     offers: plain<Offer>(snapshot.offers),
     menus: plain<GuestMenu>(snapshot.menus),
     scenarios: plain<Scenario>(snapshot.scenarios),
+    bookings: snapshot.bookings,
+    treatments: snapshot.treatments,
+    soldCourses: plain<SoldCourse>(snapshot.soldCourses),
+    orders: plain<Order>(snapshot.orders),
+    counts: plain<CountRound>(snapshot.counts),
     stock: snapshot.stock,
   };
 }
@@ -152,6 +170,27 @@ export interface Health {
 export interface Posted {
   readonly stock: MaterialStock;
   readonly movements: readonly Movement[];
+}
+
+/** What receiving did: `POST /api/orders/:id/receive`. */
+export interface OrderReceived {
+  readonly order: Versioned<Order>;
+  readonly stock: readonly MaterialStock[];
+}
+
+/** What entering a treatment did: `POST /api/treatments`. */
+export interface Performed {
+  readonly treatment: Treatment;
+  readonly stock: readonly MaterialStock[];
+  /** used, and not on the shelf by the ledger: count these */
+  readonly missing: readonly { readonly materialId: MaterialId; readonly quantity: number }[];
+  /** counted after the treatment, and so not drawn again */
+  readonly counted: readonly MaterialId[];
+}
+
+/** What a line of a count did: `POST /api/counts/:id/lines`. */
+export interface CountEntered extends Posted {
+  readonly round: Versioned<CountRound>;
 }
 
 /** The history of a material: `GET /api/ledger/:materialId`, the newest first. */

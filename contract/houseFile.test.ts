@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
+import { createRestocker } from '@bienestar/core/restock/restocker';
 import { houseReport } from '@bienestar/core/figures/houseReport';
 import { problemsOf } from '@bienestar/core/figures/houseFigures';
 import { shelfState } from '@bienestar/core/stock/shelfLife';
@@ -28,6 +29,15 @@ function changed(path: readonly (string | number)[], value: unknown): unknown {
   return file;
 }
 
+/** The moment for which the demo house is written. */
+const NEWEST = new Date('2026-11-25T11:00:00Z');
+
+function reportOf(archive: HouseArchive, now: Date) {
+  const house = houseOf(archive);
+  const figures = createCalculator()(house);
+  return houseReport(house, figures, createRestocker()(house, figures, now));
+}
+
 describe('the demo house', () => {
   it('is a house file whose every figure can be computed, without a conflict', () => {
     const figures = createCalculator()(houseOf(demo()));
@@ -37,7 +47,7 @@ describe('the demo house', () => {
   });
 
   it('has the keys that other programs read', () => {
-    const report = houseReport(houseOf(demo()), createCalculator()(houseOf(demo())));
+    const report = reportOf(demo(), NEWEST);
     if (!report.ok) throw new Error('no report');
     const [service] = report.value.services;
     expect(service).toMatchObject({
@@ -54,10 +64,18 @@ describe('the demo house', () => {
     expect(attended).toBeCloseTo(service?.attendedMinutes ?? 0, 9);
   });
 
-  it('has two materials to order', () => {
-    const report = houseReport(houseOf(demo()), createCalculator()(houseOf(demo())));
+  it('has to order what is used up, what is over too soon, what is promised, and fresh goods', () => {
+    const report = reportOf(demo(), NEWEST);
     const due = report.ok ? report.value.materials.filter((material) => material.shouldOrder) : [];
-    expect(due.map((material) => material.id)).toEqual(['fig-enzyme', 'mineral-sunscreen']);
+    expect(due.map((material) => material.id)).toEqual([
+      'fig-enzyme',
+      'aloe-gel',
+      'mineral-sunscreen',
+      'market-orange',
+      'pear-fruit',
+      'fennel-bunch',
+      'after-kit',
+    ]);
   });
 });
 
@@ -106,8 +124,8 @@ describe('the memory of a house', () => {
     expect(asOfNow(later, written)).toEqual(demo());
     const early = asOfNow(demo(), new Date('2031-03-01T02:00:00Z'));
     expect(early.movements.at(-1)?.at).toBe('2031-03-01T02:00:00Z');
-    const report = (of: HouseArchive) => houseReport(houseOf(of), createCalculator()(houseOf(of)));
-    expect(report(later)).toEqual(report(demo()));
+    const sameHour = new Date('2031-03-01T11:00:00Z');
+    expect(reportOf(asOfNow(demo(), sameHour), sameHour)).toEqual(reportOf(demo(), NEWEST));
   });
 
   it('is as fresh at any hour of the day, and an hour later', () => {
@@ -202,7 +220,7 @@ describe('a file of version 1', () => {
 describe('faults of a house file', () => {
   it.each<[string, readonly (string | number)[], unknown, string]>([
     ['another format', ['format'], 'x', '/format'],
-    ['another version', ['formatVersion'], 5, '/formatVersion'],
+    ['another version', ['formatVersion'], 6, '/formatVersion'],
     [
       'an unknown material',
       ['mixes', 0, 'parts', 0, 'source', 'materialId'],

@@ -8,10 +8,10 @@ import {
   houseFile,
   type HouseFile,
 } from './schemas/houseFile';
-import { fromVersion1, fromVersion2, fromVersion3 } from './upgrade';
+import { fromVersion1, fromVersion2, fromVersion3, fromVersion4 } from './upgrade';
 
 /** The versions of the house file that are read. */
-const READ_VERSIONS: readonly number[] = [1, 2, 3, HOUSE_FILE_VERSION];
+const READ_VERSIONS: readonly number[] = [1, 2, 3, 4, HOUSE_FILE_VERSION];
 
 /** The largest house file that is read, in bytes. */
 export const LARGEST_HOUSE_FILE = 40 * 1024 * 1024;
@@ -77,7 +77,8 @@ function latest(parsed: unknown): unknown {
   const file = parsed as Record<string, unknown>;
   const second = file.formatVersion === 1 ? fromVersion1(file, new Date()) : file;
   const third = second.formatVersion === 2 ? fromVersion2(second) : second;
-  return third.formatVersion === 3 ? fromVersion3(third) : third;
+  const fourth = third.formatVersion === 3 ? fromVersion3(third) : third;
+  return fourth.formatVersion === 4 ? fromVersion4(fourth) : fourth;
 }
 
 function checkHead(parsed: unknown): Fault | undefined {

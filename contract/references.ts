@@ -7,7 +7,9 @@ import type {
   Mix,
   MixPart,
   Offer,
+  Order,
   Service,
+  SoldCourse,
   Source,
   Step,
   Writing,
@@ -145,6 +147,23 @@ export function referencesOfOffer(offer: Offer): Reference[] {
   }));
 }
 
+/** What an order points to. */
+export function referencesOfOrder({ supplierId, lines }: Order): Reference[] {
+  return [
+    { pointer: '/supplierId', kind: 'supplier', id: supplierId },
+    ...lines.map(({ materialId }, at): Reference => ({
+      pointer: `/lines/${at}/materialId`,
+      kind: 'material',
+      id: materialId,
+    })),
+  ];
+}
+
+/** What a sold course points to. */
+export function referencesOfSoldCourse({ offerId }: SoldCourse): Reference[] {
+  return [{ pointer: '/offerId', kind: 'offer', id: offerId }];
+}
+
 /** What a menu points to. */
 export function referencesOfMenu({ sections }: GuestMenu): Reference[] {
   return sections.flatMap(({ lines }, section) =>
@@ -250,6 +269,8 @@ export function danglingIn(house: HouseArchive): Fault[] {
     })),
     ...within('offers', house.offers.map(referencesOfOffer)),
     ...within('menus', house.menus.map(referencesOfMenu)),
+    ...within('orders', house.orders.map(referencesOfOrder)),
+    ...within('soldCourses', house.soldCourses.map(referencesOfSoldCourse)),
     ...house.prices.map((point, at): Reference => ({
       pointer: `/prices/${at}/materialId`,
       kind: 'material',

@@ -8,7 +8,9 @@ import {
   referencesOfMenu,
   referencesOfMix,
   referencesOfOffer,
+  referencesOfOrder,
   referencesOfService,
+  referencesOfSoldCourse,
   referencesOfWriting,
   type Reference,
 } from './references';
@@ -16,6 +18,15 @@ import { settings } from './schemas/settings';
 import { stockEntry } from './schemas/ledger';
 import { demand, material, mix, supplier } from './schemas/shelf';
 import { block, deviceOfHouse, protocol, publishing } from './schemas/protocol';
+import {
+  booking,
+  countedLine,
+  countRound,
+  order,
+  receiving,
+  soldCourse,
+  treatment,
+} from './schemas/restock';
 import { scenario } from './schemas/scenario';
 import { menu, offer } from './schemas/sold';
 import { person, room, service } from './schemas/work';
@@ -55,8 +66,21 @@ export const AGGREGATES: { readonly [K in AggregateName]: AggregateRules<Aggrega
   menus: { schema: menu, noun: 'menu', references: referencesOfMenu },
   /* What a scenario changes may be gone: then it says so, and goes on with the rest. */
   scenarios: { schema: scenario, noun: 'scenario', references: none },
+  soldCourses: { schema: soldCourse, noun: 'sold course', references: referencesOfSoldCourse },
+  orders: { schema: order, noun: 'order', references: referencesOfOrder },
+  /* What was counted stays true of what is no longer there. */
+  counts: { schema: countRound, noun: 'count', references: none },
 };
 
 export const AGGREGATE_NAMES = Object.keys(AGGREGATES) as readonly AggregateName[];
 
-export const SCHEMAS = { settings, demand, stockEntry, publishing } as const;
+export const SCHEMAS = {
+  settings,
+  demand,
+  stockEntry,
+  publishing,
+  receiving,
+  treatment,
+  booking,
+  countedLine,
+} as const;

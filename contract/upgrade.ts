@@ -1,3 +1,4 @@
+import { USUAL_RESTOCK } from '@bienestar/core/house/restock';
 import { dayOf } from '@bienestar/core/stock/days';
 
 type Plain = Record<string, unknown>;
@@ -69,6 +70,26 @@ export function fromVersion2(file: Plain): Plain {
 /** A house file of version 3 in the words of version 4: nothing sold but services, no memory of changes. */
 export function fromVersion3(file: Plain): Plain {
   return { ...file, formatVersion: 4, offers: [], menus: [], scenarios: [], journal: [] };
+}
+
+/** A house file of version 4 in the words of version 5: restocked as before, nothing booked or ordered. */
+export function fromVersion4(file: Plain): Plain {
+  const { settings } = file;
+  return {
+    ...file,
+    formatVersion: 5,
+    settings: { restock: USUAL_RESTOCK, ...(settings as Plain) },
+    bookings: [],
+    treatments: [],
+    soldCourses: [],
+    orders: [],
+    counts: [],
+    journal: listOf(file.journal).map((entry) =>
+      entry.part === 'settings' && typeof entry.before === 'object' && entry.before !== null
+        ? { ...entry, before: { restock: USUAL_RESTOCK, ...(entry.before as Plain) } }
+        : entry,
+    ),
+  };
 }
 
 function upgradeMaterial(material: Plain): Plain {

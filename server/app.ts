@@ -7,6 +7,8 @@ import type { Sequelize } from 'sequelize';
 import { API, type AggregateName } from '@bienestar/contract/api';
 import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
 import { aggregateRoutes } from './aggregates/aggregateRoutes';
+import { bookingRoutes } from './bookings/bookingRoutes';
+import { countRoutes } from './counts/countRoutes';
 import { editionRoutes } from './editions/editionRoutes';
 import { exportRoutes } from './exports/exportRoutes';
 import { healthRoutes } from './health/healthRoutes';
@@ -21,12 +23,15 @@ import { servePages } from './http/servePages';
 import { ledgerRoutes } from './ledger/ledgerRoutes';
 import { lineRoutes } from './lines/lineRoutes';
 import { materialRoutes } from './materials/materialRoutes';
+import { orderRoutes } from './orders/orderRoutes';
+import { keepingReceipts } from './orders/orderStore';
 import { priceListRoutes } from './priceLists/priceListRoutes';
 import { notingPrices } from './prices/priceStore';
 import { benchScale, noScale } from './scale/benchScale';
 import { scaleRoutes } from './scale/scaleRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
 import { severalRoutes } from './several/severalRoutes';
+import { treatmentRoutes } from './treatments/treatmentRoutes';
 
 /** Large enough for a protocol of 400 steps; a batch for a shelf of some thousand materials. */
 const LARGEST_BODY = '1mb';
@@ -40,6 +45,10 @@ export interface Outside {
   readonly scaleControl?: string;
   /** address under which the suppliers' price lists lie */
   readonly priceLists?: string;
+  /** address under which suppliers take orders */
+  readonly orders?: string;
+  /** address of the booking calendar */
+  readonly bookings?: string;
 }
 
 export interface AppOptions {
@@ -92,7 +101,7 @@ export function createApp({
   app.use(`${API}/health`, healthRoutes(sequelize));
   app.use(`${API}/house`, houseRoutes(stores, sequelize));
   app.put(
-    [`${API}/materials`, `${API}/several`],
+    [`${API}/materials`, `${API}/several`, `${API}/bookings`],
     express.json({ limit: LARGEST_BATCH, strict: false }),
   );
   app.use(API, express.json({ limit: LARGEST_BODY, strict: false }));
@@ -102,14 +111,19 @@ export function createApp({
   const aggregates = {
     ...noting,
     materials: notingPrices(noting.materials, stores.prices, 'hand'),
+    orders: keepingReceipts(stores.orders),
   };
+  app.use(`${API}/orders`, orderRoutes(stores, outside.orders, sequelize));
+  app.use(`${API}/counts`, countRoutes(stores, sequelize));
+  app.use(`${API}/bookings`, bookingRoutes(stores.bookings, outside.bookings, sequelize));
+  app.use(`${API}/treatments`, treatmentRoutes(stores, sequelize));
   for (const name of AGGREGATE_NAMES)
     app.use(`${API}/${name}`, routesOf(name, aggregates, sequelize));
   app.use(`${API}/several`, severalRoutes(aggregates, sequelize));
   app.use(`${API}/journal`, journalRoutes(stores, sequelize));
   app.use(`${API}/demand`, lineRoutes('demand', stores.demand, sequelize));
   app.use(`${API}/editions`, editionRoutes(stores, sequelize));
-  app.use(`${API}/ledger`, ledgerRoutes(stores.ledger, stores.materials, sequelize));
+  app.use(`${API}/ledger`, ledgerRoutes(stores, sequelize));
   const scale = outside.scale === undefined ? noScale : benchScale(outside.scale);
   app.use(`${API}/scale`, scaleRoutes(scale, outside.scaleControl));
   app.use(`${API}/price-lists`, priceListRoutes(stores.suppliers, outside.priceLists, sequelize));

@@ -12,7 +12,9 @@ import { replaceHouse } from './house/wholeHouse';
 
 /*
  * Migrates the database at DATABASE_URL, loads the demo house when it is empty, and serves on
- * HOST:PORT, under the names in HOSTS (with commas between) besides those of loopback. SCALE_ADDRESS, SCALE_CONTROL and PRICE_LISTS say where devices and suppliers answer. Says `{"ready": url}` on stdout when it does; logs go to LOG_FILE or stderr.
+ * HOST:PORT, under the names in HOSTS (with commas between) besides those of loopback. SCALE_ADDRESS,
+ * SCALE_CONTROL, PRICE_LISTS, ORDERS and BOOKINGS say where devices, suppliers and the booking calendar
+ * answer. Says `{"ready": url}` on stdout when it does; logs go to LOG_FILE or stderr.
  */
 
 const STOP_WITHIN_MS = 5_000;
@@ -48,6 +50,8 @@ const server = createServer(
       scale: process.env.SCALE_ADDRESS,
       scaleControl: process.env.SCALE_CONTROL,
       priceLists: process.env.PRICE_LISTS,
+      orders: process.env.ORDERS,
+      bookings: process.env.BOOKINGS,
     },
   }),
 );

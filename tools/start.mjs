@@ -13,7 +13,7 @@ import { startStandIns } from './lib/standIns.mjs';
 /*
  * npm start: brings a machine to where Bienestar runs on it, and runs it until Ctrl-C or SIGTERM.
  * PORT (4310) is where it answers; DATABASE_URL uses a MariaDB server that is already there,
- * SCALE_ADDRESS a scale and PRICE_LISTS suppliers that are.
+ * SCALE_ADDRESS a scale, PRICE_LISTS and ORDERS suppliers, BOOKINGS a calendar that are.
  */
 
 /** How long the server of a killed run may take to leave its port. */

@@ -113,6 +113,20 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'restock/levels/:materialId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/restock/levels/LevelsPlace')).LevelsPlace,
+        }),
+      },
+      {
+        path: 'restock/orders/:orderId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/restock/orders/OrdersPlace')).OrdersPlace,
+        }),
+      },
+      {
         path: 'house/set-up/:question?',
         errorElement: <PlaceFault />,
         lazy: async () => ({

@@ -8,12 +8,13 @@ import { settings } from './settings';
 import { demand, material, mix, supplier } from './shelf';
 import { block, deviceOfHouse, edition, protocol } from './protocol';
 import { journalEntry } from './journal';
+import { booking, countRound, order, soldCourse, treatment } from './restock';
 import { scenario } from './scenario';
 import { menu, offer } from './sold';
 import { person, room, service } from './work';
 
 export const HOUSE_FILE_FORMAT = 'bienestar-house';
-export const HOUSE_FILE_VERSION = 4;
+export const HOUSE_FILE_VERSION = 5;
 
 /** A House as a file: the plain value, with its memory, its format and version in front. */
 export interface HouseFile extends HouseArchive {
@@ -24,6 +25,7 @@ export interface HouseFile extends HouseArchive {
 const MOST_OF_A_KIND = 20_000;
 const MOST_PRICES = 200_000;
 const MOST_CHANGES = 200_000;
+const MOST_BOOKINGS = 100_000;
 const MOST_LOTS = 200_000;
 const MOST_MOVEMENTS = 1_000_000;
 const listBy = (item: Joi.Schema, unique: string): Joi.ArraySchema =>
@@ -49,6 +51,11 @@ export const houseFile: Joi.ObjectSchema<HouseFile> = shape<HouseFile>({
   offers: listBy(offer, 'id'),
   menus: listBy(menu, 'id'),
   scenarios: listBy(scenario, 'id'),
+  bookings: listOf(booking, MOST_BOOKINGS).unique('id'),
+  treatments: listOf(treatment, MOST_LOTS).unique('id'),
+  soldCourses: listBy(soldCourse, 'id'),
+  orders: listBy(order, 'id'),
+  counts: listBy(countRound, 'id'),
   prices: listOf(pricePoint, MOST_PRICES),
   lots: listOf(lot, MOST_LOTS),
   movements: listOf(movement, MOST_MOVEMENTS),

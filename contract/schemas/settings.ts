@@ -14,6 +14,7 @@ import {
   shareBelowOne,
   some,
 } from './common';
+import { restockSettings, serviceLevel } from './restock';
 
 const ANTERIOR_TRUNK_PERCENT = 13;
 const SUMS_TO_ONE = 1e-6;
@@ -90,6 +91,7 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   targetMargin: shareBelowOne,
   targetPerRoomHourMinor: money.optional(),
   priceEndings,
-  serviceLevel: number.min(0.5).max(0.999),
+  serviceLevel,
   orderDays: number.min(1).max(365),
+  restock: restockSettings,
 });

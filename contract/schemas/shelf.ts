@@ -42,6 +42,7 @@ import {
   triple,
   some,
 } from './common';
+import { linenLoop, materialRestock, months, trendPerYear } from './restock';
 
 const leadTime = number.min(0).max(365);
 const leadTimeSd = number.max(Joi.ref('leadTimeDays')).min(0).messages({
@@ -152,7 +153,7 @@ const keeps = shape<Keeps>({
   unit: Joi.valid('days', 'hours').required(),
 });
 
-const shared = { id, name, measures, care, archivedOn: day.optional() };
+const shared = { id, name, measures, care, keptAt: name.optional(), archivedOn: day.optional() };
 const packs = (of: Joi.Schema = pack): Joi.ArraySchema => listOf(of, 60).min(1).unique('id');
 const preferredPackId = id.custom((value: string, helpers) => {
   const [material] = helpers.state.ancestors as readonly { packs?: unknown }[];
@@ -160,7 +161,13 @@ const preferredPackId = id.custom((value: string, helpers) => {
   const known = Array.isArray(of) && of.some((each: { id?: unknown } | null) => each?.id === value);
   return known ? value : helpers.message({ custom: 'Choose one of the packs of the material.' });
 });
-const bought = { ...shared, packs: packs(), preferredPackId };
+const bought = {
+  ...shared,
+  packs: packs(),
+  preferredPackId,
+  sealedDays: number.greater(0).max(3650).optional(),
+  restock: materialRestock.optional(),
+};
 const unit = Joi.valid('ml', 'g', 'piece').required();
 const kind = <K extends MaterialKind>(value: K): Joi.Schema => Joi.valid(value).required();
 const handUnit = Joi.valid('ml', 'g').required();
@@ -210,7 +217,13 @@ const BY_KIND = {
     unit,
     retailPriceMinor: money.optional(),
   }),
-  linen: shape({ ...shared, kind: kind('linen'), unit: Joi.valid('piece').required(), laundry }),
+  linen: shape({
+    ...shared,
+    kind: kind('linen'),
+    unit: Joi.valid('piece').required(),
+    laundry,
+    loop: linenLoop.optional(),
+  }),
 } satisfies Record<MaterialKind, Joi.ObjectSchema>;
 
 export const material: Joi.Schema<Material> = byKey('kind', BY_KIND);
@@ -294,4 +307,6 @@ export const mix: Joi.ObjectSchema<Mix> = shape<Mix>({
 export const demand: Joi.ObjectSchema<Demand> = shape<Demand>({
   serviceId: id,
   visitsPerWeek: number.min(0).max(2000),
+  months: months.optional(),
+  trendPerYear: trendPerYear.optional(),
 });

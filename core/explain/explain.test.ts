@@ -16,6 +16,7 @@ import {
 import { explainCost, type CostPart, type ExplainedService } from './explainCost';
 import { explainConsumption } from './explainConsumption';
 import { explainPrice, type PricePart } from './explainPrice';
+import { createRestocker } from '../restock/restocker';
 import { explainReorderPoint } from './explainReorder';
 import { explainAttended, explainGuestMinutes, explainSlot } from './explainTime';
 import type { Working } from './working';
@@ -189,10 +190,11 @@ describe('workings of minutes and of what is drawn', () => {
 
 describe('workings of reorder points', () => {
   it('lead from the point to visits and lead time', () => {
-    const material = figures.materials.get(sachet().id)!;
-    const working = explainReorderPoint(sachet(), material, valueOf(material.restocking!), sample);
+    const restock = createRestocker()(sample, figures, new Date('2026-02-02T12:00:00Z'));
+    const restocking = valueOf(restock.materials.get(sachet().id)!);
+    const working = explainReorderPoint(sachet(), restocking, sample);
     expect(working.result).toEqual({
-      amount: valueOf(material.restocking!).reorderPoint.amount,
+      amount: restocking.reorderPoint.amount,
       unit: 'g',
     });
     const waiting = working.inputs[0]?.working;

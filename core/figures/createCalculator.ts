@@ -3,7 +3,7 @@ import { unitCost } from '../cost/unitCost';
 import type { House, Material, Service } from '../house/house';
 import { indexHouse, type Gloves, type HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
-import { fail, type Outcome, type Problem } from '../house/problem';
+import { fail, type Outcome } from '../house/problem';
 import type { Triple } from '../quantity/triple';
 import { MaterialFacets } from './facets';
 import type { HouseFigures, MaterialFigures, MaterialUse, ServiceFigures } from './houseFigures';
@@ -95,8 +95,8 @@ export function createCalculator(depth = 1, of: 'all' | 'services' = 'all'): Cal
         index,
         unitCost:
           costs.get(material.id) ?? fail('pack-missing', 'No price.', { materialId: material.id }),
-        ...usesOf(material.id, drawnBy.get(material.id) ?? [], index, ofServices),
-        serviceLevel: house.settings.serviceLevel,
+        uses: usesOf(material.id, drawnBy.get(material.id) ?? [], index, ofServices),
+        drawnBy: (drawnBy.get(material.id) ?? []).map(({ id }) => id),
       });
     const ofMaterials =
       of === 'services'
@@ -239,17 +239,14 @@ function usesOf(
   services: readonly Service[],
   index: HouseIndex,
   figures: ReadonlyMap<ServiceId, ServiceFigures>,
-): { readonly uses: readonly MaterialUse[]; readonly faults: readonly Problem[] } {
+): readonly MaterialUse[] {
   const uses: MaterialUse[] = [];
-  const faults: Problem[] = [];
   for (const service of services) {
     const visitsPerWeek = index.visitsPerWeek.get(service.id) ?? 0;
     const consumption = figures.get(service.id)?.consumption;
-    if (!consumption) continue;
-    if (consumption.ok) {
-      const consumed = consumption.value.get(id);
-      if (consumed) uses.push({ serviceId: service.id, visitsPerWeek, consumed });
-    } else if (visitsPerWeek > 0) faults.push(...consumption.problems);
+    if (!consumption?.ok) continue;
+    const consumed = consumption.value.get(id);
+    if (consumed) uses.push({ serviceId: service.id, visitsPerWeek, consumed });
   }
-  return { uses, faults };
+  return uses;
 }

@@ -70,21 +70,6 @@ describe('the figures of a house', () => {
     expect(lines).toBeCloseTo(cost.product.usual + cost.consumables.usual + cost.linen.usual, 9);
   });
 
-  it('restocks what is used up, not the linen', () => {
-    const milk = figures.materials.get(cleanser().id);
-    const restocking = milk?.restocking && valueOf(milk.restocking);
-    expect(restocking?.demand.usesPerDay).toBe(2);
-    expect(restocking?.cover.daysOfCover).toBeCloseTo(5, 9);
-    expect(restocking?.cover.shouldOrder).toBe(true);
-    expect(figures.materials.get(asId('towel'))?.restocking).toBeNull();
-  });
-
-  it('orders single doses by whole packs', () => {
-    const powder = figures.materials.get(sachet().id);
-    const amount = powder?.restocking && valueOf(powder.restocking).reorderPoint.amount;
-    expect((amount ?? 1) % 6).toBe(0);
-  });
-
   it('charges the slot instead of attended minutes when the house says so (C3)', () => {
     const bySlot = createCalculator()(
       sampleHouse({ settings: { ...sampleHouse().settings, therapistCharge: 'slot' } }),
@@ -105,15 +90,14 @@ describe('figures that cannot be had', () => {
     const { schedule, cost, price } = onlyService(figures);
     expect([schedule.ok, cost.ok, price.ok]).toEqual([true, false, false]);
     expect(problemsOf(figures).map((problem) => problem.code)).toEqual(['amount-invalid']);
-    expect(figures.materials.get(sachet().id)?.restocking).toMatchObject({ ok: false });
+    expect(figures.materials.get(sachet().id)?.drawnBy).toEqual([service().id]);
   });
 
-  it('say that a service has no protocol, and that a material has no supplier', () => {
+  it('say that a service has no protocol', () => {
     const figures = createCalculator()(sampleHouse({ protocols: [], suppliers: [] }));
     expect(onlyService(figures).cost).toMatchObject({ ok: false });
     const codes = problemsOf(figures).map((problem) => problem.code);
     expect(codes).toContain('protocol-unknown');
-    expect(codes).toContain('supplier-unknown');
   });
 });
 

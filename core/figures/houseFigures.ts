@@ -5,10 +5,6 @@ import type { MaterialId, ServiceId } from '../house/ids';
 import type { MinuteRates, ServiceCost } from '../cost/serviceCost';
 import type { ServicePrice } from '../price/ladders';
 import type { Triple } from '../quantity/triple';
-import type { Cover } from '../stock/cover';
-import type { MaterialDemand } from '../stock/demandRate';
-import type { ReorderPoint } from '../stock/reorderPoint';
-import type { UsesWhileWaiting } from '../stock/usesWhileWaiting';
 import type { Schedule } from '../time/schedule';
 
 /** Everything computed for one service; what cannot be computed says why. */
@@ -25,14 +21,6 @@ export interface ServiceFigures {
   readonly price: Outcome<ServicePrice>;
 }
 
-/** When to order a material, and how long it lasts. */
-export interface Restocking {
-  readonly demand: MaterialDemand;
-  readonly uses: UsesWhileWaiting;
-  readonly reorderPoint: ReorderPoint;
-  readonly cover: Cover;
-}
-
 /** A use of a material by a service. */
 export interface MaterialUse {
   readonly serviceId: ServiceId;
@@ -47,9 +35,9 @@ export interface MaterialFigures {
   /** minor units per unit */
   readonly unitCost: Outcome<number>;
   readonly uses: readonly MaterialUse[];
+  /** services that may draw it, also those whose doses have a fault */
+  readonly drawnBy: readonly ServiceId[];
   readonly onHand: number;
-  /** nothing for linen, which goes round instead of being used up */
-  readonly restocking: Outcome<Restocking> | null;
 }
 
 /** All figures of a House. */
@@ -75,7 +63,6 @@ export function problemsOf(figures: HouseFigures): Problem[] {
   }
   for (const material of figures.materials.values()) {
     note(material.unitCost);
-    note(material.restocking);
   }
   return [...found.values()];
 }

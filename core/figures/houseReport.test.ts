@@ -18,8 +18,8 @@ import {
   valueOf,
 } from '../testing/sample';
 import { createCalculator } from './createCalculator';
+import { createRestocker } from '../restock/restocker';
 import { houseReport } from './houseReport';
-import { problemsOf } from './houseFigures';
 
 const towel: Material = {
   id: asId('towel'),
@@ -70,7 +70,10 @@ const sample: House = house({
   demand: [{ serviceId: service().id, visitsPerWeek: 7 }],
   stock: [stockOf(sachet().id, 30)],
 });
-const reportOf = (of: House) => houseReport(of, createCalculator()(of));
+const reportOf = (of: House) => {
+  const figures = createCalculator()(of);
+  return houseReport(of, figures, createRestocker()(of, figures, new Date('2026-02-02T12:00:00Z')));
+};
 
 describe('the report of a house', () => {
   const report = valueOf(reportOf(sample));
@@ -140,7 +143,8 @@ describe('the report of a house', () => {
       services: [service(), service({ id: asId('other'), name: 'Other' })],
     };
     expect(problemOf(reportOf(twice))).toMatchObject({ code: 'measure-missing' });
-    expect(problemsOf(createCalculator()(twice))).toHaveLength(1);
+    const report = reportOf(twice);
+    expect(report.ok ? [] : report.problems).toHaveLength(1);
   });
 });
 
@@ -169,10 +173,9 @@ describe('what a house may lack', () => {
       'ending-impossible',
     ],
   ])('%s: says so', (_, changes, code) => {
-    const codes = problemsOf(createCalculator()({ ...sample, ...changes })).map(
-      (problem) => problem.code,
-    );
-    expect(codes).toContain(code);
+    const report = reportOf({ ...sample, ...changes });
+    const problems = report.ok ? [] : report.problems;
+    expect(problems.map((problem) => problem.code)).toContain(code);
   });
 
   it('nothing at all: an empty house has no figures and no problems', () => {

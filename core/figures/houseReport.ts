@@ -1,8 +1,9 @@
 import type { House, Ladder, Pricing } from '../house/house';
-import { failWith, ok, type Outcome } from '../house/problem';
+import { failWith, ok, type Outcome, type Problem } from '../house/problem';
 import type { BaseUnit } from '../quantity/unit';
 import type { Triple } from '../quantity/triple';
 import type { TimeFigures } from '../time/schedule';
+import type { RestockFigures } from '../restock/restocker';
 import { problemsOf, type HouseFigures, type ServiceFigures } from './houseFigures';
 
 interface StepReport {
@@ -91,8 +92,12 @@ export interface HouseReport {
  * price; `doses` are what is drawn, whole packs for single doses, added up by material.
  * @returns every problem of the House when any figure is missing
  */
-export function houseReport(house: House, figures: HouseFigures): Outcome<HouseReport> {
-  const problems = problemsOf(figures);
+export function houseReport(
+  house: House,
+  figures: HouseFigures,
+  restock: RestockFigures,
+): Outcome<HouseReport> {
+  const problems = [...problemsOf(figures), ...restockProblems(restock, problemsOf(figures))];
   if (problems.length > 0) return failWith(problems);
   const unitOf = new Map(house.materials.map((material) => [material.id, material.unit]));
   return ok({
@@ -103,7 +108,8 @@ export function houseReport(house: House, figures: HouseFigures): Outcome<HouseR
     materials: house.materials.flatMap((material): MaterialReport[] => {
       const found = figures.materials.get(material.id);
       if (!found?.unitCost.ok) return [];
-      const restocking = found.restocking?.ok ? found.restocking.value : undefined;
+      const of = restock.materials.get(material.id);
+      const restocking = of?.ok ? of.value : undefined;
       const perWeek = found.uses.reduce((sum, use) => sum + use.visitsPerWeek, 0);
       return [
         {
@@ -119,6 +125,14 @@ export function houseReport(house: House, figures: HouseFigures): Outcome<HouseR
       ];
     }),
   });
+}
+
+/** What only the shelf finds wrong. */
+function restockProblems({ materials }: RestockFigures, known: readonly Problem[]): Problem[] {
+  const seen = new Set(known.map((problem) => JSON.stringify(problem)));
+  return [...materials.values()]
+    .flatMap((of) => (of.ok ? [] : of.problems))
+    .filter((problem) => !seen.has(JSON.stringify(problem)));
 }
 
 function serviceReport(

@@ -1,14 +1,8 @@
-import { packUnits } from '../cost/landedUnitCost';
-import type { BoughtMaterial, Material, Pack } from '../house/house';
-import { chosenPack, leadTimeOf, preferredPack } from '../house/packs';
+import type { Material } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
-import type { MaterialId } from '../house/ids';
-import { fail, failWith, ok, type Outcome, type Problem } from '../house/problem';
-import { cover } from '../stock/cover';
-import { materialDemand, type MaterialDemand } from '../stock/demandRate';
-import { reorderPoint, type ReorderPoint } from '../stock/reorderPoint';
-import { usesWhileWaiting, type UsesWhileWaiting } from '../stock/usesWhileWaiting';
-import type { MaterialFigures, MaterialUse, Restocking } from './houseFigures';
+import type { MaterialId, ServiceId } from '../house/ids';
+import type { Outcome } from '../house/problem';
+import type { MaterialFigures, MaterialUse } from './houseFigures';
 import { Remembered } from './remember';
 
 /** What the figures of a material are made from, besides the material itself. */
@@ -16,92 +10,41 @@ export interface MaterialInputs {
   readonly index: HouseIndex;
   readonly unitCost: Outcome<number>;
   readonly uses: readonly MaterialUse[];
-  /** why uses are not known, where a service that draws it has a fault */
-  readonly faults: readonly Problem[];
-  readonly serviceLevel: number;
+  /** services that may draw it, also those whose doses have a fault */
+  readonly drawnBy: readonly ServiceId[];
 }
 
-interface Awaited {
-  readonly demand: MaterialDemand;
-  readonly uses: UsesWhileWaiting;
-  readonly reorderPoint: ReorderPoint;
-}
-
-/** Computes materials, each part of one anew only when something it depends on is another. */
+/** Computes materials, each anew only when something it depends on is another. */
 export class MaterialCalculator {
   readonly #uses: Remembered<MaterialId, readonly MaterialUse[]>;
-  readonly #awaited: Remembered<MaterialId, Outcome<Awaited>>;
-  readonly #restockings: Remembered<MaterialId, Outcome<Restocking>>;
+  readonly #drawnBy: Remembered<MaterialId, readonly ServiceId[]>;
   readonly #figures: Remembered<MaterialId, MaterialFigures>;
 
   /** @param depth how many states of each material are remembered */
   constructor(depth = 1) {
     this.#uses = new Remembered(depth);
-    this.#awaited = new Remembered(depth);
-    this.#restockings = new Remembered(depth);
+    this.#drawnBy = new Remembered(depth);
     this.#figures = new Remembered(depth);
   }
 
   /** The figures of `material`. */
-  compute(material: Material, inputs: MaterialInputs): MaterialFigures {
-    const { id } = material;
+  compute({ id }: Material, inputs: MaterialInputs): MaterialFigures {
     const uses = this.#uses.get(id, flatten(inputs.uses), () => inputs.uses);
+    const drawnBy = this.#drawnBy.get(id, inputs.drawnBy, () => inputs.drawnBy);
     const onHand = inputs.index.onHand.get(id) ?? 0;
-    const restocking =
-      material.kind === 'linen' ? null : this.#restock(material, uses, onHand, inputs);
     const { unitCost } = inputs;
-    return this.#figures.get(id, [unitCost, uses, onHand, restocking], () => ({
+    return this.#figures.get(id, [unitCost, uses, drawnBy, onHand], () => ({
       materialId: id,
       unitCost,
       uses,
+      drawnBy,
       onHand,
-      restocking,
     }));
   }
 
   /** Forgets what is no longer there. */
   keepOnly(isCurrent: (id: MaterialId) => boolean): void {
-    for (const kept of [this.#uses, this.#awaited, this.#restockings, this.#figures]) {
-      kept.keepOnly(isCurrent);
-    }
-  }
-
-  #restock(
-    material: BoughtMaterial,
-    uses: readonly MaterialUse[],
-    onHand: number,
-    { index, faults, serviceLevel }: MaterialInputs,
-  ): Outcome<Restocking> {
-    const pack = chosenPack(material);
-    const supplier = index.suppliers.get(pack.supplierId);
-    const from = [
-      uses,
-      supplier,
-      /* all of the pack but its price */
-      pack.supplierId,
-      pack.containers,
-      pack.content,
-      pack.residual,
-      pack.leadTimeDays,
-      pack.leadTimeSdDays,
-      material.kind === 'fresh' ? material.yieldPerPiece : undefined,
-      material.kind,
-      material.unit,
-      material.name,
-      serviceLevel,
-      ...faults,
-    ];
-    const awaited = this.#awaited.get(material.id, from, () =>
-      faults.length > 0 ? failWith(faults) : awaitDelivery(material, uses, index, serviceLevel),
-    );
-    return this.#restockings.get(material.id, [awaited, onHand], () =>
-      awaited.ok
-        ? ok({
-            ...awaited.value,
-            cover: cover(onHand, awaited.value.demand.perDay, awaited.value.reorderPoint.amount),
-          })
-        : awaited,
-    );
+    for (const kept of [this.#uses, this.#drawnBy, this.#figures]) kept.keepOnly(isCurrent);
   }
 }
 
@@ -111,42 +54,4 @@ function flatten(uses: readonly MaterialUse[]): unknown[] {
     flat.push(serviceId, visitsPerWeek, consumed.low, consumed.usual, consumed.high);
   }
   return flat;
-}
-
-function awaitDelivery(
-  material: BoughtMaterial,
-  uses: readonly MaterialUse[],
-  index: HouseIndex,
-  serviceLevel: number,
-): Outcome<Awaited> {
-  const where = { materialId: material.id };
-  const pack = preferredPack(material);
-  const supplier = index.suppliers.get(pack.supplierId);
-  if (!supplier) {
-    return fail(
-      'supplier-unknown',
-      `Say who supplies ${material.name}, so that its lead time is known.`,
-      {
-        ...where,
-        field: 'supplierId',
-      },
-    );
-  }
-  const demand = materialDemand(
-    uses.map((use) => ({ visitsPerWeek: use.visitsPerWeek, amount: use.consumed.usual })),
-  );
-  const waiting = usesWhileWaiting(demand.usesPerDay, leadTimeOf(pack, supplier));
-  const terms = {
-    indivisible: indivisible(material, pack),
-    packUnits: packUnits(pack),
-    serviceLevel,
-  };
-  const point = reorderPoint(demand, waiting, terms, where);
-  return point.ok ? ok({ demand, uses: waiting, reorderPoint: point.value }) : point;
-}
-
-/** The whole steps in which a material goes: one single dose, one piece; nothing for ml and g by hand. */
-function indivisible(material: BoughtMaterial, pack: Pack): number | undefined {
-  if (material.kind === 'single-dose') return pack.content;
-  return material.unit === 'piece' ? 1 : undefined;
 }

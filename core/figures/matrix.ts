@@ -80,7 +80,7 @@ export function matrixOf(
   const worked = new Map<string, Worked>();
   const keys: string[] = [];
   for (const [at, { client }] of kinds.entries()) {
-    const key = signature(written.value, writ, client);
+    const key = kindSignature(written.value, writ, client);
     keys.push(key);
     if (!worked.has(key)) {
       const made = workedFor(inputs, client);
@@ -175,13 +175,24 @@ const TRAIT_OF = {
   season: 'season',
 } as const;
 
-function axesOf(written: WrittenOut, { mixes }: Writ): readonly Axis[] {
-  const used = choicesInUse(written);
-  const looks = new Set(used.map((choice) => choice.by));
+/** What a protocol looks at in a client: what its choices go by, recipes by skin, layers by visit. */
+export function looksOf(written: WrittenOut, { mixes }: Writ): ReadonlySet<Choice['by']> {
+  const looks = new Set(choicesInUse(written).map((choice) => choice.by));
   if (mixes.some((mix) => mix.recipes !== undefined)) looks.add('skin-type');
   if (written.layerGroups.some(({ layers }) => layers.first !== layers.returning)) {
     looks.add('visit-kind');
   }
+  return looks;
+}
+
+/** Whether a step spreads a coat, so that the size of the body counts. */
+export function spreadsCoats({ steps }: WrittenOut): boolean {
+  return steps.some(usesArea);
+}
+
+function axesOf(written: WrittenOut, writ: Writ): readonly Axis[] {
+  const used = choicesInUse(written);
+  const looks = looksOf(written, writ);
   const traits = (Object.keys(TRAIT_OF) as (keyof typeof TRAIT_OF)[])
     .filter((by) => looks.has(by))
     .map((by): Axis => ({
@@ -196,7 +207,7 @@ function axesOf(written: WrittenOut, { mixes }: Writ): readonly Axis[] {
     ...(looks.has('condition') ? [conditionAxis(used)] : []),
     ...used.filter((choice) => choice.by === 'couch').map(couchAxis),
     ...written.steps.filter((step) => step.optional !== undefined).map(optionalAxis),
-    ...(written.steps.some(usesArea) ? [BUILD_AXIS] : []),
+    ...(spreadsCoats(written) ? [BUILD_AXIS] : []),
   ];
 }
 
@@ -285,7 +296,7 @@ function kindsOf(axes: readonly Axis[]): readonly Kind[] {
 }
 
 /** What of a client decides figures: two with the same signature are worked alike. */
-function signature(written: WrittenOut, writ: Writ, client: Client): string {
+export function kindSignature(written: WrittenOut, writ: Writ, client: Client): string {
   const taken = written.choices.map((choice) => [...optionsTaken(choice, client)].join('+')) as (
     OptionId | string
   )[];

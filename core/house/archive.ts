@@ -2,7 +2,7 @@ import type { PricePoint } from '../cost/pricePoint';
 import { daysAfter, daysBetween } from '../stock/days';
 import { balancesOf, stockFrom } from '../stock/ledger';
 import type { Lot, Movement } from '../stock/stockTypes';
-import type { House } from './house';
+import type { House, Order } from './house';
 import type { JournalEntry } from './journal';
 import type { MaterialId } from './ids';
 
@@ -52,6 +52,19 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
         ? material
         : { ...material, archivedOn: moved(material.archivedOn) },
     ),
+    bookings: archive.bookings.map((booking) => ({ ...booking, at: movedAt(booking.at) })),
+    treatments: archive.treatments.map((treatment) => ({
+      ...treatment,
+      at: treatment.at.startsWith(newestDay) ? withTheClock(treatment.at) : movedAt(treatment.at),
+    })),
+    soldCourses: archive.soldCourses.map((sold) => ({ ...sold, soldOn: moved(sold.soldOn) })),
+    orders: archive.orders.map((order) => orderMoved(order, moved)),
+    counts: archive.counts.map((round) => ({
+      ...round,
+      startedOn: moved(round.startedOn),
+      ...(round.endedOn !== undefined && { endedOn: moved(round.endedOn) }),
+      lines: round.lines.map((line) => ({ ...line, at: movedAt(line.at) })),
+    })),
     prices: archive.prices.map((point) => ({ ...point, on: moved(point.on) })),
     journal: archive.journal.map((entry) => ({ ...entry, on: moved(entry.on) })),
     menus: archive.menus.map(({ from, until, ...menu }) => ({
@@ -67,6 +80,21 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
     movements: archive.movements.map((movement) => ({
       ...movement,
       at: movement.at.startsWith(newestDay) ? withTheClock(movement.at) : movedAt(movement.at),
+    })),
+  };
+}
+
+function orderMoved(order: Order, moved: (day: string) => string): Order {
+  const { sent, dueOn, closedOn } = order;
+  return {
+    ...order,
+    writtenOn: moved(order.writtenOn),
+    ...(sent && { sent: { ...sent, on: moved(sent.on) } }),
+    ...(dueOn !== undefined && { dueOn: moved(dueOn) }),
+    ...(closedOn !== undefined && { closedOn: moved(closedOn) }),
+    lines: order.lines.map((line) => ({
+      ...line,
+      received: line.received.map((receipt) => ({ ...receipt, on: moved(receipt.on) })),
     })),
   };
 }

@@ -10,6 +10,7 @@ import type { Offer } from './offer';
 import type { Block, Protocol, Role, VisitKind } from './protocol';
 import type { Scenario } from './scenario';
 import type { Supplier } from './supplier';
+import type { Booking, CountRound, Order, SoldCourse, Treatment } from './restock';
 import type { HouseSettings } from './settings';
 
 export type * from './amount';
@@ -20,6 +21,7 @@ export type { Device } from './device';
 export type { Edition } from './edition';
 export type * from './guest';
 export type * from './offer';
+export type * from './restock';
 export type * from './scenario';
 export type { Supplier } from './supplier';
 
@@ -86,6 +88,10 @@ export interface Pricing {
 export interface Demand {
   readonly serviceId: ServiceId;
   readonly visitsPerWeek: number;
+  /** January to December, 1 is as planned; the house's unless given */
+  readonly months?: readonly number[];
+  /** growth a year; the house's unless given */
+  readonly trendPerYear?: number;
 }
 
 /** The whole spa as one plain value; `core` turns it into figures and knows nothing else. */
@@ -108,6 +114,13 @@ export interface House {
   /** as guests read them */
   readonly menus: readonly GuestMenu[];
   readonly scenarios: readonly Scenario[];
+  /** the book, as it was read last */
+  readonly bookings: readonly Booking[];
+  /** what was performed */
+  readonly treatments: readonly Treatment[];
+  readonly soldCourses: readonly SoldCourse[];
+  readonly orders: readonly Order[];
+  readonly counts: readonly CountRound[];
   /** what the ledger leaves on the shelf, by material */
   readonly stock: readonly MaterialStock[];
 }

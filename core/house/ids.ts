@@ -25,6 +25,12 @@ export type OfferId = Id<'offer'>;
 export type MenuId = Id<'menu'>;
 export type ScenarioId = Id<'scenario'>;
 export type ChangeId = Id<'change'>;
+export type BookingId = Id<'booking'>;
+export type SoldCourseId = Id<'soldCourse'>;
+export type TreatmentId = Id<'treatment'>;
+export type OrderId = Id<'order'>;
+export type OrderLineId = Id<'orderLine'>;
+export type CountId = Id<'count'>;
 
 /** Any of the ids of a House. */
 export type AnyId =
@@ -49,7 +55,13 @@ export type AnyId =
   | OfferId
   | MenuId
   | ScenarioId
-  | ChangeId;
+  | ChangeId
+  | BookingId
+  | SoldCourseId
+  | TreatmentId
+  | OrderId
+  | OrderLineId
+  | CountId;
 
 /** Marks a plain string, already checked at the edge, as an id of the kind the caller expects. */
 export function asId<I extends AnyId>(text: string): I {

@@ -2,6 +2,7 @@ import type { CareFacts } from '../care/careFacts';
 import type { Calibrated, Measures } from '../quantity/measures';
 import type { BaseUnit } from '../quantity/unit';
 import type { MaterialId, PackId, SupplierId } from './ids';
+import type { LinenLoop, MaterialRestock } from './restock';
 
 /** Less is paid for each pack from so many packs in one order. */
 export interface DiscountBreak {
@@ -48,6 +49,8 @@ interface MaterialBase {
   readonly unit: BaseUnit;
   readonly measures: Measures;
   readonly care?: CareFacts;
+  /** where it stands: a shelf, a trolley, a cupboard */
+  readonly keptAt?: string;
   /** ISO date since which it is no longer offered for new work */
   readonly archivedOn?: string;
 }
@@ -57,6 +60,9 @@ interface Bought extends MaterialBase {
   readonly packs: readonly Pack[];
   /** the pack that costs and reorder points are worked out with */
   readonly preferredPackId: PackId;
+  /** days that a new pack keeps closed, where the lot does not say */
+  readonly sealedDays?: number;
+  readonly restock?: MaterialRestock;
 }
 
 /** Dispensed by hand from a tub, bottle or tube. */
@@ -112,6 +118,7 @@ export interface LinenMaterial extends MaterialBase {
     readonly replacementMinor: number;
     readonly washesInLife: number;
   };
+  readonly loop?: LinenLoop;
 }
 
 /** What is used up, bought in packs and kept in stock. */

@@ -15,6 +15,8 @@ export interface Where {
   readonly serviceId?: string;
   readonly personId?: string;
   readonly offerId?: string;
+  readonly orderId?: string;
+  readonly lineId?: string;
   readonly field?: string;
 }
 
@@ -76,7 +78,9 @@ export type ProblemCode =
   | 'entry-invalid'
   | 'list-invalid'
   | 'scenario-gone'
-  | 'offer-invalid';
+  | 'offer-invalid'
+  | 'order-invalid'
+  | 'calendar-invalid';
 
 /**
  * A fault as a value: what is wrong in words a therapist uses, and where. Never thrown, never a NaN,

@@ -1,3 +1,4 @@
+import type { RestockSettings } from './restock';
 import type { Spoons } from '../quantity/unit';
 import type { FacePart } from '../zone/zones';
 
@@ -69,4 +70,5 @@ export interface HouseSettings {
   readonly serviceLevel: number;
   /** days of demand that the house buys at once, for comparing packs */
   readonly orderDays: number;
+  readonly restock: RestockSettings;
 }

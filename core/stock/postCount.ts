@@ -18,13 +18,13 @@ import { asKept, onHandOf, sumExactly, type Lot } from './stockTypes';
 /** A count of containers: each difference between what was found and what was there. */
 export function postCount(
   entry: CountEntry,
-  { material, stock }: Books,
+  { material, stock, then = stock }: Books,
   at: string,
 ): Outcome<Posting> {
   const drafts: Draft[] = [];
   const seen = new Set<string>();
   for (const { lotId, containerId, quantity } of entry.found) {
-    const lot = stock.lots.find((each) => each.id === lotId);
+    const lot = then.lots.find((each) => each.id === lotId);
     if (!lot) return unknownLot(entry, material);
     const held = heldIn(lot, containerId);
     if (held === undefined) return unknownContainer(entry, material);
@@ -39,8 +39,26 @@ export function postCount(
     drafts.push({ lotId, ...(containerId && { containerId }), quantity: asKept(quantity - held) });
   }
   if (drafts.length === 0) return no('entry-invalid', entry, 'found', 'Nothing was counted.');
+  const since = takenSince(entry, drafts, stock);
+  if (since) return since;
   return ok({ movements: moves(entry, at, drafts) });
 }
+
+/** Refuses a count that leaves less than nothing, because some was taken since. */
+function takenSince(
+  entry: CountEntry,
+  drafts: readonly Draft[],
+  stock: Books['stock'],
+): Outcome<never> | undefined {
+  const gone = drafts.some(({ lotId, containerId, quantity }) => {
+    const lot = stock.lots.find((each) => each.id === lotId);
+    const held = (lot && heldIn(lot, containerId)) ?? 0;
+    return held + quantity < 0;
+  });
+  return gone ? no('stock-short', entry, 'found', TAKEN_SINCE) : undefined;
+}
+
+const TAKEN_SINCE = 'Since it was counted more was taken than the count found: count it once more.';
 
 /**
  * A count of all there is of a material: what is missing goes from what would be used first, what is
@@ -49,13 +67,13 @@ export function postCount(
  */
 export function postTotalCount(
   entry: TotalCountEntry,
-  { material, stock, now }: Books,
+  { material, stock, then = stock, now }: Books,
   at: string,
 ): Outcome<Posting> {
   if (!(entry.quantity >= 0)) {
     return no('entry-invalid', entry, 'quantity', 'A count cannot be below 0.');
   }
-  const difference = sumExactly([entry.quantity, -onHandOf(stock)]);
+  const difference = sumExactly([entry.quantity, -onHandOf(then)]);
   const { open } = shelfState(material, stock, now);
   if (difference >= 0) {
     const newest = stock.lots.at(-1);
@@ -89,5 +107,6 @@ export function postTotalCount(
     drafts.push({ lotId, ...(containerId && { containerId }), quantity: -quantity });
     missing = asKept(missing - quantity);
   }
+  if (missing > 0) return no('stock-short', entry, 'quantity', TAKEN_SINCE);
   return ok({ movements: moves(entry, at, drafts) });
 }

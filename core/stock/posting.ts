@@ -17,6 +17,8 @@ export interface Books {
   readonly material: BoughtMaterial;
   readonly stock: MaterialStock;
   readonly now: Date;
+  /** of a count: what was there when it was looked at; as it is now unless given */
+  readonly then?: MaterialStock;
   /** of a correction: the movements of the entry that it takes back */
   readonly corrected?: readonly Movement[];
   /** of a correction: the entry is already taken back */

@@ -1,19 +1,8 @@
 import { wholeAbove } from '../dose/openPacks';
 import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { compoundDemand, type CompoundDemand } from './compound';
 import type { MaterialDemand } from './demandRate';
-import { normalQuantile } from './normalQuantile';
 import type { UsesWhileWaiting } from './usesWhileWaiting';
-
-/** Above this many uses the sum is close enough to normal. */
-const MOST_USES_BY_RECURSION = 200;
-/** Cells of the grid in the smallest dose, for ml and g. */
-const CELLS_PER_SMALLEST_DOSE = 20;
-/** Room for rounding in a sum of chances. */
-const SERVED_TOLERANCE = 1e-12;
-/** Room for the chances of one recursion, used again by the next: a cell is written before it is read. */
-let scratch = new Float64Array(16_384);
-/** Amounts this close to a cell, in cells, lie on it. */
-const ON_CELL = 1e-9;
 
 /** The stock at which to order, and how it was found. */
 export interface ReorderPoint {
@@ -22,9 +11,11 @@ export interface ReorderPoint {
   readonly packs: number;
   /** P(demand <= amount) while waiting */
   readonly served: number;
+  /** share of orders that arrive in time: `served`, less what large uses jump beyond the point */
+  readonly inTime: number;
   readonly meanDemand: number;
   readonly sdDemand: number;
-  readonly method: 'recursion' | 'normal' | 'no-demand';
+  readonly method: CompoundDemand['method'];
   /** of the grid, in the material's unit */
   readonly cell: number;
 }
@@ -39,13 +30,13 @@ export interface ReorderTerms {
 }
 
 /**
- * The smallest x with P(demand while waiting <= x) >= service level. Demand is a compound sum: a
- * random number of uses, each of the size of its service, by Panjer's recursion on a grid of one
- * piece (or a twentieth of the smallest dose); for more than 200 expected uses by the normal
- * approximation mu + z sigma.
+ * The smallest x with P(demand while waiting <= x) >= service level. Where an order is written as soon
+ * as a use calls for it, what that use takes beyond x counts as well, so that large uses do not eat up
+ * the risk that was asked for; where the shelf is looked at from time to time, the review interval in
+ * the waiting time covers that.
  * @returns the point in the material's unit and in sealed packs, rounded up; a problem for a service
  *   level that is not between 0 and 1
- * @see S3; Panjer, "Recursive evaluation of a family of compound distributions", 1981
+ * @see S3
  */
 export function reorderPoint(
   demand: MaterialDemand,
@@ -53,140 +44,50 @@ export function reorderPoint(
   terms: ReorderTerms,
   where: Where,
 ): Outcome<ReorderPoint> {
-  if (!(terms.serviceLevel > 0 && terms.serviceLevel < 1)) {
+  const compound = compoundDemand(demand, uses, terms.indivisible);
+  return pointOf(compound, uses, terms, where);
+}
+
+/** The reorder point of a demand that is already added up. */
+export function pointOf(
+  compound: CompoundDemand,
+  { reviewDays }: Pick<UsesWhileWaiting, 'reviewDays'>,
+  { serviceLevel, packUnits }: Omit<ReorderTerms, 'indivisible'>,
+  where: Where,
+): Outcome<ReorderPoint> {
+  if (!(serviceLevel > 0 && serviceLevel < 1)) {
     return fail(
       'setting-invalid',
       'The service level must be between 0 and 100 %, without the ends.',
-      {
-        settings: true,
-        field: 'serviceLevel',
-      },
+      { settings: true, field: 'serviceLevel' },
     );
   }
-  if (!(terms.packUnits > 0)) {
+  if (!(packUnits > 0)) {
     return fail('pack-invalid', 'The pack must hold more than 0.', {
       ...where,
       field: 'pack.content',
     });
   }
-  const { meanSize, squareSize } = momentsOf(demand);
-  const meanDemand = uses.mean * meanSize;
-  const sdDemand = Math.sqrt(
-    uses.mean * Math.max(0, squareSize - meanSize ** 2) + uses.variance * meanSize ** 2,
-  );
-  const found = findPoint(demand, uses, terms, meanDemand, sdDemand);
+  const amount = compound.least(serviceLevel, reviewDays > 0 ? 'within' : 'inTime');
   return ok({
-    ...found,
-    packs: Math.max(0, wholeAbove(found.amount / terms.packUnits)),
-    meanDemand,
-    sdDemand,
+    amount,
+    packs: Math.max(0, wholeAbove(amount / packUnits)),
+    ...riskAt(compound, amount, reviewDays),
+    meanDemand: compound.mean,
+    sdDemand: compound.sd,
+    method: compound.method,
+    cell: compound.cell,
   });
 }
 
-type Found = Pick<ReorderPoint, 'amount' | 'served' | 'method' | 'cell'>;
-
-function findPoint(
-  demand: MaterialDemand,
-  uses: UsesWhileWaiting,
-  terms: ReorderTerms,
-  mean: number,
-  sd: number,
-): Found {
-  const smallest = Math.min(...demand.sizes.map((size) => size.amount));
-  if (uses.mean === 0 || demand.sizes.length === 0) {
-    return { amount: 0, served: 1, method: 'no-demand', cell: terms.indivisible ?? 0 };
-  }
-  const cell = terms.indivisible ?? smallest / CELLS_PER_SMALLEST_DOSE;
-  if (uses.mean > MOST_USES_BY_RECURSION) {
-    const point = mean + normalQuantile(terms.serviceLevel) * sd;
-    const amount = terms.indivisible ? wholeAbove(point / cell) * cell : point;
-    return { amount, served: terms.serviceLevel, method: 'normal', cell };
-  }
-  const { cells, served } = panjer(sizesInCells(demand, cell), uses, terms.serviceLevel);
-  return { amount: cells * cell, served, method: 'recursion', cell };
+/** What ordering at `amount` risks. */
+export interface OrderRisk {
+  readonly served: number;
+  readonly inTime: number;
 }
 
-interface SizeInCells {
-  readonly cells: number;
-  readonly share: number;
-}
-
-/** Sizes on the grid; one between two cells is divided over them so that the mean stays. */
-function sizesInCells(demand: MaterialDemand, cell: number): SizeInCells[] {
-  const shares = new Map<number, number>();
-  const add = (cells: number, share: number): void => {
-    shares.set(cells, (shares.get(cells) ?? 0) + share);
-  };
-  for (const { amount, share } of demand.sizes) {
-    const exact = amount / cell;
-    const below = Math.floor(exact + ON_CELL);
-    const beyond = Math.max(0, exact - below);
-    if (beyond <= ON_CELL) add(below, share);
-    else {
-      add(below, share * (1 - beyond));
-      add(below + 1, share * beyond);
-    }
-  }
-  return [...shares].map(([cells, share]) => ({ cells, share })).filter(({ share }) => share > 0);
-}
-
-function panjer(
-  sizes: readonly SizeInCells[],
-  { mean, variance, law }: UsesWhileWaiting,
-  serviceLevel: number,
-): { readonly cells: number; readonly served: number } {
-  const overdispersion = law === 'poisson' ? 0 : variance / mean - 1;
-  const a = overdispersion / (1 + overdispersion);
-  const b = law === 'poisson' ? mean : (mean / overdispersion - 1) * a;
-  const ofNothing = sizes.find(({ cells }) => cells === 0)?.share ?? 0;
-  const start =
-    law === 'poisson'
-      ? Math.exp(-mean * (1 - ofNothing))
-      : (1 + overdispersion * (1 - ofNothing)) ** (-mean / overdispersion);
-  const positive = sizes.filter(({ cells }) => cells > 0).sort((one, two) => one.cells - two.cells);
-  const lengths = Int32Array.from(positive, ({ cells }) => cells);
-  const flat = Float64Array.from(positive, ({ share }) => (a * share) / (1 - a * ofNothing));
-  const falling = Float64Array.from(
-    positive,
-    ({ share, cells }) => (b * cells * share) / (1 - a * ofNothing),
-  );
-
-  /* The innermost loop of the whole house: indexes are in range, so their values are there. */
-  let chances = scratch;
-  chances[0] = start;
-  let served = start;
-  let within = 0;
-  let x = 1;
-  for (; served < serviceLevel - SERVED_TOLERANCE; x += 1) {
-    while (within < lengths.length && (lengths[within] as number) <= x) within += 1;
-    let byFlat = 0;
-    let byFalling = 0;
-    for (let at = 0; at < within; at += 1) {
-      const before = chances[x - (lengths[at] as number)] as number;
-      byFlat += (flat[at] as number) * before;
-      byFalling += (falling[at] as number) * before;
-    }
-    const chance = byFlat + byFalling / x;
-    if (x === chances.length) chances = grown(chances);
-    chances[x] = chance;
-    served += chance;
-  }
-  return { cells: x - 1, served };
-}
-
-function grown(chances: Float64Array<ArrayBuffer>): Float64Array<ArrayBuffer> {
-  const larger = new Float64Array(chances.length * 2);
-  larger.set(chances);
-  scratch = larger;
-  return larger;
-}
-
-function momentsOf(demand: MaterialDemand): { meanSize: number; squareSize: number } {
-  let meanSize = 0;
-  let squareSize = 0;
-  for (const { amount, share } of demand.sizes) {
-    meanSize += share * amount;
-    squareSize += share * amount * amount;
-  }
-  return { meanSize, squareSize };
+/** The risk of an order point, whoever has chosen it. */
+export function riskAt(compound: CompoundDemand, amount: number, reviewDays: number): OrderRisk {
+  const served = compound.within(amount);
+  return { served, inTime: reviewDays > 0 ? served : compound.inTime(amount) };
 }

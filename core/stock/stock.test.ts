@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { problemOf, valueOf } from '../testing/sample';
-import { cover } from './cover';
 import { materialDemand, type UseRate } from './demandRate';
-import { normalQuantile } from './normalQuantile';
+import { normalQuantile } from './normal';
 import { reorderPoint, type ReorderPoint } from './reorderPoint';
 import { usesWhileWaiting, type LeadTime } from './usesWhileWaiting';
 
@@ -119,14 +118,5 @@ describe('the normal quantile', () => {
     expect(normalQuantile(0.95)).toBeCloseTo(1.6448536269514722, 13);
     expect(normalQuantile(0.025)).toBeCloseTo(-1.9599639845400545, 13);
     expect(normalQuantile(1e-12)).toBeCloseTo(-7.034483825, 8);
-  });
-});
-
-describe('cover (S5, S6)', () => {
-  it('lasts as long as the shelf at the expected rate, and orders at the point', () => {
-    expect(cover(34, 17 / 7, 27).daysOfCover).toBeCloseTo(14, 9);
-    expect(cover(34, 17 / 7, 27).shouldOrder).toBe(false);
-    expect(cover(27, 17 / 7, 27).shouldOrder).toBe(true);
-    expect(cover(0, 0, 0)).toEqual({ daysOfCover: null, shouldOrder: false });
   });
 });

@@ -8,6 +8,8 @@ export interface LeadTime {
 /** The uses of a material until the next delivery can be there. */
 export interface UsesWhileWaiting {
   readonly protectionDays: number;
+  /** days between looks at the shelf; 0 when an order is written as soon as a use calls for it */
+  readonly reviewDays: number;
   readonly mean: number;
   readonly variance: number;
   readonly law: 'poisson' | 'negative-binomial';
@@ -25,6 +27,7 @@ export function usesWhileWaiting(usesPerDay: number, lead: LeadTime): UsesWhileW
   const variance = mean + (usesPerDay * lead.leadTimeSdDays) ** 2;
   return {
     protectionDays,
+    reviewDays: lead.reviewDays,
     mean,
     variance,
     law: variance > mean * (1 + 1e-12) ? 'negative-binomial' : 'poisson',

@@ -13,6 +13,7 @@ import type {
 import { glovesAmong, type ShelfIndex } from '../house/houseIndex';
 import { asId, type MaterialId, type ServiceId } from '../house/ids';
 import type { Outcome } from '../house/problem';
+import { USUAL_RESTOCK } from '../house/restock';
 import type { HouseSettings } from '../house/settings';
 import { exactly } from '../quantity/triple';
 import type { MaterialStock } from '../stock/stockTypes';
@@ -58,6 +59,7 @@ export const settings: HouseSettings = {
   priceEndings: { everyMinor: 500, endingsMinor: [0], rounding: 'up' },
   serviceLevel: 0.95,
   orderDays: 28,
+  restock: USUAL_RESTOCK,
 };
 
 const supplierId = asId<Pack['supplierId']>('northquay');
@@ -234,6 +236,11 @@ export function house(changes: Partial<House> = {}): House {
     offers: [],
     menus: [],
     scenarios: [],
+    bookings: [],
+    treatments: [],
+    soldCourses: [],
+    orders: [],
+    counts: [],
     stock: [],
     ...changes,
   };

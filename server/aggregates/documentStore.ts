@@ -19,7 +19,9 @@ type ByColumn =
   | 'byProtocolId'
   | 'byOfferId'
   | 'byMenuId'
-  | 'byScenarioId';
+  | 'byScenarioId'
+  | 'bySoldCourseId'
+  | 'byOrderId';
 
 /** The columns of what is used, by the kind of thing. */
 const USED_COLUMN: Partial<Record<ReferredKind, string>> = {
@@ -31,6 +33,7 @@ const USED_COLUMN: Partial<Record<ReferredKind, string>> = {
   person: 'personId',
   service: 'serviceId',
   offer: 'offerId',
+  supplier: 'supplierId',
 };
 
 /**
@@ -41,9 +44,18 @@ export function documentStore<T extends { readonly id: string; readonly name: st
   sequelize: Sequelize,
   name: Extract<
     TableName,
-    'mixes' | 'devices' | 'blocks' | 'protocols' | 'offers' | 'menus' | 'scenarios'
+    | 'mixes'
+    | 'devices'
+    | 'blocks'
+    | 'protocols'
+    | 'offers'
+    | 'menus'
+    | 'scenarios'
+    | 'sold_courses'
+    | 'orders'
+    | 'counts'
   >,
-  by: ByColumn,
+  by: ByColumn | undefined,
   references: (value: T) => readonly Reference[],
   usedBy: Store<T>['usedBy'],
 ): Store<T> {
@@ -53,7 +65,7 @@ export function documentStore<T extends { readonly id: string; readonly name: st
     keyOf: (value) => value.id,
     toRow: (value) => ({ id: value.id, name: value.name, body: value }),
     fromRow: ({ body }) => fromJson<T>(body as T | string),
-    children: [usesBy(sequelize, by, references)],
+    children: by === undefined ? [] : [usesBy(sequelize, by, references)],
     usedBy,
   });
 }

@@ -33,6 +33,8 @@ export interface Store<T extends object> {
   /** false when nothing of that id and version is there */
   readonly remove: (id: string, version: number, tx: Transaction) => Promise<boolean>;
   readonly removeAll: (tx: Transaction) => Promise<void>;
+  /** keeps others from writing it until the transaction ends */
+  readonly hold: (id: string, tx: Transaction) => Promise<void>;
   readonly usedBy: (id: string, tx: Transaction) => Promise<Use[]>;
 }
 
@@ -84,6 +86,9 @@ export function storeOf<T extends object, Row extends Kept & object>(
     removeAll: async (tx) => {
       for (const child of children) await child.removeAll(tx);
       await table.destroy({ where: {}, transaction: tx });
+    },
+    hold: async (id, tx) => {
+      await table.findOne({ where: at(id), transaction: tx, lock: true, raw: true });
     },
     usedBy,
   };

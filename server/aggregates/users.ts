@@ -34,11 +34,13 @@ export function usersOf(
     protocol: 'protocols',
     offer: 'offers',
     menu: 'menus',
+    sold_course: 'sold_courses',
+    order: 'orders',
   };
   return usersBy(sequelize, {
     ...Object.fromEntries(
       Object.entries(owners).map(([kind, table]) => [
-        kind,
+        kind.replace('_', ' '),
         `SELECT o.id, o.name FROM ${table} o JOIN uses u ON u.by_${kind}_id = o.id WHERE u.${column} = :id ORDER BY o.ordinal`,
       ]),
     ),

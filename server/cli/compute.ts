@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { houseOf } from '@bienestar/core/house/archive';
+import { createRestocker } from '@bienestar/core/restock/restocker';
 import { houseReport } from '@bienestar/core/figures/houseReport';
 import { LARGEST_HOUSE_FILE, readHouseFile } from '@bienestar/contract/houseFile';
 
@@ -34,7 +35,8 @@ if (!file.ok) {
   complain(file.faults.map((fault) => `${fault.pointer || '/'}: ${fault.message}`));
 }
 const house = houseOf(file.value);
-const report = houseReport(house, createCalculator()(house));
+const figures = createCalculator()(house);
+const report = houseReport(house, figures, createRestocker()(house, figures, new Date()));
 if (!report.ok) {
   complain(
     report.problems.map((problem) => `${JSON.stringify(problem.where)}: ${problem.message}`),

@@ -5,11 +5,12 @@ import { shelf } from './migrations/0002-shelf';
 import { protocols } from './migrations/0003-protocols';
 import { prices } from './migrations/0004-prices';
 import { money } from './migrations/0005-money';
+import { restock } from './migrations/0006-restock';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
   return new Umzug({
-    migrations: [house, shelf, protocols, prices, money],
+    migrations: [house, shelf, protocols, prices, money, restock],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

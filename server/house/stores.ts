@@ -2,6 +2,8 @@ import type { Sequelize } from 'sequelize';
 import type { Aggregates, AggregateName, Lines } from '@bienestar/contract/api';
 import type { Store } from '../aggregates/store';
 import { blockStore } from '../blocks/blockStore';
+import { bookingStore, type BookingStore } from '../bookings/bookingStore';
+import { countStore } from '../counts/countStore';
 import { deviceStore } from '../devices/deviceStore';
 import { editionStore, type EditionStore } from '../editions/editionStore';
 import { ledgerStore, type LedgerStore } from '../ledger/ledgerStore';
@@ -11,6 +13,7 @@ import { materialStore } from '../materials/materialStore';
 import { menuStore } from '../menus/menuStore';
 import { mixStore } from '../mixes/mixStore';
 import { offerStore } from '../offers/offerStore';
+import { orderStore } from '../orders/orderStore';
 import { personStore } from '../people/personStore';
 import { priceStore, type PriceStore } from '../prices/priceStore';
 import { protocolStore } from '../protocols/protocolStore';
@@ -18,7 +21,9 @@ import { roomStore } from '../rooms/roomStore';
 import { scenarioStore } from '../scenarios/scenarioStore';
 import { serviceStore } from '../services/serviceStore';
 import { settingsStore, type SettingsStore } from '../settings/settingsStore';
+import { soldCourseStore } from '../soldCourses/soldCourseStore';
 import { supplierStore } from '../suppliers/supplierStore';
+import { treatmentStore, type TreatmentStore } from '../treatments/treatmentStore';
 
 /** The stores of the aggregates, by name. */
 export type AggregateStores = { readonly [K in AggregateName]: Store<Aggregates[K]> };
@@ -32,6 +37,8 @@ export type Stores = AggregateStores & {
   readonly prices: PriceStore;
   readonly ledger: LedgerStore;
   readonly journal: JournalStore;
+  readonly bookings: BookingStore;
+  readonly treatments: TreatmentStore;
 };
 
 /** The stores of the House in one database. */
@@ -54,6 +61,11 @@ export function storesOf(sequelize: Sequelize): Stores {
     offers: offerStore(sequelize),
     menus: menuStore(sequelize),
     scenarios: scenarioStore(sequelize),
+    soldCourses: soldCourseStore(sequelize),
+    orders: orderStore(sequelize),
+    counts: countStore(sequelize),
+    bookings: bookingStore(sequelize),
+    treatments: treatmentStore(sequelize),
     journal: journalStore(sequelize),
   };
 }

@@ -34,6 +34,11 @@ export async function readHouse(
     offers: await stores.offers.all(tx),
     menus: await stores.menus.all(tx),
     scenarios: await stores.scenarios.all(tx),
+    bookings: await stores.bookings.all(tx),
+    treatments: await stores.treatments.recent(tx),
+    soldCourses: await stores.soldCourses.all(tx),
+    orders: await stores.orders.all(tx),
+    counts: await stores.counts.all(tx),
     stock: await readStock(sequelize, stores.ledger, tx),
   };
 }
@@ -50,6 +55,7 @@ export async function readArchive(
   return {
     ...house,
     editions: await stores.editions.all(tx),
+    treatments: await stores.treatments.all(tx),
     prices: await stores.prices.all(tx),
     lots: await stores.ledger.allLots(tx),
     movements: await stores.ledger.allMovements(tx),
@@ -71,6 +77,10 @@ export async function replaceHouse(
   await stores.journal.removeAll(tx);
   await stores.prices.removeAll(tx);
   await stores.demand.removeAll(tx);
+  await stores.treatments.removeAll(tx);
+  for (const store of [stores.counts, stores.orders, stores.soldCourses]) {
+    await store.removeAll(tx);
+  }
   for (const store of [stores.scenarios, stores.menus, stores.offers]) await store.removeAll(tx);
   await stores.services.removeAll(tx);
   await stores.editions.removeAll(tx);
@@ -103,6 +113,11 @@ export async function replaceHouse(
   await insert(stores.offers, house.offers);
   await insert(stores.menus, house.menus);
   await insert(stores.scenarios, house.scenarios);
+  await insert(stores.soldCourses, house.soldCourses);
+  await insert(stores.orders, house.orders);
+  await insert(stores.counts, house.counts);
+  await stores.bookings.replaceAll(house.bookings, tx);
+  await stores.treatments.insert(house.treatments, tx);
   await stores.journal.insert(house.journal, tx);
   await stores.prices.insert(house.prices, tx);
   await stores.ledger.append(house.lots, house.movements, tx);

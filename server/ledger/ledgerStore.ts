@@ -1,5 +1,6 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { asId } from '@bienestar/core/house/ids';
+import type { CountHistory } from '@bienestar/core/restock/countReview';
 import type { Balance } from '@bienestar/core/stock/ledger';
 import type { Lot, Movement } from '@bienestar/core/stock/stockTypes';
 import { orNull, present } from '../db/optional';
@@ -62,6 +63,14 @@ export interface LedgerStore {
     most: number,
     tx: Transaction,
   ) => Promise<Entered[]>;
+  /** what happened to a material after a moment */
+  readonly after: (materialId: string, at: string, tx: Transaction) => Promise<Movement[]>;
+  /** when a material was counted last */
+  readonly countedAt: (materialId: string, tx: Transaction) => Promise<string | undefined>;
+  /** each entry of a count: found less what was there by the ledger */
+  readonly counts: (tx: Transaction) => Promise<CountHistory['counts']>;
+  /** what was used, opened and thrown away, by material and day */
+  readonly goneByDay: (tx: Transaction) => Promise<CountHistory['gone']>;
   readonly allLots: (tx: Transaction) => Promise<Lot[]>;
   readonly allMovements: (tx: Transaction) => Promise<Movement[]>;
   readonly append: (
@@ -130,6 +139,58 @@ export function ledgerStore(sequelize: Sequelize): LedgerStore {
         tx,
       );
       return rows.map((row) => ({ ordinal: row.ordinal, movement: movementOf(row) }));
+    },
+    after: async (materialId, at, tx) => {
+      const rows = await select<MovementRow>(
+        `SELECT entry_id AS entryId, line, kind, at, material_id AS materialId, lot_id AS lotId,
+           container_id AS containerId, quantity, reason, corrects, note
+         FROM movements WHERE material_id = :materialId AND at > :at ORDER BY ordinal`,
+        { materialId, at: new Date(at) },
+        tx,
+      );
+      return rows.map(movementOf);
+    },
+    countedAt: async (materialId, tx) => {
+      const [row] = await select<{ readonly at: Date | null }>(
+        "SELECT MAX(at) AS at FROM movements WHERE material_id = :materialId AND kind = 'count'",
+        { materialId },
+        tx,
+      );
+      return row?.at ? toSecond(row.at) : undefined;
+    },
+    counts: async (tx) => {
+      const rows = await select<{
+        readonly entryId: string;
+        readonly materialId: string;
+        readonly at: Date;
+        readonly difference: number;
+        readonly takenBack: number;
+      }>(
+        `SELECT m.entry_id AS entryId, m.material_id AS materialId, MAX(m.at) AS at,
+           SUM(m.quantity) AS difference,
+           EXISTS (SELECT 1 FROM movements c WHERE c.corrects = m.entry_id) AS takenBack
+         FROM movements m WHERE m.kind = 'count' GROUP BY m.entry_id, m.material_id ORDER BY MAX(m.ordinal)`,
+        {},
+        tx,
+      );
+      return rows.map(({ entryId, materialId, at, difference, takenBack }) => ({
+        entryId: asId(entryId),
+        materialId: asId(materialId),
+        at: toSecond(at),
+        difference,
+        takenBack: takenBack > 0,
+      }));
+    },
+    goneByDay: async (tx) => {
+      const rows = await select<CountHistory['gone'][number]>(
+        `SELECT material_id AS materialId, DATE_FORMAT(at, '%Y-%m-%d') AS day, kind,
+           SUM(ABS(quantity)) AS quantity, COUNT(DISTINCT entry_id) AS entries
+         FROM movements WHERE kind IN ('use', 'discard', 'opening') AND quantity < 0
+         GROUP BY material_id, day, kind ORDER BY material_id, day, kind`,
+        {},
+        tx,
+      );
+      return rows.map((row) => ({ ...row, entries: Number(row.entries) }));
     },
     allLots: async (tx) => (await rowsOf<LotRow>(lots, ['ordinal'], tx)).map(lotOf),
     allMovements: async (tx) =>

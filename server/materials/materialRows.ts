@@ -1,6 +1,7 @@
 import type {
   BoughtMaterial,
   Keeps,
+  LinenMaterial,
   Material,
   MaterialKind,
   Pack,
@@ -52,6 +53,10 @@ export interface MaterialRow extends Kept {
   readonly washesInLife: number | null;
   readonly care: NonNullable<Material['care']> | string | null;
   readonly archivedOn: string | null;
+  readonly keptAt: string | null;
+  readonly sealedDays: number | null;
+  readonly restock: NonNullable<BoughtMaterial['restock']> | string | null;
+  readonly linenLoop: NonNullable<LinenMaterial['loop']> | string | null;
 }
 
 /** A pack as a row. */
@@ -138,6 +143,10 @@ export function materialRow(material: Material): Omit<MaterialRow, 'version' | '
     washesInLife: orNull(laundry?.washesInLife),
     care: orNull(material.care),
     archivedOn: orNull(material.archivedOn),
+    keptAt: orNull(material.keptAt),
+    sealedDays: orNull(bought?.sealedDays),
+    restock: orNull(bought?.restock),
+    linenLoop: orNull(wants('linen')?.loop),
   };
 }
 
@@ -191,7 +200,11 @@ export function materialOf(
     id: asId<Material['id']>(row.id),
     name: row.name,
     measures: measuresOf(row, named, coats),
-    ...present({ care: row.care === null ? null : fromJson(row.care), archivedOn: row.archivedOn }),
+    ...present({
+      care: row.care === null ? null : fromJson(row.care),
+      archivedOn: row.archivedOn,
+      keptAt: row.keptAt,
+    }),
   };
   if (row.kind === 'linen') {
     return {
@@ -203,6 +216,7 @@ export function materialOf(
         replacementMinor: row.replacementMinor ?? 0,
         washesInLife: row.washesInLife ?? 0,
       },
+      ...present({ loop: row.linenLoop === null ? null : fromJson(row.linenLoop) }),
     };
   }
   const bought = {
@@ -210,6 +224,10 @@ export function materialOf(
     unit: row.unit,
     packs: packs.map(packFrom),
     preferredPackId: asId<BoughtMaterial['preferredPackId']>(row.preferredPackId ?? ''),
+    ...present({
+      sealedDays: row.sealedDays,
+      restock: row.restock === null ? null : fromJson(row.restock),
+    }),
   };
   const openLife = keepsOf(row.openLifeAmount, row.openLifeUnit);
   switch (row.kind) {

@@ -3,11 +3,8 @@ import type { Sequelize } from 'sequelize';
 import { PROBLEM_TYPES, type FetchedList } from '@bienestar/contract/api';
 import type { Supplier } from '@bienestar/core/house/house';
 import type { Store } from '../aggregates/store';
-import { invalidInput, notFound, Refusal } from '../http/problems';
-
-const ANSWERS_WITHIN_MS = 5_000;
-/** The largest list that is read, in bytes. */
-const LARGEST_LIST = 20 * 1024 * 1024;
+import { fetchText } from '../http/fetchText';
+import { invalidInput, notFound } from '../http/problems';
 
 /**
  * The routes of suppliers' price lists.
@@ -35,42 +32,12 @@ export function priceListRoutes(
         },
       ]);
     }
-    const text = await fetchList(`${base}/${supplier.feed}.csv`, supplier.name);
+    const text = await fetchText(`${base}/${supplier.feed}.csv`, {
+      who: supplier.name,
+      what: 'list',
+      type: PROBLEM_TYPES.supplierAway,
+    });
     response.json({ name: `${supplier.feed}.csv`, text } satisfies FetchedList);
   });
   return router;
-}
-
-async function fetchList(url: string, name: string): Promise<string> {
-  const signal = AbortSignal.timeout(ANSWERS_WITHIN_MS);
-  const answer = await fetch(url, { signal, redirect: 'error' }).catch(() => undefined);
-  if (!answer) {
-    throw away(
-      signal.aborted
-        ? `${name} did not answer within ${ANSWERS_WITHIN_MS / 1000} seconds.`
-        : `${name} cannot be reached.`,
-    );
-  }
-  if (!answer.ok) throw away(`${name} answered with an error (${answer.status}).`);
-  const chunks: Uint8Array[] = [];
-  let size = 0;
-  try {
-    for await (const chunk of answer.body ?? []) {
-      size += chunk.byteLength;
-      if (size > LARGEST_LIST) throw away(`The list of ${name} is larger than 20 MB.`);
-      chunks.push(chunk);
-    }
-  } catch (error) {
-    throw error instanceof Refusal ? error : away(`${name} broke off in the middle of its list.`);
-  }
-  return Buffer.concat(chunks).toString('utf8');
-}
-
-function away(reason: string): Refusal {
-  return new Refusal(
-    424,
-    PROBLEM_TYPES.supplierAway,
-    'No list from the supplier',
-    `${reason} Nothing was changed; try again later, paste the list, or choose a file.`,
-  );
 }

@@ -43,6 +43,7 @@ interface SettingsRow {
   readonly priceRounding: HouseSettings['priceEndings']['rounding'];
   readonly serviceLevel: number;
   readonly orderDays: number;
+  readonly restock: HouseSettings['restock'] | string;
 }
 
 /** Reads and writes the one row of house settings, inside the caller's transaction. */
@@ -140,5 +141,6 @@ function settingsOf(row: SettingsRow): HouseSettings {
     },
     serviceLevel: row.serviceLevel,
     orderDays: row.orderDays,
+    restock: fromJson<HouseSettings['restock']>(row.restock),
   };
 }

@@ -113,6 +113,7 @@ describe('the journal', () => {
   it('remembers what was removed', async () => {
     const { menus, scenarios, ...house } = await api.house();
     for (const [part, list] of [
+      ['soldCourses', house.soldCourses],
       ['menus', menus],
       ['scenarios', scenarios],
       ['offers', house.offers],

@@ -11,8 +11,8 @@ import { Told } from './say.mjs';
  */
 
 /**
- * Starts the bench scale's and the suppliers' stand-ins on free ports of loopback. What SCALE_ADDRESS
- * or PRICE_LISTS already name is real, and gets no stand-in.
+ * Starts the stand-ins of the bench scale, the suppliers and the booking calendar on free ports of
+ * loopback. What SCALE_ADDRESS, PRICE_LISTS, ORDERS or BOOKINGS already name is real, and gets none.
  * @param {(text: string) => void} log
  * @returns {Promise<StandIns>}
  */
@@ -30,6 +30,12 @@ export async function startStandIns(log) {
   if (process.env.PRICE_LISTS === undefined) {
     const { said, stop } = await startOne('supplier', log);
     env.PRICE_LISTS = String(said.ready);
+    env.ORDERS = process.env.ORDERS ?? String(said.ready);
+    stops.push(stop);
+  }
+  if (process.env.BOOKINGS === undefined) {
+    const { said, stop } = await startOne('bookings', log);
+    env.BOOKINGS = `${said.ready}/bookings.ics`;
     stops.push(stop);
   }
   return {

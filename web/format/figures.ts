@@ -98,6 +98,11 @@ export function dayText(day: string): string {
   return dates({ dateStyle: 'medium' }).format(new Date(`${day}T12:00`));
 }
 
+/** A date near today, without its year: "3 Dec". */
+export function nearDay(day: string): string {
+  return dates({ day: 'numeric', month: 'short' }).format(new Date(`${day}T12:00`));
+}
+
 /** A moment as it is written here, without the year: "3 Dec, 14:05". */
 export function momentText(instant: string): string {
   return dates({ day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(

@@ -44,7 +44,7 @@ export interface Write<P extends Part = Part> {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: API, timeout: 15_000 }),
-  tagTypes: ['House', 'Ledger', 'Prices', 'Editions', 'Journal'],
+  tagTypes: ['House', 'Ledger', 'Prices', 'Editions', 'Journal', 'Counts'],
   endpoints: (build) => ({
     house: build.query<HouseSnapshot, void>({
       query: () => '/house',
@@ -264,7 +264,7 @@ function keepAllInHouse(saved: readonly Versioned<Material>[]) {
 }
 
 /** Puts what an entry left of a material into the House that is at hand. */
-function keepStock(stock: MaterialStock) {
+export function keepStock(stock: MaterialStock) {
   return keep((house) => {
     const at = house.stock.findIndex((line) => line.materialId === stock.materialId);
     const all = house.stock;

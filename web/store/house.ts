@@ -1,5 +1,8 @@
 import { createSelector } from '@reduxjs/toolkit';
 import type { HouseSnapshot } from '@bienestar/contract/api';
+import { createRestocker, type RestockFigures } from '@bienestar/core/restock/restocker';
+import type { Restocking } from '@bienestar/core/restock/restocking';
+import type { MaterialId } from '@bienestar/core/house/ids';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
 import type { House } from '@bienestar/core/house/house';
@@ -7,6 +10,10 @@ import { api } from './api';
 import { useAppSelector, type RootState } from './store';
 
 const calculate = createCalculator();
+const restock = createRestocker();
+/** What is on the shelf ages: figures are of the hour. */
+const HOUR_MS = 3_600_000;
+const hourOf = (now: number): Date => new Date(Math.floor(now / HOUR_MS) * HOUR_MS);
 
 const selectSnapshot = createSelector(
   api.endpoints.house.select(),
@@ -37,6 +44,23 @@ const selectHouse = createSelector(
 );
 
 const selectFigures = createSelector([selectHouse], (house) => house && calculate(house));
+
+const selectRestock = createSelector(
+  [selectHouse, selectFigures, () => Math.floor(Date.now() / HOUR_MS)],
+  (house, figures): RestockFigures | undefined =>
+    house && figures && restock(house, figures, hourOf(Date.now())),
+);
+
+/** When to order what, for the House of this screen. */
+export function useRestock(): RestockFigures {
+  return present(useAppSelector(selectRestock));
+}
+
+/** When to order one material; nothing for linen, or where it cannot be counted. */
+export function useRestocking(id: MaterialId): Restocking | undefined {
+  const of = useRestock().materials.get(id);
+  return of?.ok ? of.value : undefined;
+}
 
 /** The House as the server has it, with the versions that a write must name. */
 export function useSnapshot(): HouseSnapshot {

@@ -20,7 +20,7 @@ import { money } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { NothingHere } from '../../parts/NothingHere';
 import { Problems } from '../../parts/Problems';
-import { useFigures, useHouse, useSnapshot } from '../../store/house';
+import { useFigures, useHouse, useRestock, useSnapshot } from '../../store/house';
 import { useChange } from '../../store/useEditPart';
 import { AddOnsList } from './AddOnsList';
 import { CostSpreadTable } from './CostSpreadTable';
@@ -129,7 +129,8 @@ interface WhereItGoesProps {
 function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
   const house = useHouse();
   const { work, schedule, cost, rates, price } = figures;
-  const { materials, services } = useFigures();
+  const { services } = useFigures();
+  const { materials: restock } = useRestock();
   const { currency, therapistCharge } = house.settings;
   const index = indexHouse(house);
   const writ = useMemo(() => writOf(service, indexHouse(house), house), [service, house]);
@@ -161,7 +162,7 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
           materials: index.materials,
           mixes: index.mixes,
           demandOf: (id) => {
-            const restocking = materials.get(id)?.restocking;
+            const restocking = restock.get(id);
             return restocking?.ok === true ? restocking.value.demand : undefined;
           },
           orderDays: house.settings.orderDays,

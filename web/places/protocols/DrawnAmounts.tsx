@@ -3,24 +3,23 @@ import { Link } from 'react-router';
 import type { Draw } from '@bienestar/core/dose/drawsOf';
 import { explainConsumption } from '@bienestar/core/explain/explainConsumption';
 import { explainReorderPoint } from '@bienestar/core/explain/explainReorder';
-import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
-import type { House, WorkedProtocol } from '@bienestar/core/house/house';
+import type { House, Material, WorkedProtocol } from '@bienestar/core/house/house';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import type { Triple } from '@bienestar/core/quantity/triple';
 import { amount, amountRange } from '../../format/figures';
+import { useRestocking } from '../../store/house';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 
 interface DrawnAmountsProps {
   readonly house: House;
   readonly protocol: WorkedProtocol;
   readonly draws: readonly Draw[];
-  readonly materials: HouseFigures['materials'];
   readonly consumption: ReadonlyMap<MaterialId, Triple>;
 }
 
 /** What one visit takes from the shelf, and at which stock each is ordered. */
 export const DrawnAmounts = memo(function DrawnAmounts(props: DrawnAmountsProps) {
-  const { house, consumption, materials } = props;
+  const { house, consumption } = props;
   /* A working is made of what is latest, also when nothing here had to be drawn anew. */
   const latest = useRef(props);
   useEffect(() => {
@@ -38,8 +37,6 @@ export const DrawnAmounts = memo(function DrawnAmounts(props: DrawnAmountsProps)
         {[...consumption].map(([id, consumed]) => {
           const material = house.materials.find((each) => each.id === id);
           if (!material) return null;
-          const ofMaterial = materials.get(id);
-          const restocking = ofMaterial?.restocking;
           return (
             <tr key={id} className="border-b border-line align-top">
               <th scope="row" className="py-1 pr-2 text-left font-normal">
@@ -57,17 +54,7 @@ export const DrawnAmounts = memo(function DrawnAmounts(props: DrawnAmountsProps)
                 />
               </th>
               <td className="py-1 text-right whitespace-nowrap">
-                {ofMaterial && restocking?.ok && material.kind !== 'linen' ? (
-                  <WorkedFigure
-                    label={`Reorder point of ${material.name}`}
-                    text={amount(restocking.value.reorderPoint.amount, material.unit)}
-                    working={() =>
-                      explainReorderPoint(material, ofMaterial, restocking.value, house)
-                    }
-                  />
-                ) : (
-                  <span className="text-ink-soft">–</span>
-                )}
+                <ReorderAt material={material} house={house} />
               </td>
             </tr>
           );
@@ -77,10 +64,22 @@ export const DrawnAmounts = memo(function DrawnAmounts(props: DrawnAmountsProps)
   );
 }, sameAmounts);
 
+/** When the house orders it, as it stands with what is being written. */
+function ReorderAt({ material, house }: { readonly material: Material; readonly house: House }) {
+  const restocking = useRestocking(material.id);
+  if (!restocking || material.kind === 'linen') return <span className="text-ink-soft">–</span>;
+  return (
+    <WorkedFigure
+      label={`Reorder point of ${material.name}`}
+      text={amount(restocking.reorderPoint.amount, material.unit)}
+      working={() => explainReorderPoint(material, restocking, house)}
+    />
+  );
+}
+
 function sameAmounts(before: DrawnAmountsProps, now: DrawnAmountsProps): boolean {
   return (
     before.consumption === now.consumption &&
-    before.materials === now.materials &&
     before.house.materials === now.house.materials
   );
 }

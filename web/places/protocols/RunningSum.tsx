@@ -71,7 +71,6 @@ export function RunningSum({ shown, protocol, edit, sold }: RunningSumProps) {
           house={house}
           protocol={worked}
           draws={figures.draws.value}
-          materials={shown.materials}
           consumption={figures.consumption.value}
         />
       )}

@@ -7,7 +7,7 @@ import { amount, dayText, number, timeLeft } from '../../format/figures';
 import { Vessels } from '../../figures/Vessels';
 import { Button } from '../../parts/Button';
 import { Problems } from '../../parts/Problems';
-import { useFigures, useHouse } from '../../store/house';
+import { useHouse, useRestock } from '../../store/house';
 import { shelfStates, useNow } from '../../store/shelf';
 import { newEntryId, useEnter } from '../../store/useEnter';
 import { CountSheet } from './CountSheet';
@@ -24,7 +24,7 @@ export function LeftFacet({ material }: { readonly material: BoughtMaterial }) {
   const house = useHouse();
   const now = useNow();
   const state = shelfStates(house, now).get(material.id);
-  const restocking = useFigures().materials.get(material.id)?.restocking;
+  const restocking = useRestock().materials.get(material.id);
   const enter = useEnter();
   const [asked, setAsked] = useState<Asked>();
   const [fault, setFault] = useState<string>();
@@ -56,8 +56,8 @@ export function LeftFacet({ material }: { readonly material: BoughtMaterial }) {
       </div>
       <p className="text-sm text-ink-soft">
         {cover === undefined || cover.daysOfCover === null
-          ? 'No planned visit uses it.'
-          : `Lasts ${number(cover.daysOfCover, 0)} days at the planned visits.`}{' '}
+          ? 'No expected visit uses it.'
+          : `Lasts ${number(cover.daysOfCover, 0)} days at the visits expected.`}{' '}
         {cover?.shouldOrder && <strong className="text-clay">▲ Order now.</strong>}
         {state.expiringSoon > 0 && (
           <strong className="block text-ink">

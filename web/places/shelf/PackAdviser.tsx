@@ -8,7 +8,7 @@ import { NumberField } from '../../parts/NumberField';
 import { Problems } from '../../parts/Problems';
 import { Sheet } from '../../parts/Sheet';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
-import { useFigures, useHouse } from '../../store/house';
+import { useHouse, useRestocking } from '../../store/house';
 import { useChangeSettings } from '../../store/useEditPart';
 import { adviceWords, placeWords } from './adviceWords';
 import { contentWords } from './materialWords';
@@ -27,9 +27,9 @@ const CELL = 'px-2 py-2.5 align-top first:pl-0 last:pr-0';
 export function PackAdviser({ material, open, onClose, onPrefer }: PackAdviserProps) {
   const { settings, suppliers } = useHouse();
   const { currency, orderDays } = settings;
-  const restocking = useFigures().materials.get(material.id)?.restocking;
+  const restocking = useRestocking(material.id);
   const changeSettings = useChangeSettings();
-  const demand = restocking?.ok ? restocking.value.demand : NO_DEMAND;
+  const demand = restocking?.demand ?? NO_DEMAND;
   const advice = packAdvice(material, demand, orderDays);
   const best = advice.ok ? advice.value.ranked[0] : undefined;
   return (
@@ -38,7 +38,7 @@ export function PackAdviser({ material, open, onClose, onPrefer }: PackAdviserPr
       onClose={onClose}
       wide
       title={`Packs of ${material.name}`}
-      description={`At ${amount(demand.perDay * 7, material.unit)} a week in ${number(demand.usesPerDay * 7)} uses, as planned.`}
+      description={`At ${amount(demand.perDay * 7, material.unit)} a week in ${number(demand.usesPerDay * 7)} uses, as expected.`}
     >
       {!advice.ok && <Problems problems={advice.problems} />}
       {advice.ok && best && (

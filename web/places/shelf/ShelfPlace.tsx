@@ -6,7 +6,7 @@ import { number } from '../../format/figures';
 import { ExportMenu } from '../../parts/ExportMenu';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
-import { useFigures, useHouse } from '../../store/house';
+import { useFigures, useHouse, useRestock } from '../../store/house';
 import { shelfStates, useNow } from '../../store/shelf';
 import { useKept } from '../../store/useKept';
 import { AddMaterial } from './AddMaterial';
@@ -36,6 +36,7 @@ const EVERYTHING: ShelfView = { query: '', show: 'all', kind: 'all', supplierId:
 export function ShelfPlace() {
   const house = useHouse();
   const figures = useFigures();
+  const restock = useRestock();
   const now = useNow();
   const { materialId } = useParams();
   const navigate = useNavigate();
@@ -54,8 +55,8 @@ export function ShelfPlace() {
     [house.protocols, house.mixes, house.blocks],
   );
   const rows = useMemo(
-    () => shelfRows(house, figures, shelfStates(house, now), uses),
-    [house, figures, now, uses],
+    () => shelfRows(house, figures, restock, shelfStates(house, now), uses),
+    [house, figures, restock, now, uses],
   );
   const asked = useDeferredValue(view);
   const shown = useMemo(() => filterRows(rows, asked), [rows, asked]);

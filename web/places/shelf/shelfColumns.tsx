@@ -205,8 +205,8 @@ function careText({ material: { care } }: ShelfRow): string {
   ].join(' · ');
 }
 
-function daysOfCover({ figures }: ShelfRow): number | null {
-  return figures?.restocking?.ok ? figures.restocking.value.cover.daysOfCover : null;
+function daysOfCover({ restocking }: ShelfRow): number | null {
+  return restocking?.cover.daysOfCover ?? null;
 }
 
 /** What is over first, then what ends soonest; what keeps last. */

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { createRestocker } from '@bienestar/core/restock/restocker';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { House, Material } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
@@ -40,10 +41,13 @@ const of: House = house({
     },
   ],
 });
+const now = new Date(2026, 10, 25);
+const figures = createCalculator()(of);
 const rows = shelfRows(
   of,
-  createCalculator()(of),
-  shelfStates(of, new Date(2026, 10, 25)),
+  figures,
+  createRestocker()(of, figures, now),
+  shelfStates(of, now),
   placesOfUse(of),
 );
 const everything: ShelfView = { query: '', show: 'all', kind: 'all', supplierId: 'all' };

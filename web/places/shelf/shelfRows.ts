@@ -1,6 +1,8 @@
 import type { HouseFigures, MaterialFigures } from '@bienestar/core/figures/houseFigures';
 import type { House, Material, MaterialKind, Mix } from '@bienestar/core/house/house';
 import { chosenPack } from '@bienestar/core/house/packs';
+import type { RestockFigures } from '@bienestar/core/restock/restocker';
+import type { Restocking } from '@bienestar/core/restock/restocking';
 import type { ShelfState } from '@bienestar/core/stock/shelfLife';
 import { WARNING_WORDS } from './careWords';
 import { KIND_WORDS, KINDS, measureWords, packWords } from './materialWords';
@@ -11,6 +13,8 @@ import { matcherOf, plainText } from './search';
 export interface ShelfRow {
   readonly material: Material;
   readonly figures: MaterialFigures | undefined;
+  /** nothing for linen, or where it cannot be counted */
+  readonly restocking: Restocking | undefined;
   /** nothing for linen */
   readonly state: ShelfState | undefined;
   readonly supplier: string;
@@ -45,6 +49,7 @@ export type Show = keyof typeof SHOW_WORDS;
 export function shelfRows(
   house: House,
   figures: HouseFigures,
+  restock: RestockFigures,
   states: ReadonlyMap<Material['id'], ShelfState>,
   uses: ReadonlyMap<string, readonly PlaceOfUse[]>,
 ): ShelfRow[] {
@@ -53,6 +58,7 @@ export function shelfRows(
     const packs = material.kind === 'linen' ? [] : material.packs;
     const state = states.get(material.id);
     const care = material.care;
+    const ordering = restock.materials.get(material.id);
     const found = [
       material.name,
       KIND_WORDS[material.kind].one,
@@ -64,6 +70,7 @@ export function shelfRows(
     return {
       material,
       figures: figures.materials.get(material.id),
+      restocking: ordering?.ok ? ordering.value : undefined,
       state,
       supplier:
         material.kind === 'linen' ? '' : (nameOf.get(chosenPack(material).supplierId) ?? ''),
@@ -78,7 +85,7 @@ export function shelfRows(
 /** The lines that are asked for. */
 export function filterRows(rows: readonly ShelfRow[], view: ShelfView): ShelfRow[] {
   const matches = matcherOf(view.query);
-  return rows.filter(({ material, state, figures, plain }) => {
+  return rows.filter(({ material, state, restocking, plain }) => {
     const archived = material.archivedOn !== undefined;
     if (archived !== (view.show === 'archived')) return false;
     if (view.kind !== 'all' && material.kind !== view.kind) return false;
@@ -88,7 +95,7 @@ export function filterRows(rows: readonly ShelfRow[], view: ShelfView): ShelfRow
     ) {
       return false;
     }
-    return shows(view.show, material, state, figures) && matches(plain);
+    return shows(view.show, material, state, restocking) && matches(plain);
   });
 }
 
@@ -96,14 +103,14 @@ function shows(
   show: Show,
   material: Material,
   state: ShelfState | undefined,
-  figures: MaterialFigures | undefined,
+  restocking: Restocking | undefined,
 ): boolean {
   switch (show) {
     case 'all':
     case 'archived':
       return true;
     case 'order':
-      return figures?.restocking?.ok === true && figures.restocking.value.cover.shouldOrder;
+      return restocking?.cover.shouldOrder ?? false;
     case 'soon':
       return (state?.expiringSoon ?? 0) > 0;
     case 'over':

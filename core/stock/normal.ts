@@ -1,3 +1,5 @@
+import { errorFunction } from 'simple-statistics';
+
 /* Coefficients of the rational approximations, highest power first. */
 const CENTRE_TOP = [
   2509.0809287301227, 33430.57558358813, 67265.7709270087, 45921.95393154987, 13731.69376550946,
@@ -45,4 +47,14 @@ export function normalQuantile(share: number): number {
 
 function polynomial(coefficients: readonly number[], x: number): number {
   return coefficients.reduce((sum, coefficient) => sum * x + coefficient, 0);
+}
+
+/** The density of the standard normal distribution. */
+export function normalDensity(z: number): number {
+  return Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI);
+}
+
+/** The share of the standard normal distribution up to z, to about 7 digits. */
+export function normalCumulative(z: number): number {
+  return (1 + errorFunction(z / Math.SQRT2)) / 2;
 }

@@ -1,0 +1,233 @@
+import type { BoughtMaterial, CountRound, House } from '../house/house';
+import type { EntryId, MaterialId, ServiceId } from '../house/ids';
+import { preferredPack } from '../house/packs';
+import { packUnits } from '../cost/landedUnitCost';
+import type { RestockFigures } from './restocker';
+
+/** What counts have found, and what was entered in between; amounts in the material's unit. */
+export interface CountHistory {
+  /** each entry of a count: found less what the ledger said */
+  readonly counts: readonly {
+    readonly entryId: EntryId;
+    readonly materialId: MaterialId;
+    readonly at: string;
+    readonly difference: number;
+    /** taken back since */
+    readonly takenBack: boolean;
+  }[];
+  /** by material and day, what was used, opened or thrown away; above 0 */
+  readonly gone: readonly {
+    readonly materialId: MaterialId;
+    /** ISO date */
+    readonly day: string;
+    readonly kind: 'use' | 'discard' | 'opening';
+    readonly quantity: number;
+    readonly entries: number;
+  }[];
+}
+
+/** Why something may be missing, or found beyond what should be there. */
+export type CountReason =
+  | {
+      readonly kind: 'over-dosing';
+      /** beyond the dose, as a share of what was entered as used */
+      readonly share: number;
+    }
+  | { readonly kind: 'residual'; readonly containers: number }
+  | { readonly kind: 'unlogged'; readonly serviceId: ServiceId; readonly visits: number }
+  | { readonly kind: 'waste'; readonly containers: number }
+  | { readonly kind: 'delivery'; readonly packs: number }
+  | { readonly kind: 'under-dosing'; readonly share: number }
+  | { readonly kind: 'unknown' };
+
+/** A material in a round of counting. Amounts in its unit, money in minor units. */
+export interface CountFinding {
+  readonly material: BoughtMaterial;
+  readonly at: string;
+  readonly found: number;
+  readonly expected: number;
+  /** found less expected */
+  readonly difference: number;
+  readonly differenceMinor: number;
+  /** entered as used since the count before */
+  readonly used: number;
+  /** the difference as a share of that; nothing where nothing was used */
+  readonly shareOfUse: number | null;
+  readonly reasons: readonly CountReason[];
+  /** differences of the counts before, as shares of what was used, the oldest first */
+  readonly trend: readonly {
+    readonly at: string;
+    readonly difference: number;
+    readonly share: number | null;
+  }[];
+}
+
+/** What a round of counting has found, and what it is worth. */
+export interface CountReview {
+  /** the largest difference in money in front */
+  readonly findings: readonly CountFinding[];
+  readonly missingMinor: number;
+  readonly foundMinor: number;
+}
+
+/** Smaller differences than this share of what was used are how people pump and pour. */
+const NOTHING = 0.015;
+/** Beyond this share no hand doses too much by mistake. */
+const MOST_OVER_DOSE = 0.4;
+/** How close to whole visits or containers a difference must be. */
+const CLOSE = 0.12;
+
+/**
+ * What was found against what should be there by what was delivered, used and thrown away, with likely
+ * reasons, the likeliest first, and how the differences have gone since earlier counts.
+ */
+export function countReview(
+  round: CountRound,
+  history: CountHistory,
+  house: House,
+  restock: RestockFigures,
+): CountReview {
+  const byEntry = new Map(history.counts.map((count) => [count.entryId, count]));
+  const opened = new Map<MaterialId, number>();
+  const findings = round.lines.flatMap((line): CountFinding[] => {
+    const material = house.materials.find(({ id }) => id === line.materialId);
+    const count = byEntry.get(line.entryId);
+    if (!material || material.kind === 'linen' || !count || count.takenBack) return [];
+    const earlier = history.counts
+      .filter((each) => each.materialId === material.id && !each.takenBack && each.at < line.at)
+      .sort((a, b) => (a.at < b.at ? -1 : 1));
+    const since = earlier.at(-1)?.at.slice(0, 10) ?? '';
+    const of = restock.materials.get(material.id);
+    const unitCost = of?.ok ? of.value.unitCost : 0;
+    const meanwhile = goneBetween(history, material.id, since, line.at.slice(0, 10));
+    const { used } = meanwhile;
+    opened.set(material.id, meanwhile.opened);
+    const { difference } = count;
+    return [
+      {
+        material,
+        at: line.at,
+        found: line.found,
+        expected: line.found - difference,
+        difference,
+        differenceMinor: difference * unitCost,
+        used,
+        shareOfUse: used > 0 ? difference / used : null,
+        reasons: [],
+        trend: [
+          ...earlier.map((each, at) => {
+            const from = earlier[at - 1]?.at.slice(0, 10) ?? '';
+            const then = goneBetween(history, material.id, from, each.at.slice(0, 10));
+            return {
+              at: each.at,
+              difference: each.difference,
+              share: then.used > 0 ? each.difference / then.used : null,
+            };
+          }),
+        ],
+      },
+    ];
+  });
+  const unlogged = unloggedVisits(findings, restock);
+  const explained = findings.map((finding): CountFinding => ({
+    ...finding,
+    reasons: reasonsOf(finding, opened.get(finding.material.id) ?? 0, unlogged),
+  }));
+  const sum = (of: (finding: CountFinding) => number): number =>
+    explained.reduce((total, finding) => total + of(finding), 0);
+  return {
+    findings: explained.sort((a, b) => Math.abs(b.differenceMinor) - Math.abs(a.differenceMinor)),
+    missingMinor: sum(({ differenceMinor }) => Math.max(0, -differenceMinor)),
+    foundMinor: sum(({ differenceMinor }) => Math.max(0, differenceMinor)),
+  };
+}
+
+function goneBetween(
+  { gone }: CountHistory,
+  materialId: MaterialId,
+  after: string,
+  until: string,
+): { readonly used: number; readonly opened: number } {
+  let used = 0;
+  let opened = 0;
+  for (const each of gone) {
+    if (each.materialId !== materialId || each.day <= after || each.day > until) continue;
+    if (each.kind === 'use') used += each.quantity;
+    if (each.kind === 'opening') opened += each.entries;
+  }
+  return { used, opened };
+}
+
+/** A service whose materials are short by the same number of visits: visits that nobody entered. */
+function unloggedVisits(
+  findings: readonly CountFinding[],
+  restock: RestockFigures,
+): ReadonlyMap<MaterialId, CountReason> {
+  const found = new Map<MaterialId, CountReason>();
+  const byService = new Map<ServiceId, { materialId: MaterialId; visits: number }[]>();
+  for (const { material, difference } of findings) {
+    if (difference >= 0) continue;
+    const of = restock.materials.get(material.id);
+    if (!of?.ok) continue;
+    const doses = new Map(of.value.rates.map(({ serviceId, amount }) => [serviceId, amount]));
+    for (const [serviceId, amount] of doses) {
+      const visits = -difference / amount;
+      if (visits < 1 - CLOSE || Math.abs(visits - Math.round(visits)) > CLOSE) continue;
+      const known = byService.get(serviceId) ?? [];
+      known.push({ materialId: material.id, visits: Math.round(visits) });
+      byService.set(serviceId, known);
+    }
+  }
+  for (const [serviceId, list] of byService) {
+    const counts = new Map<number, MaterialId[]>();
+    for (const { materialId, visits } of list) {
+      counts.set(visits, [...(counts.get(visits) ?? []), materialId]);
+    }
+    for (const [visits, ids] of counts) {
+      if (ids.length < 2) continue;
+      for (const id of ids) {
+        if (!found.has(id)) found.set(id, { kind: 'unlogged', serviceId, visits });
+      }
+    }
+  }
+  return found;
+}
+
+function reasonsOf(
+  { material, difference, used, shareOfUse, trend }: CountFinding,
+  opened: number,
+  unlogged: ReadonlyMap<MaterialId, CountReason>,
+): readonly CountReason[] {
+  if (difference === 0 || (shareOfUse !== null && Math.abs(shareOfUse) < NOTHING)) return [];
+  const pack = preferredPack(material);
+  const byHand = material.kind === 'back-bar';
+  const reasons: CountReason[] = [];
+  if (difference > 0) {
+    const packs = difference / packUnits(pack);
+    if (packs > 1 - CLOSE && Math.abs(packs - Math.round(packs)) < CLOSE) {
+      reasons.push({ kind: 'delivery', packs: Math.round(packs) });
+    } else if (byHand && shareOfUse !== null && shareOfUse < MOST_OVER_DOSE) {
+      reasons.push({ kind: 'under-dosing', share: shareOfUse });
+    }
+    return reasons.length > 0 ? reasons : [{ kind: 'unknown' }];
+  }
+  const missing = -difference;
+  const visits = unlogged.get(material.id);
+  if (visits) reasons.push(visits);
+  const left = pack.residual * pack.content * opened;
+  if (byHand && left > 0 && Math.abs(missing - left) <= Math.max(left, missing) * 0.35) {
+    reasons.push({ kind: 'residual', containers: opened });
+  }
+  const containers = missing / pack.content;
+  if (containers > 1 - CLOSE && Math.abs(containers - Math.round(containers)) < CLOSE) {
+    reasons.push({ kind: 'waste', containers: Math.round(containers) });
+  }
+  const often = trend.filter((each) => each.difference < 0).length;
+  if (byHand && used > 0 && missing / used < MOST_OVER_DOSE) {
+    const reason: CountReason = { kind: 'over-dosing', share: missing / used };
+    /* What is missing again and again is how it is dispensed. */
+    if (often > 0) reasons.unshift(reason);
+    else reasons.push(reason);
+  }
+  return reasons.length > 0 ? reasons : [{ kind: 'unknown' }];
+}

@@ -1,0 +1,67 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import type { Sequelize } from 'sequelize';
+import { PROBLEM_TYPES, type FetchedList } from '@bienestar/contract/api';
+import { SCHEMAS } from '@bienestar/contract/rules';
+import type { Booking } from '@bienestar/core/house/house';
+import { checkedInput } from '../aggregates/checkInput';
+import { fetchText } from '../http/fetchText';
+import { invalidInput } from '../http/problems';
+import type { BookingStore } from './bookingStore';
+
+const MOST_BOOKINGS = 20_000;
+const book = Joi.array<Booking[]>()
+  .items(SCHEMAS.booking.optional())
+  .max(MOST_BOOKINGS)
+  .unique('id')
+  .required();
+
+/**
+ * The routes of the book.
+ * - `GET /` every booking, the earliest first.
+ * - `PUT /` a list of bookings in the place of what was there, all or none; 400 with faults.
+ * - `GET /feed` the calendar that the booking service publishes, as its text; 400 where none is set up,
+ *   424 when it does not answer.
+ * @param feed the address of the calendar
+ */
+export function bookingRoutes(
+  bookings: BookingStore,
+  feed: string | undefined,
+  sequelize: Sequelize,
+): Router {
+  const router = Router();
+
+  router.get('/', async (_request, response) => {
+    response.json(await sequelize.transaction((tx) => bookings.all(tx)));
+  });
+
+  router.get('/feed', async (_request, response) => {
+    if (feed === undefined) {
+      throw invalidInput([
+        {
+          pointer: '/feed',
+          code: 'feed.missing',
+          message:
+            'No booking calendar is set up: choose a file, or start the house with BOOKINGS.',
+        },
+      ]);
+    }
+    const text = await fetchText(feed, {
+      who: 'The booking calendar',
+      what: 'calendar',
+      type: PROBLEM_TYPES.bookingsAway,
+    });
+    response.json({ name: 'bookings.ics', text } satisfies FetchedList);
+  });
+
+  router.put('/', async (request, response) => {
+    const value = checkedInput<Booking[]>(book, request.body);
+    const saved = await sequelize.transaction(async (tx) => {
+      await bookings.replaceAll(value, tx);
+      return bookings.all(tx);
+    });
+    response.json(saved);
+  });
+
+  return router;
+}

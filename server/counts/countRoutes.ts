@@ -1,0 +1,77 @@
+import { Router } from 'express';
+import type { Sequelize } from 'sequelize';
+import type { CountEntered } from '@bienestar/contract/api';
+import { SCHEMAS } from '@bienestar/contract/rules';
+import type { CountHistory } from '@bienestar/core/restock/countReview';
+import type { CountedLine } from '@bienestar/core/house/house';
+import { checkedInput } from '../aggregates/checkInput';
+import { invalidInput, notFound } from '../http/problems';
+import type { Stores } from '../house/stores';
+import { enterEntry } from '../ledger/enterEntry';
+
+type CountStores = Pick<Stores, 'counts' | 'ledger' | 'materials' | 'orders'>;
+
+/**
+ * What is done in a round of counting.
+ * - `GET /history` what every count found against the ledger, and what was used, opened and thrown away
+ *   from day to day.
+ * - `POST /:id/lines` with a `line` and its count `entry`: into the ledger and the round, both or none.
+ *   Several may count one round at once. 201; 400 with faults, also when the round has ended; 404. Sent
+ *   again by its entry it counts once.
+ */
+export function countRoutes(stores: CountStores, sequelize: Sequelize): Router {
+  const { counts, ledger } = stores;
+  const router = Router();
+
+  router.get('/history', async (_request, response) => {
+    const history = await sequelize.transaction(async (tx): Promise<CountHistory> => ({
+      counts: await ledger.counts(tx),
+      gone: await ledger.goneByDay(tx),
+    }));
+    response.json(history);
+  });
+
+  router.post('/:id/lines', async (request, response) => {
+    const { id } = request.params;
+    const { line, entry } = inputFrom(request.body);
+    const answer = await sequelize.transaction(async (tx): Promise<CountEntered> => {
+      await counts.hold(id, tx);
+      const found = await counts.find(id, tx);
+      if (!found) throw notFound('count', id);
+      const { version, ...round } = found;
+      if (round.endedOn !== undefined) {
+        throw invalidInput([
+          {
+            pointer: '/endedOn',
+            code: 'count.ended',
+            message: 'This count has ended: begin another one.',
+          },
+        ]);
+      }
+      const { posted, isNew } = await enterEntry(entry, stores, tx);
+      if (isNew) await counts.replace({ ...round, lines: [...round.lines, line] }, version, tx);
+      const after = await counts.find(id, tx);
+      return { round: after ?? found, stock: posted.stock, movements: posted.movements };
+    });
+    response.status(201).json(answer);
+  });
+  return router;
+}
+
+function inputFrom(body: unknown) {
+  const { line, entry } = (typeof body === 'object' && body !== null ? body : {}) as Partial<
+    Record<'line' | 'entry', unknown>
+  >;
+  const counted = checkedInput<CountedLine>(SCHEMAS.countedLine, line);
+  const checked = checkedInput(SCHEMAS.stockEntry, entry);
+  if (
+    (checked.kind === 'count' || checked.kind === 'total-count') &&
+    checked.id === counted.entryId &&
+    checked.materialId === counted.materialId
+  ) {
+    return { line: counted, entry: checked };
+  }
+  throw invalidInput([
+    { pointer: '/entry', code: 'any.only', message: 'The entry must be the count of this line.' },
+  ]);
+}

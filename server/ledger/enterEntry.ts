@@ -1,0 +1,118 @@
+import type { Transaction } from 'sequelize';
+import type { Posted } from '@bienestar/contract/api';
+import { problemFaults } from '@bienestar/contract/problemFaults';
+import type { BoughtMaterial, Material, Order } from '@bienestar/core/house/house';
+import { asId, type MaterialId } from '@bienestar/core/house/ids';
+import { withoutReceipt } from '@bienestar/core/restock/receiveOrder';
+import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
+import type { StockEntry } from '@bienestar/core/stock/entries';
+import { postEntry } from '@bienestar/core/stock/post';
+import type { MaterialStock } from '@bienestar/core/stock/stockTypes';
+import type { Store } from '../aggregates/store';
+import { idTaken, invalidInput, notFound } from '../http/problems';
+import type { LedgerStore } from './ledgerStore';
+import { readStockOf } from './shelfReader';
+
+/** What entries are written with. */
+export interface EntryStores {
+  readonly ledger: LedgerStore;
+  readonly materials: Store<Material>;
+  readonly orders: Store<Order>;
+}
+
+/** What an entry did, and whether it was new. */
+export interface EnteredEntry {
+  readonly posted: Posted;
+  readonly isNew: boolean;
+}
+
+/** The material of an id, where it is kept in stock. */
+export async function stockedMaterial(
+  materials: Store<Material>,
+  id: string,
+  tx: Transaction,
+): Promise<BoughtMaterial | undefined> {
+  const found = await materials.find(id, tx);
+  return found && found.kind !== 'linen' ? found : undefined;
+}
+
+/**
+ * Enters something into the ledger, inside the caller's transaction: the material is held meanwhile, an
+ * entry sent again does nothing, a delivery that is taken back is due again in its order.
+ * @throws refusals 400 with faults, 404, 409
+ */
+export async function enterEntry(
+  entry: StockEntry,
+  { ledger, materials, orders }: EntryStores,
+  tx: Transaction,
+): Promise<EnteredEntry> {
+  await ledger.hold(entry.materialId, tx);
+  const material = await stockedMaterial(materials, entry.materialId, tx);
+  if (!material) throw notFound('material in stock', entry.materialId);
+  const earlier = await ledger.entry(entry.id, tx);
+  const id = asId<MaterialId>(entry.materialId);
+  if (earlier.length > 0) {
+    if (earlier.some((movement) => movement.materialId !== id)) throw idTaken('entry', entry.id);
+    return {
+      posted: { stock: await readStockOf(ledger, id, tx), movements: earlier },
+      isNew: false,
+    };
+  }
+  if (entry.kind === 'delivery' && (await ledger.lots([entry.lotId], tx)).length > 0) {
+    throw idTaken('lot', entry.lotId);
+  }
+  const corrects = entry.kind === 'correction' ? entry.corrects : undefined;
+  const corrected = corrects === undefined ? [] : await ledger.entry(corrects, tx);
+  const stock = await readStockOf(ledger, id, tx);
+  const posting = postEntry(entry, {
+    material,
+    stock,
+    now: new Date(),
+    ...(isCount(entry) && { then: await stockAt(ledger, id, entry.at, stock, tx) }),
+    corrected: corrected.filter((movement) => movement.materialId === id),
+    alreadyCorrected: corrects !== undefined && (await ledger.isCorrected(corrects, tx)),
+  });
+  if (!posting.ok) throw invalidInput(problemFaults(posting.problems));
+  const { lot, movements } = posting.value;
+  await ledger.append(lot ? [lot] : [], movements, tx);
+  if (corrected.some(({ kind }) => kind === 'delivery')) {
+    for (const order of await orders.all(tx)) {
+      const { version, ...plain } = order;
+      const changed = withoutReceipt(plain, asId(corrects ?? ''));
+      if (changed) await orders.replace(changed, version, tx);
+    }
+  }
+  return { posted: { stock: await readStockOf(ledger, id, tx), movements }, isNew: true };
+}
+
+function isCount({ kind }: StockEntry): boolean {
+  return kind === 'count' || kind === 'total-count';
+}
+
+/** What was there at the moment of a count: without what happened since. */
+async function stockAt(
+  ledger: LedgerStore,
+  id: MaterialId,
+  at: string | undefined,
+  now: MaterialStock,
+  tx: Transaction,
+): Promise<MaterialStock> {
+  const since = at === undefined ? [] : await ledger.after(id, at, tx);
+  if (since.length === 0) return now;
+  const undone = since.map((movement) => ({ ...movement, quantity: -movement.quantity }));
+  const balances = balancesOf([
+    ...(await ledger.balances(tx, id)).map(({ lotId, containerId, quantity, firstAt }, line) => ({
+      entryId: asId<StockEntry['id']>('then'),
+      line,
+      kind: 'count' as const,
+      at: firstAt,
+      materialId: id,
+      lotId,
+      ...(containerId && { containerId }),
+      quantity,
+    })),
+    ...undone,
+  ]);
+  const lots = await ledger.lots([...new Set(balances.map(({ lotId }) => lotId))], tx);
+  return stockFrom([id], lots, balances)[0] ?? { materialId: id, lots: [] };
+}

@@ -1,0 +1,92 @@
+import type { Sequelize, Transaction } from 'sequelize';
+import { QueryTypes } from 'sequelize';
+import type { Treatment } from '@bienestar/core/house/house';
+import { asId } from '@bienestar/core/house/ids';
+import { fromJson, orNull, present } from '../db/optional';
+import { rowsOf, table } from '../db/tables';
+
+interface TreatmentRow {
+  readonly id: string;
+  readonly ordinal?: number;
+  readonly at: Date | string;
+  readonly serviceId: string;
+  readonly visitKind: Treatment['visitKind'];
+  readonly bookingId: string | null;
+  readonly soldCourseId: string | null;
+  readonly entryIds: Treatment['entryIds'] | string;
+}
+
+const ROWS_AT_ONCE = 5_000;
+/** Days back that figures look at what was performed. */
+const RECENT_DAYS = 200;
+
+/** What was performed. */
+export interface TreatmentStore {
+  readonly all: (tx: Transaction) => Promise<Treatment[]>;
+  /** of the last months */
+  readonly recent: (tx: Transaction) => Promise<Treatment[]>;
+  readonly find: (id: string, tx: Transaction) => Promise<Treatment | undefined>;
+  readonly insert: (treatments: readonly Treatment[], tx: Transaction) => Promise<void>;
+  readonly remove: (id: string, tx: Transaction) => Promise<void>;
+  readonly removeAll: (tx: Transaction) => Promise<void>;
+}
+
+/** What was performed, in the database. */
+export function treatmentStore(sequelize: Sequelize): TreatmentStore {
+  const treatments = table<TreatmentRow>(sequelize, 'treatments');
+  return {
+    all: async (tx) => (await rowsOf<TreatmentRow>(treatments, ['ordinal'], tx)).map(treatmentOf),
+    recent: async (tx) => {
+      const since = new Date(Date.now() - RECENT_DAYS * 86_400_000);
+      const rows = await sequelize.query<TreatmentRow>(
+        `SELECT id, at, service_id AS serviceId, visit_kind AS visitKind, booking_id AS bookingId,
+           sold_course_id AS soldCourseId, entry_ids AS entryIds
+         FROM treatments WHERE at >= :since ORDER BY ordinal`,
+        { type: QueryTypes.SELECT, replacements: { since }, transaction: tx },
+      );
+      return rows.map(treatmentOf);
+    },
+    find: async (id, tx) => {
+      const [row] = await rowsOf<TreatmentRow>(treatments, ['ordinal'], tx, { id });
+      return row && treatmentOf(row);
+    },
+    insert: async (all, tx) => {
+      for (let at = 0; at < all.length; at += ROWS_AT_ONCE) {
+        const rows = all.slice(at, at + ROWS_AT_ONCE).map(rowOf);
+        await treatments.bulkCreate(rows, { transaction: tx });
+      }
+    },
+    remove: async (id, tx) => {
+      await treatments.destroy({ where: { id } as never, transaction: tx });
+    },
+    removeAll: async (tx) => {
+      await treatments.destroy({ where: {}, transaction: tx });
+    },
+  };
+}
+
+function rowOf(treatment: Treatment): TreatmentRow {
+  return {
+    ...treatment,
+    bookingId: orNull(treatment.bookingId),
+    soldCourseId: orNull(treatment.soldCourseId),
+  };
+}
+
+function treatmentOf(row: TreatmentRow): Treatment {
+  return {
+    id: asId(row.id),
+    serviceId: asId(row.serviceId),
+    at: `${new Date(row.at).toISOString().slice(0, 19)}Z`,
+    visitKind: row.visitKind,
+    ...present({
+      bookingId:
+        row.bookingId === null ? null : asId<NonNullable<Treatment['bookingId']>>(row.bookingId),
+      soldCourseId:
+        row.soldCourseId === null
+          ? null
+          : asId<NonNullable<Treatment['soldCourseId']>>(row.soldCourseId),
+    }),
+    entryIds: fromJson<Treatment['entryIds']>(row.entryIds),
+  };
+}

@@ -1,0 +1,114 @@
+import type {
+  CountEntered,
+  FetchedList,
+  OrderReceived,
+  Performed,
+  Versioned,
+} from '@bienestar/contract/api';
+import type { Booking, CountedLine, Order, Treatment } from '@bienestar/core/house/house';
+import type { OrderId, TreatmentId } from '@bienestar/core/house/ids';
+import type { Receiving } from '@bienestar/core/restock/receiveOrder';
+import type { CountHistory } from '@bienestar/core/restock/countReview';
+import type { CountEntry, TotalCountEntry, UseEntry } from '@bienestar/core/stock/entries';
+import type { MaterialStock } from '@bienestar/core/stock/stockTypes';
+import { api, keepInHouse, keepStock } from './api';
+
+/** An order as it was read. */
+interface OrderRead {
+  readonly id: OrderId;
+  readonly version: number;
+}
+
+/* What is done with orders, counts, the book and what was performed. */
+const restockApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    sendOrder: build.mutation<Versioned<Order>, OrderRead>({
+      query: ({ id, version }) => ({
+        url: `/orders/${id}/send`,
+        method: 'POST',
+        body: { version },
+      }),
+      onQueryStarted: async (_read, { dispatch, queryFulfilled }) => {
+        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
+        if (data) dispatch(keepInHouse('orders', data));
+      },
+    }),
+    askOrder: build.mutation<Versioned<Order>, OrderRead>({
+      query: ({ id, version }) => ({ url: `/orders/${id}/ask`, method: 'POST', body: { version } }),
+      onQueryStarted: async (_read, { dispatch, queryFulfilled }) => {
+        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
+        if (data) dispatch(keepInHouse('orders', data));
+      },
+    }),
+    receiveOrder: build.mutation<OrderReceived, OrderRead & { readonly receiving: Receiving }>({
+      query: ({ id, version, receiving }) => ({
+        url: `/orders/${id}/receive`,
+        method: 'POST',
+        body: { ...receiving, version },
+      }),
+      invalidatesTags: (_received, error) => (error ? [] : ['Ledger']),
+      onQueryStarted: async (_read, { dispatch, queryFulfilled }) => {
+        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
+        if (!data) return;
+        dispatch(keepInHouse('orders', data.order));
+        data.stock.forEach((stock) => dispatch(keepStock(stock)));
+      },
+    }),
+    bookingFeed: build.query<FetchedList, void>({
+      query: () => '/bookings/feed',
+      keepUnusedDataFor: 0,
+    }),
+    saveBookings: build.mutation<readonly Booking[], readonly Booking[]>({
+      query: (body) => ({ url: '/bookings', method: 'PUT', body }),
+      invalidatesTags: (_saved, error) => (error ? [] : ['House']),
+    }),
+    perform: build.mutation<
+      Performed,
+      { readonly treatment: Treatment; readonly uses: readonly UseEntry[] }
+    >({
+      query: (body) => ({ url: '/treatments', method: 'POST', body }),
+      invalidatesTags: (_performed, error) => (error ? [] : ['House', 'Ledger']),
+    }),
+    takeBack: build.mutation<{ readonly stock: readonly MaterialStock[] }, TreatmentId>({
+      query: (id) => ({ url: `/treatments/${id}/take-back`, method: 'POST' }),
+      invalidatesTags: (_back, error) => (error ? [] : ['House', 'Ledger']),
+    }),
+    enterCounted: build.mutation<
+      CountEntered,
+      {
+        readonly roundId: string;
+        readonly line: CountedLine;
+        readonly entry: CountEntry | TotalCountEntry;
+      }
+    >({
+      query: ({ roundId, line, entry }) => ({
+        url: `/counts/${roundId}/lines`,
+        method: 'POST',
+        body: { line, entry },
+      }),
+      invalidatesTags: (_entered, error) => (error ? [] : ['Ledger', 'Counts']),
+      onQueryStarted: async (_line, { dispatch, queryFulfilled }) => {
+        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
+        if (!data) return;
+        dispatch(keepInHouse('counts', data.round));
+        dispatch(keepStock(data.stock));
+      },
+    }),
+    countHistory: build.query<CountHistory, void>({
+      query: () => '/counts/history',
+      providesTags: ['Counts'],
+    }),
+  }),
+});
+
+export const {
+  useSendOrderMutation,
+  useAskOrderMutation,
+  useReceiveOrderMutation,
+  useLazyBookingFeedQuery,
+  useSaveBookingsMutation,
+  usePerformMutation,
+  useTakeBackMutation,
+  useEnterCountedMutation,
+  useCountHistoryQuery,
+} = restockApi;
