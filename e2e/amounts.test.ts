@@ -40,7 +40,7 @@ describe('an amount in a protocol', () => {
     expect(await person.figure('Price')).toBe('€85.00');
     /* What is sold is the published edition, until the draft is published too. */
     await person.click('link', 'Restock');
-    await person.sees('to order now');
+    await person.click('link', 'When to order');
     expect(await person.figure('Reorder point of Prickly-pear cleansing milk')).toBe(
       before.reorder,
     );

@@ -131,7 +131,7 @@ describe('a working', () => {
   });
 
   it('of a reorder point names visits, lead time and service level', async () => {
-    await person.goTo('/restock');
+    await person.goTo('/restock/levels');
     const point = await person.figure('Reorder point of Fig enzyme powder, sachet');
     await person.click(
       'button',

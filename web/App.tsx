@@ -120,6 +120,27 @@ const router = createBrowserRouter([
         }),
       },
       {
+        path: 'restock/demand',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/restock/demand/DemandPlace')).DemandPlace,
+        }),
+      },
+      {
+        path: 'restock/risk',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/restock/risk/RiskPlace')).RiskPlace,
+        }),
+      },
+      {
+        path: 'restock/counts/:countId?',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({
+          Component: (await import('./places/restock/counts/CountsPlace')).CountsPlace,
+        }),
+      },
+      {
         path: 'restock/orders/:orderId?',
         errorElement: <PlaceFault />,
         lazy: async () => ({

@@ -2,7 +2,7 @@ import { consumptionByMaterial } from '../dose/consumption';
 import { drawsOf } from '../dose/drawsOf';
 import { kindSignature, looksOf, spreadsCoats } from '../figures/matrix';
 import { settingsFor, shelfOf, workOf, type Writ } from '../figures/serviceWork';
-import { BUILDS, SKIN_TYPES, type Client, type Season } from '../house/client';
+import { BUILDS, SKIN_TYPES, type Client, type Season, type SkinType } from '../house/client';
 import type { ClientMix, House } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { MaterialId } from '../house/ids';
@@ -101,4 +101,39 @@ export function seasonOf(day: string): Season {
   if (month === 12 || month <= 2) return 'winter';
   if (month <= 5) return 'spring';
   return month <= 8 ? 'summer' : 'autumn';
+}
+
+/** Where a house begins that says who comes. */
+export const USUAL_CLIENT_MIX: ClientMix = {
+  firstVisits: 0.2,
+  evenings: 0.3,
+  skinTypes: {
+    normal: 0.25,
+    dry: 0.2,
+    oily: 0.1,
+    combination: 0.2,
+    mature: 0.15,
+    sensitive: 0.1,
+  },
+  smallBuilds: 0.2,
+  largeBuilds: 0.2,
+};
+
+const KEPT = 1e6;
+
+/** Shares of skin types with one of them another; the others keep their proportions, and all sum to 1. */
+export function withSkinShare(
+  shares: ClientMix['skinTypes'],
+  type: SkinType,
+  share: number,
+): ClientMix['skinTypes'] {
+  const others = SKIN_TYPES.filter((each) => each !== type);
+  const rest = others.reduce((sum, each) => sum + shares[each], 0);
+  const scaled = others.map((each) => {
+    const part = rest > 0 ? shares[each] / rest : 1 / others.length;
+    return [each, Math.round((1 - share) * part * KEPT) / KEPT] as const;
+  });
+  const sum = scaled.reduce((total, [, part]) => total + part, 0);
+  const own = Math.round((1 - sum) * KEPT) / KEPT;
+  return { ...shares, ...Object.fromEntries(scaled), [type]: own };
 }

@@ -2,6 +2,9 @@ import type { BoughtMaterial, CountRound, House } from '../house/house';
 import type { EntryId, MaterialId, ServiceId } from '../house/ids';
 import { preferredPack } from '../house/packs';
 import { packUnits } from '../cost/landedUnitCost';
+import type { CountEntry, TotalCountEntry } from '../stock/entries';
+import { heldIn } from '../stock/posting';
+import { onHandOf, sumExactly, type MaterialStock } from '../stock/stockTypes';
 import type { RestockFigures } from './restocker';
 
 /** What counts have found, and what was entered in between; amounts in the material's unit. */
@@ -178,7 +181,21 @@ function unloggedVisits(
       byService.set(serviceId, known);
     }
   }
+  const drawnBy = new Map<MaterialId, Set<ServiceId>>();
+  for (const { material } of findings) {
+    const of = restock.materials.get(material.id);
+    const services = of?.ok ? of.value.rates.map(({ serviceId }) => serviceId) : [];
+    drawnBy.set(material.id, new Set(services));
+  }
   for (const [serviceId, list] of byService) {
+    /* What only one service takes, piece by piece, speaks for itself. */
+    for (const { materialId, visits } of list) {
+      const material = findings.find((each) => each.material.id === materialId)?.material;
+      const whole = material?.unit === 'piece' || material?.kind === 'single-dose';
+      if (whole && drawnBy.get(materialId)?.size === 1) {
+        found.set(materialId, { kind: 'unlogged', serviceId, visits });
+      }
+    }
     const counts = new Map<number, MaterialId[]>();
     for (const { materialId, visits } of list) {
       counts.set(visits, [...(counts.get(visits) ?? []), materialId]);
@@ -230,4 +247,46 @@ function reasonsOf(
     else reasons.push(reason);
   }
   return reasons.length > 0 ? reasons : [{ kind: 'unknown' }];
+}
+
+/** What there is of a material in all after a count of it, lot by lot or in one figure. */
+export function foundInAll(
+  entry: CountEntry | TotalCountEntry,
+  stock: Pick<MaterialStock, 'lots'>,
+): number {
+  if (entry.kind === 'total-count') return entry.quantity;
+  const differences = entry.found.map(({ lotId, containerId, quantity }) => {
+    const lot = stock.lots.find(({ id }) => id === lotId);
+    return lot ? quantity - (heldIn(lot, containerId) ?? 0) : 0;
+  });
+  return sumExactly([onHandOf(stock), ...differences]);
+}
+
+/** The places on the shelf, each with how many materials stand there. */
+export function placesOnShelf(
+  house: Pick<House, 'materials'>,
+): readonly { readonly place: string; readonly materials: number }[] {
+  const counts = new Map<string, number>();
+  for (const material of house.materials) {
+    if (!isCounted(material) || material.keptAt === undefined) continue;
+    counts.set(material.keptAt, (counts.get(material.keptAt) ?? 0) + 1);
+  }
+  return [...counts]
+    .map(([place, materials]) => ({ place, materials }))
+    .sort((a, b) => a.place.localeCompare(b.place));
+}
+
+/** What a round of counting goes along: what stands at its place, in the order of names. */
+export function materialsOfRound(
+  { place }: Pick<CountRound, 'place'>,
+  { materials }: Pick<House, 'materials'>,
+): readonly BoughtMaterial[] {
+  return materials
+    .filter(isCounted)
+    .filter((material) => place === undefined || material.keptAt === place)
+    .sort((a, b) => a.name.localeCompare(b.name));
+}
+
+function isCounted(material: House['materials'][number]): material is BoughtMaterial {
+  return material.kind !== 'linen' && material.archivedOn === undefined;
 }

@@ -1,8 +1,9 @@
 import type { HouseFigures } from '../figures/houseFigures';
-import type { House, Treatment } from '../house/house';
-import type { EntryId, MaterialId } from '../house/ids';
+import type { Booking, House, Treatment } from '../house/house';
+import type { EntryId, MaterialId, ServiceId } from '../house/ids';
 import type { UseEntry } from '../stock/entries';
 import { asKept, onHandOf, type MaterialStock } from '../stock/stockTypes';
+import { bookedService } from './forecast';
 
 /** What a performed treatment takes of one material. */
 export interface DrawPlan {
@@ -72,4 +73,26 @@ function isKept(
 ): boolean {
   const kind = kinds.get(id);
   return kind !== undefined && kind !== 'linen';
+}
+
+/** A visit of the book that has passed and was not entered yet. */
+export interface ToEnter {
+  readonly booking: Booking;
+  readonly serviceId: ServiceId;
+}
+
+/** The visits of the book that should be over by now and are not entered, the latest first. */
+export function toEnter(
+  { bookings, treatments }: Pick<House, 'bookings' | 'treatments'>,
+  names: ReadonlyMap<string, ServiceId | null>,
+  now: Date,
+): readonly ToEnter[] {
+  const entered = new Set(treatments.map(({ bookingId }) => bookingId));
+  return bookings
+    .flatMap((booking): ToEnter[] => {
+      const serviceId = bookedService(booking.title, names);
+      const over = Date.parse(booking.at) + booking.minutes * 60_000 <= now.getTime();
+      return serviceId && over && !entered.has(booking.id) ? [{ booking, serviceId }] : [];
+    })
+    .reverse();
 }

@@ -11,7 +11,7 @@ import { materialDemand, type MaterialDemand } from '../stock/demandRate';
 import { breakCosts, orderSize, type OrderSize } from '../stock/orderSize';
 import { pointOf, riskAt, type OrderRisk, type ReorderPoint } from '../stock/reorderPoint';
 import { shelfState } from '../stock/shelfLife';
-import type { MaterialStock } from '../stock/stockTypes';
+import { sumExactly, type MaterialStock } from '../stock/stockTypes';
 import { UseInTurn, type Batch } from '../stock/usable';
 import { usesWhileWaiting, type LeadTime, type UsesWhileWaiting } from '../stock/usesWhileWaiting';
 import type { Keeping } from './simulatedShelf';
@@ -19,6 +19,8 @@ import type { Policy } from './verifyPolicy';
 
 const DAYS_A_YEAR = 365;
 const DAYS_A_WEEK = 7;
+/** Room for rounding, so that five days of cover are five. */
+const ALMOST = 1e-9;
 
 /** What visits of a service take of a material: so many a week, each so much. */
 export interface MaterialRate {
@@ -231,14 +233,14 @@ export function restockingNow(
   const onOrder = turn.usable - usable;
   const amount = turn.usable - promised;
   const daysOfCover = demand.perDay > 0 ? usable / demand.perDay : null;
-  const onHand = batches.reduce((sum, each) => sum + each.whole, 0);
+  const onHand = sumExactly(batches.map(({ whole }) => whole));
   return {
     ...rules,
     position: { onHand, usable, lost, onOrder, promised, amount },
     onItsWay,
     cover: {
       daysOfCover,
-      runsOutOn: daysOfCover === null ? null : daysAfter(today, Math.floor(daysOfCover)),
+      runsOutOn: daysOfCover === null ? null : daysAfter(today, Math.floor(daysOfCover + ALMOST)),
       shouldOrder: (demand.perDay > 0 || promised > 0) && amount <= rules.orderAt,
     },
     arrivesOn: arrivalOf(today, rules.bySchool['any-day'].lead.leadTimeDays, rules.supplier),

@@ -32,7 +32,8 @@ const NOTHING = 1e-9;
 export class SimulatedShelf {
   readonly keeping: Keeping;
   readonly packUnits: number;
-  readonly #aging: boolean;
+  /** whether anything on it can be over */
+  #aging: boolean;
   #open: Pile | undefined;
   readonly #sealed: Pile[] = [];
   readonly #coming: Coming[] = [];
@@ -52,6 +53,7 @@ export class SimulatedShelf {
   /** Puts something there that was there from the beginning. */
   put(amount: number, daysLeft: number | undefined, how: 'open' | 'sealed'): void {
     if (!(amount > NOTHING)) return;
+    if (daysLeft !== undefined) this.#aging = true;
     const pile = { amount, ends: daysLeft === undefined ? Infinity : this.day + daysLeft };
     if (how === 'open' && !this.#open) this.#open = pile;
     else this.#addSealed(pile);

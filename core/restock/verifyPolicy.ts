@@ -182,3 +182,11 @@ function startOf(policy: Policy, packUnits: number): number {
     ? policy.reorderAt + policy.orderPacks * packUnits
     : policy.maximum;
 }
+
+/** What an outcome comes to in minor units: lying on the shelf on average, thrown away a year. */
+export function moneyOf(
+  { onHand, wastePerYear }: Pick<PolicyOutcome, 'onHand' | 'wastePerYear'>,
+  unitCost: number,
+): { readonly tiedUpMinor: number; readonly wasteMinor: number } {
+  return { tiedUpMinor: onHand * unitCost, wasteMinor: wastePerYear * unitCost };
+}

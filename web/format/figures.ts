@@ -116,6 +116,11 @@ export function weekdayName(weekday: number, length: 'long' | 'narrow'): string 
   return dates({ weekday: length }).format(new Date(2026, 0, 4 + weekday));
 }
 
+/** A month, 0 being January: "Jan". */
+export function monthName(month: number): string {
+  return dates({ month: 'short' }).format(new Date(2026, month, 15));
+}
+
 /** How long until, or since: "in 9 days", "6 hours left", "2 days over". */
 export function timeLeft(days: number): string {
   const over = days < 0;

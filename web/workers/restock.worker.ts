@@ -8,7 +8,7 @@ import { createRestocker, type RestockFigures } from '@bienestar/core/restock/re
 import type { Restocking } from '@bienestar/core/restock/restocking';
 import { tradeOff, type TradePoint } from '@bienestar/core/restock/tradeOff';
 import { applyScenario } from '@bienestar/core/whatIf/compareScenarios';
-import { verifyPolicy, type PolicyOutcome } from '@bienestar/core/restock/verifyPolicy';
+import { moneyOf, verifyPolicy, type PolicyOutcome } from '@bienestar/core/restock/verifyPolicy';
 import type { Scenario } from '@bienestar/core/house/house';
 
 const RUNS = 400;
@@ -18,6 +18,12 @@ const SEED = 20_260;
 export interface Verified {
   readonly materialId: MaterialId;
   readonly outcome: PolicyOutcome;
+  /** nothing where levels are set by hand */
+  readonly target: number | null;
+  /** lying on the shelf on average, in minor units */
+  readonly tiedUpMinor: number;
+  /** thrown away a year, in minor units */
+  readonly wasteMinor: number;
 }
 
 const calculate = createCalculator();
@@ -71,7 +77,12 @@ const restock = {
       const { demand, keeping, policy, school, bySchool } = restocking;
       const lead = bySchool[school].lead;
       const outcome = verifyPolicy({ demand, keeping, policy, lead }, { years, seed: SEED });
-      onDone({ materialId, outcome });
+      onDone({
+        materialId,
+        outcome,
+        target: policy.how === 'manual' ? null : restocking.serviceLevel,
+        ...moneyOf(outcome, restocking.unitCost),
+      });
     }
   },
 

@@ -78,8 +78,5 @@ function ReorderAt({ material, house }: { readonly material: Material; readonly 
 }
 
 function sameAmounts(before: DrawnAmountsProps, now: DrawnAmountsProps): boolean {
-  return (
-    before.consumption === now.consumption &&
-    before.house.materials === now.house.materials
-  );
+  return before.consumption === now.consumption && before.house.materials === now.house.materials;
 }

@@ -212,7 +212,7 @@ export function countReasonWords(
     case 'delivery':
       return `${counted(reason.packs, 'pack')} came and ${reason.packs === 1 ? 'was' : 'were'} not entered`;
     case 'unknown':
-      return 'no reason is likelier than another';
+      return 'miscounted, or taken for something else';
   }
 }
 

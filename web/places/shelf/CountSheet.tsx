@@ -7,7 +7,8 @@ import { weighedQuantity } from '@bienestar/core/stock/weighed';
 import { amount, dayText } from '../../format/figures';
 import { NumberField } from '../../parts/NumberField';
 import { Segments } from '../../parts/Segments';
-import { newLotId } from '../../store/useEnter';
+import type { StockEntry } from '@bienestar/core/stock/entries';
+import { newLotId, type Entered } from '../../store/useEnter';
 import { EntrySheet } from './EntrySheet';
 import { ScaleReading } from './ScaleReading';
 
@@ -16,6 +17,9 @@ interface CountSheetProps {
   readonly state: ShelfState;
   readonly open: boolean;
   readonly onClose: () => void;
+  /** what the ledger says is not shown */
+  readonly blind?: boolean;
+  readonly send?: (entry: StockEntry) => Promise<Entered>;
 }
 
 type Way = 'each' | 'total';
@@ -31,7 +35,10 @@ interface Spot {
 }
 
 /** A count of what is there: lot by lot, by weight on the scale, or all in one figure. */
-export function CountSheet({ material, state, open, onClose }: CountSheetProps) {
+export function CountSheet(props: CountSheetProps) {
+  const { material, state, open, onClose, blind = false, send } = props;
+  const told = (held: number): string | undefined =>
+    blind ? undefined : `The ledger says ${amount(held, material.unit)}.`;
   const spots = spotsOf(material, state);
   const [way, setWay] = useState<Way>('each');
   const [found, setFound] = useState<Readonly<Record<string, number>>>({});
@@ -74,6 +81,7 @@ export function CountSheet({ material, state, open, onClose }: CountSheetProps) 
           : { kind: 'total-count', id, materialId: material.id, quantity: total, lotId };
       }}
       onEntered={done}
+      send={send}
     >
       {spots.length > 0 && (
         <Segments<Way>
@@ -93,7 +101,7 @@ export function CountSheet({ material, state, open, onClose }: CountSheetProps) 
               <NumberField
                 label={spot.label}
                 unit={unit}
-                hint={`The ledger says ${amount(spot.held, material.unit)}.`}
+                hint={told(spot.held)}
                 value={found[spot.key]}
                 check={(value) => (value >= 0 ? undefined : 'A count cannot be below 0.')}
                 onCommit={(value) => setFound({ ...found, [spot.key]: value })}
@@ -116,7 +124,7 @@ export function CountSheet({ material, state, open, onClose }: CountSheetProps) 
         <NumberField
           label="Everything that is there"
           unit={unit}
-          hint={`The ledger says ${amount(state.onHand, material.unit)}.`}
+          hint={told(state.onHand)}
           value={total}
           check={(value) => (value >= 0 ? undefined : 'A count cannot be below 0.')}
           onCommit={setTotal}

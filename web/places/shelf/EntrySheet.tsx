@@ -3,7 +3,7 @@ import type { EntryId } from '@bienestar/core/house/ids';
 import type { StockEntry } from '@bienestar/core/stock/entries';
 import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
-import { newEntryId, useEnter } from '../../store/useEnter';
+import { newEntryId, useEnter, type Entered } from '../../store/useEnter';
 
 interface EntrySheetProps {
   readonly open: boolean;
@@ -14,12 +14,14 @@ interface EntrySheetProps {
   /** the entry as it stands, or what is still missing */
   readonly make: (id: EntryId) => StockEntry | string;
   readonly onEntered?: () => void;
+  /** another way of entering than straight into the ledger */
+  readonly send?: (entry: StockEntry) => Promise<Entered>;
   readonly children: ReactNode;
 }
 
 /** A sheet that enters something into the ledger; what is refused is said, and stays to be mended. */
 export function EntrySheet(props: EntrySheetProps) {
-  const { open, onClose, title, description, action, make, onEntered, children } = props;
+  const { open, onClose, title, description, action, make, onEntered, send, children } = props;
   const enter = useEnter();
   const [id, setId] = useState(newEntryId);
   const [fault, setFault] = useState<string>();
@@ -35,7 +37,7 @@ export function EntrySheet(props: EntrySheetProps) {
       return;
     }
     setBusy(true);
-    const entered = await enter(entry);
+    const entered = await (send ?? enter)(entry);
     setBusy(false);
     if (!entered.ok) {
       setFault(entered.message);

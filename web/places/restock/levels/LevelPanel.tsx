@@ -17,6 +17,7 @@ import { contentWords } from '../../shelf/materialWords';
 import { counted, coverWords, howWords, REVIEW_WORDS, withoutWords } from '../restockWords';
 import { AheadView } from './AheadView';
 import { LevelFields } from './LevelFields';
+import { OnHandField } from './OnHandField';
 
 interface LevelPanelProps {
   readonly material: BoughtMaterial;
@@ -43,15 +44,18 @@ function Known({
   const { currency } = house.settings;
   return (
     <div className="flex flex-col gap-4">
-      <div>
-        <h2 className="text-2xl">
-          <Link to={`/shelf/${material.id}/left`} className="hover:text-clay hover:underline">
-            {material.name}
-          </Link>
-        </h2>
-        <p className="text-sm text-ink-soft">
-          {supplier.name}, {contentWords(pack, unit)}; {coverWords(restocking, restock.today)}
-        </p>
+      <div className="flex items-start gap-3">
+        <div className="min-w-0 flex-1">
+          <h2 className="text-2xl">
+            <Link to={`/shelf/${material.id}/left`} className="hover:text-clay hover:underline">
+              {material.name}
+            </Link>
+          </h2>
+          <p className="text-sm text-ink-soft">
+            {supplier.name}, {contentWords(pack, unit)}; {coverWords(restocking, restock.today)}
+          </p>
+        </div>
+        <OnHandField material={material} onHand={position.onHand} />
       </div>
       <dl className="grid grid-cols-4 gap-3 text-sm">
         <Figure title="Counts">

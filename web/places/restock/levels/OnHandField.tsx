@@ -1,0 +1,37 @@
+import type { BoughtMaterial } from '@bienestar/core/house/house';
+import { NumberField } from '../../../parts/NumberField';
+import { newEntryId, newLotId, useEnter } from '../../../store/useEnter';
+
+const LARGEST_STOCK = 10_000_000;
+
+interface OnHandFieldProps {
+  readonly material: BoughtMaterial;
+  readonly onHand: number;
+}
+
+/** What is on hand; another figure is a count, entered into the ledger. */
+export function OnHandField({ material, onHand }: OnHandFieldProps) {
+  const enter = useEnter();
+  return (
+    <NumberField
+      className="w-40"
+      label={`On hand: ${material.name}`}
+      commitOn="leaving"
+      unit={material.unit === 'piece' ? 'pcs' : material.unit}
+      value={onHand}
+      check={(quantity) =>
+        quantity >= 0 && quantity <= LARGEST_STOCK ? undefined : 'Must not be below 0.'
+      }
+      onCommit={async (quantity) => {
+        const entered = await enter({
+          kind: 'total-count',
+          id: newEntryId(),
+          materialId: material.id,
+          quantity,
+          lotId: newLotId(),
+        });
+        return entered.ok ? undefined : entered.message;
+      }}
+    />
+  );
+}
