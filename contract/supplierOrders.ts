@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import type Joi from 'joi';
 import type { House, Order } from '@bienestar/core/house/house';
 import type { SupplierAnswer } from '@bienestar/core/restock/sendOrder';
 import { day, listOf, name, number, shape, text } from './schemas/common';
@@ -24,12 +24,6 @@ export const supplierAnswer: Joi.ObjectSchema<SupplierAnswer> = shape<SupplierAn
     }),
     2_000,
   ),
-});
-
-/** What a supplier takes. */
-export const supplierOrderSchema: Joi.ObjectSchema<SupplierOrder> = shape<SupplierOrder>({
-  id: name,
-  lines: listOf(shape<SupplierOrder['lines'][number]>({ code: name, packs }), 2_000),
 });
 
 /** An order in the supplier's article numbers; where a pack has none, by the name of the material. */

@@ -78,8 +78,7 @@ describe('an order', () => {
     await tellSuppliers('/fault?is=down');
     await person.click('button', 'Send to the supplier');
     await person.sees('answered with an error (503). Nothing was changed');
-    await person.click('button', 'Sent by telephone');
-    await person.sees('by telephone');
+    await person.choose('Mark as sent', 'sent by telephone');
     await person.sees('Some of it came');
   });
 

@@ -1,9 +1,11 @@
 import { readFile } from 'node:fs/promises';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { calendarOn } from './bookings/calendar';
 import { answerLine } from './scale/protocol';
 import { SimulatedScale } from './scale/simulatedScale';
 import { editionOf } from './supplier/priceList';
+import { isOrder, takeOrder } from './supplier/takeOrder';
 
 describe('the simulated scale', () => {
   function scaleAt() {
@@ -72,5 +74,73 @@ describe.each(['northquay', 'atalaya'])('the price list of %s', (name) => {
     expect(moved.length).toBeGreaterThan(1);
     expect(moved.length).toBeLessThan(after.length / 2);
     expect(editionOf(base, 3)).not.toBe(editionOf(base, 2));
+  });
+});
+
+describe('orders of the simulated supplier', () => {
+  const list = () => readFile(new URL('supplier/lists/northquay.csv', import.meta.url), 'utf8');
+  const now = new Date('2026-11-25T12:00:00Z');
+  const order = {
+    id: 'order-1',
+    lines: [
+      { code: 'N-1204', packs: 10 },
+      { code: 'N-9999', packs: 1 },
+    ],
+  };
+
+  it('are confirmed with a number and a day; what is not in the list does not come', async () => {
+    const answer = takeOrder(order, await list(), 'confirm', now);
+    expect(answer).toEqual({
+      reference: takeOrder(order, await list(), 'late', now).reference,
+      dueOn: '2026-11-27',
+      lines: [
+        { code: 'N-1204', packs: 10 },
+        { code: 'N-9999', packs: 0, words: 'No longer in our list.' },
+      ],
+    });
+  });
+
+  it('come late, short, or in another size', async () => {
+    const text = await list();
+    expect(takeOrder(order, text, 'late', now).dueOn).toBe('2026-12-01');
+    expect(takeOrder(order, text, 'short', now).lines[0]).toMatchObject({ packs: 5 });
+    expect(takeOrder(order, text, 'substitute', now).lines[0]).toMatchObject({
+      packs: 10,
+      instead: 'N-1205',
+    });
+  });
+
+  it('are told from anything else', () => {
+    expect(isOrder(order)).toBe(true);
+    for (const other of [
+      null,
+      7,
+      {},
+      { id: 'x', lines: [null] },
+      { id: 'x', lines: [{ code: 1, packs: 1 }] },
+    ]) {
+      expect(isOrder(other)).toBe(false);
+    }
+  });
+});
+
+describe('the simulated booking calendar', () => {
+  const now = new Date('2026-11-25T12:00:00Z');
+
+  it('is the same for the same day, fewer the farther ahead', () => {
+    expect(calendarOn(now)).toBe(calendarOn(now));
+    const days = [...calendarOn(now).matchAll(/DTSTART;TZID=Atlantic\/Canary:(\d{8})/g)].map(
+      ([, day]) => day ?? '',
+    );
+    const within = (from: string, to: string) =>
+      days.filter((day) => day >= from && day < to).length;
+    expect(within('20261130', '20261207')).toBeGreaterThan(within('20261221', '20261228'));
+    expect(within('20261116', '20261123')).toBeGreaterThan(10);
+  });
+
+  it('folds nothing and ends every event', () => {
+    const text = calendarOn(now);
+    expect(text.match(/BEGIN:VEVENT/g)?.length).toBe(text.match(/END:VEVENT/g)?.length);
+    expect(text.split('\r\n').every((line) => line.length <= 75)).toBe(true);
   });
 });

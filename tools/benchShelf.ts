@@ -1,3 +1,4 @@
+import { createRestocker } from '../core/restock/restocker';
 import { createCalculator } from '../core/figures/createCalculator';
 import type { House, Material } from '../core/house/house';
 import { asId } from '../core/house/ids';
@@ -36,7 +37,10 @@ function shelf(): House {
 export async function benchShelf(large: House): Promise<readonly Row[]> {
   const calculate = createCalculator();
   const many = shelf();
-  const rows = shelfRows(many, calculate(many), shelfStates(many, new Date()), placesOfUse(many));
+  const now = new Date();
+  const figures = calculate(many);
+  const restock = createRestocker()(many, figures, now);
+  const rows = shelfRows(many, figures, restock, shelfStates(many, now), placesOfUse(many));
   const everything: ShelfView = { query: '', show: 'all', kind: 'all', supplierId: 'all' };
   const find = timed((run) =>
     groupRows(filterRows(rows, { ...everything, query: `${WORDS[run % 10] ?? ''} creme` }), 'kind'),

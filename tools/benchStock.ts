@@ -130,7 +130,10 @@ function byCover(shelf: readonly Shelved[], days: number): readonly Shelved[] {
     const { policy, demand } = each.played;
     const orderPacks = policy.how === 'computed' ? policy.orderPacks : 1;
     const reorderAt = demand.perDay * days;
-    return { ...each, played: { ...each.played, policy: { how: 'computed', reorderAt, orderPacks } } };
+    return {
+      ...each,
+      played: { ...each.played, policy: { how: 'computed', reorderAt, orderPacks } },
+    };
   });
 }
 

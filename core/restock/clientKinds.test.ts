@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { createCalculator } from '../figures/createCalculator';
 import { SKIN_TYPES } from '../house/client';
 import type { House } from '../house/house';
-import { asId } from '../house/ids';
+import { asId, type ChoiceId } from '../house/ids';
 import { USUAL_RESTOCK } from '../house/restock';
 import {
   cleanser,
@@ -26,7 +26,7 @@ const rich = cleanser({ id: asId('rich'), name: 'Rich milk' });
 /** Dry skin takes the rich milk, and twice as much of it. */
 function chosen(clientMix: House['settings']['restock']['clientMix']): House {
   const choice = {
-    id: asId<'choice' & never>('skin'),
+    id: asId<ChoiceId>('skin'),
     name: 'Cleanser',
     by: 'skin-type',
     options: [

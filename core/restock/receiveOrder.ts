@@ -141,16 +141,19 @@ function received(line: OrderLine, came: ReceivedLine, on: string): OrderLine {
 
 /** An order after a delivery was taken back in the ledger: what came of it is due again. */
 export function withoutReceipt(order: Order, entryId: EntryId): Order | undefined {
-  let found = false;
-  const lines = order.lines.map((line) => ({
-    ...line,
-    received: line.received.map((receipt) => {
-      if (receipt.entryId !== entryId || receipt.takenBack) return receipt;
-      found = true;
-      return { ...receipt, takenBack: true as const };
-    }),
-  }));
-  return found ? { ...order, lines } : undefined;
+  const known = order.lines.some(({ received }) =>
+    received.some((receipt) => receipt.entryId === entryId && !receipt.takenBack),
+  );
+  if (!known) return undefined;
+  return {
+    ...order,
+    lines: order.lines.map((line) => ({
+      ...line,
+      received: line.received.map((receipt) =>
+        receipt.entryId === entryId ? { ...receipt, takenBack: true as const } : receipt,
+      ),
+    })),
+  };
 }
 
 /** What an invoice asks for a line against what was expected, for one pack in minor units. */

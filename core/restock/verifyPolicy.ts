@@ -69,7 +69,8 @@ export function verifyPolicy(
   let nextLook = every;
   let cycles = 0;
   let late = 0;
-  let missing = false;
+  /** since the last delivery */
+  const cycle = { lacked: false };
   let asked = 0;
   let lacked = 0;
   let daysWithout = 0;
@@ -89,7 +90,7 @@ export function verifyPolicy(
     asked += size;
     if (short > 0) {
       lacked += short;
-      missing = true;
+      cycle.lacked = true;
       const day = Math.floor(shelf.day);
       if (day !== lastDayWithout) daysWithout += 1;
       lastDayWithout = day;
@@ -133,8 +134,8 @@ export function verifyPolicy(
     if (boundary === nextDelivery) {
       shelf.receive();
       cycles += 1;
-      if (missing) late += 1;
-      missing = false;
+      if (cycle.lacked) late += 1;
+      cycle.lacked = false;
     } else if (boundary === nextLook) {
       nextLook = boundary + every;
       look();

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { STOP_FOR, WARNINGS } from '@bienestar/core/care/careFacts';
+import { USUAL_CLIENT_MIX } from '@bienestar/core/restock/clientKinds';
 import { houseOf, type HouseArchive } from '@bienestar/core/house/archive';
 import type {
   Amount,
@@ -227,6 +228,9 @@ const material = fc
       ...of,
       measures: { ...measures, coats: [coat] },
       archivedOn: '2026-02-28',
+      keptAt: 'Cupboard',
+      sealedDays: 90.5,
+      restock: { serviceLevel: 0.98, levels: { minimum: 1.25, maximum: 7.5 } },
       packs: bought,
       preferredPackId: bought[0]?.id,
     } as unknown as Material;
@@ -264,6 +268,14 @@ describe('any house', () => {
             settings: {
               ...demo.settings,
               handlingLoss: share,
+              restock: {
+                ...demo.settings.restock,
+                holdingRate: share,
+                months: demo.settings.restock.months.map(() => share),
+                trend: { perYear: share, since: '2026-02-28' },
+                clientMix: { ...USUAL_CLIENT_MIX, firstVisits: share },
+                bookingNames: [{ title: protocolName, serviceId: null }],
+              },
               name: materialName,
               grades: [{ name: protocolName, hourlyPayMinor: 1500, onCost: share }],
             },
@@ -288,6 +300,11 @@ describe('any house', () => {
                   }
                 : material,
             ),
+            demand: demo.demand.map((line, at) =>
+              at === 0 ? { ...line, trendPerYear: share, months: Array(12).fill(share) } : line,
+            ),
+            orders: demo.orders.map((order) => ({ ...order, note: materialName })),
+            soldCourses: demo.soldCourses.map((sold) => ({ ...sold, name: protocolName })),
             protocols: [
               ordered({
                 ...first,

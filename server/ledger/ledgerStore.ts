@@ -182,7 +182,9 @@ export function ledgerStore(sequelize: Sequelize): LedgerStore {
       }));
     },
     goneByDay: async (tx) => {
-      const rows = await select<CountHistory['gone'][number]>(
+      const rows = await select<
+        Omit<CountHistory['gone'][number], 'entries'> & { readonly entries: number | bigint }
+      >(
         `SELECT material_id AS materialId, DATE_FORMAT(at, '%Y-%m-%d') AS day, kind,
            SUM(ABS(quantity)) AS quantity, COUNT(DISTINCT entry_id) AS entries
          FROM movements WHERE kind IN ('use', 'discard', 'opening') AND quantity < 0

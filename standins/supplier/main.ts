@@ -71,7 +71,8 @@ async function orders(
   const list = await listOf(name);
   if (!isOrder(order) || list === '') return [400, 'This is no order\n'];
   const key = `${name}/${order.id}`;
-  const answer = taken.get(key) ?? takeOrder(order, editionOf(list, edition), behaviour, new Date());
+  const answer =
+    taken.get(key) ?? takeOrder(order, editionOf(list, edition), behaviour, new Date());
   taken.set(key, answer);
   return [200, JSON.stringify(answer)];
 }

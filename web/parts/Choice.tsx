@@ -14,6 +14,8 @@ interface ChoiceProps<V extends string> {
   readonly value: V;
   readonly options: readonly Option<V>[];
   readonly onChoose: (value: V) => void;
+  /** while nothing is chosen */
+  readonly placeholder?: string;
   readonly hint?: string;
   readonly error?: string;
   readonly className?: string;
@@ -26,6 +28,7 @@ export function Choice<V extends string>({
   value,
   options,
   onChoose,
+  placeholder = 'Choose',
   hint,
   error,
   className,
@@ -55,7 +58,7 @@ export function Choice<V extends string>({
           className={`${INPUT_LOOK} flex items-center justify-between gap-2 text-left`}
         >
           <span className="truncate">
-            <Select.Value placeholder="Choose">
+            <Select.Value placeholder={placeholder}>
               {options.find((option) => option.value === value)?.label}
             </Select.Value>
           </span>

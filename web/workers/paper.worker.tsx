@@ -6,6 +6,7 @@ import { expose } from 'comlink';
 import type { CardLine, CardWords, TrayLine } from '../places/card/cardWords';
 import type { OnPaper, Paper } from '../places/card/paper';
 import type { PrintedLine, PrintedMenu } from '../places/menu/guests/guestPage';
+import type { OrderSheet } from '../places/restock/orders/orderSheet';
 import { booklet } from './booklet';
 
 const address = (path: string): string => new URL(path, self.location.origin).href;
@@ -212,8 +213,47 @@ function MenuLine({ line, fontSize }: { readonly line: PrintedLine; readonly fon
   );
 }
 
+const ORDER_WIDTHS = { article: 70, pack: 90, packs: 45, price: 75 } as const;
+
+function Order({ sheet }: { readonly sheet: OrderSheet }) {
+  const { fontSize, padding } = sizeOf('A4');
+  const { article, pack, packs, price } = ORDER_WIDTHS;
+  const right = { textAlign: 'right' } as const;
+  return (
+    <Document title={sheet.title}>
+      <Page size="A4" style={[styles.page, { fontSize, padding }]}>
+        <Text style={styles.soft}>{sheet.house}</Text>
+        <Text style={[styles.title, { fontSize: fontSize * 2.1, marginTop: 14 }]}>
+          {sheet.title}
+        </Text>
+        <Text style={[styles.soft, { marginBottom: 10 }]}>{sheet.day}</Text>
+        <View style={styles.row}>
+          <Text style={[styles.bold, { width: article }]}>Article</Text>
+          <Text style={[styles.bold, styles.grow]}>Name</Text>
+          <Text style={[styles.bold, { width: pack }]}>Pack</Text>
+          <Text style={[styles.bold, right, { width: packs }]}>Packs</Text>
+          <Text style={[styles.bold, right, { width: price }]}>Expected</Text>
+        </View>
+        {sheet.lines.map((line) => (
+          <View key={line.key} style={styles.row} wrap={false}>
+            <Text style={{ width: article }}>{line.article}</Text>
+            <Text style={styles.grow}>{line.name}</Text>
+            <Text style={{ width: pack }}>{line.pack}</Text>
+            <Text style={[right, { width: packs }]}>{line.packs}</Text>
+            <Text style={[right, { width: price }]}>{line.price}</Text>
+          </View>
+        ))}
+        <Text style={[styles.bold, right, { marginTop: 6 }]}>{sheet.total}</Text>
+        {sheet.note !== undefined && <Text style={{ marginTop: 14 }}>{sheet.note}</Text>}
+      </Page>
+    </Document>
+  );
+}
+
 function documentOf(what: OnPaper) {
   switch (what.kind) {
+    case 'order':
+      return <Order {...what} />;
     case 'card':
       return <Card {...what} />;
     case 'tray':
@@ -223,7 +263,7 @@ function documentOf(what: OnPaper) {
   }
 }
 
-/** Sets cards, trays and menus as PDF, away from the page. */
+/** Sets cards, trays, menus and orders as PDF, away from the page. */
 const paper = {
   pdf: async (what: OnPaper): Promise<Blob> => {
     const set = await pdf(documentOf(what)).toBlob();

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { toast } from 'sonner';
 import type { PaperWorker } from '../../workers/paper.worker';
 import type { PrintedMenu } from '../menu/guests/guestPage';
+import type { OrderSheet } from '../restock/orders/orderSheet';
 import type { CardWords, TrayLine } from './cardWords';
 
 /** The sizes of paper that cards are made for. */
@@ -10,6 +11,7 @@ export type Paper = 'A4' | 'A5';
 
 /** What is put on paper. */
 export type OnPaper =
+  | { readonly kind: 'order'; readonly sheet: OrderSheet }
   | { readonly kind: 'menu'; readonly folded: boolean; readonly page: PrintedMenu }
   | { readonly kind: 'card'; readonly paper: Paper; readonly card: CardWords }
   | {

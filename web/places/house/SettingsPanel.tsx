@@ -16,7 +16,7 @@ const LEAVING = { commitOn: 'leaving' } as const;
 export function SettingsPanel() {
   const { settings } = useSnapshot();
   const change = useChangeSettings();
-  const { roomCost, referenceClient, coatMgPerCm2 } = settings;
+  const { roomCost, referenceClient, coatMgPerCm2, restock } = settings;
   const putRoom = (changes: Partial<HouseSettings['roomCost']>) =>
     change({ roomCost: { ...roomCost, ...changes } });
   const between = (least: number, most: number) => (value: number) =>
@@ -154,6 +154,35 @@ export function SettingsPanel() {
             to={0.99}
             value={settings.cardFee}
             onCommit={(cardFee) => change({ cardFee })}
+          />
+        </div>
+      </Section>
+      <Section title="Restocking">
+        <div className="grid grid-cols-2 gap-3">
+          <MoneyField
+            {...LEAVING}
+            label="Cost of an order"
+            hint={ECONOMICS.orderCost}
+            value={restock.orderCostMinor}
+            onCommit={(orderCostMinor) => change({ restock: { ...restock, orderCostMinor } })}
+          />
+          <PercentField
+            {...LEAVING}
+            label="Keeping stock, a year"
+            hint={ECONOMICS.holdingRate}
+            from={0.001}
+            to={5}
+            value={restock.holdingRate}
+            onCommit={(holdingRate) => change({ restock: { ...restock, holdingRate } })}
+          />
+          <NumberField
+            {...LEAVING}
+            label="Count at least every"
+            hint={ECONOMICS.countEvery}
+            unit="days"
+            value={restock.countEveryDays}
+            check={between(1, 730)}
+            onCommit={(countEveryDays) => change({ restock: { ...restock, countEveryDays } })}
           />
         </div>
       </Section>

@@ -19,6 +19,11 @@ export const ECONOMICS = {
     'What an hour of a room should bring towards rent and profit; rent and profit of a month by planned hours.',
   everyMinor: 'Prices end alike every so much: each 5.00, or each 10.00.',
   endings: 'The endings allowed within that: 0, or 0 5 9.',
+  orderCost:
+    'Writing, receiving and shelving one order, mostly working time; often a quarter of an hour.',
+  holdingRate:
+    'Money that lies on the shelf, room and losses, a year, as a share of its value. Begin with 20 %.',
+  countEvery: 'How long a place on the shelf may go uncounted. Begin with 28 days.',
   slotGrid: 'Slots are rounded up to this, as in your book.',
   slotQuantile: 'Of ten visits, how many must end within the slot; nine is usual.',
   charge:

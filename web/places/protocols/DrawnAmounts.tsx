@@ -64,7 +64,7 @@ export const DrawnAmounts = memo(function DrawnAmounts(props: DrawnAmountsProps)
   );
 }, sameAmounts);
 
-/** When the house orders it, as it stands with what is being written. */
+/** When the house orders it, with what is being written. */
 function ReorderAt({ material, house }: { readonly material: Material; readonly house: House }) {
   const restocking = useRestocking(material.id);
   if (!restocking || material.kind === 'linen') return <span className="text-ink-soft">–</span>;

@@ -72,6 +72,7 @@ export function RunningSum({ shown, protocol, edit, sold }: RunningSumProps) {
           protocol={worked}
           draws={figures.draws.value}
           consumption={figures.consumption.value}
+          restocking={shown.restocking}
         />
       )}
     </section>

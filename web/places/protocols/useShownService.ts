@@ -1,13 +1,14 @@
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { clientWith, type Client } from '@bienestar/core/house/client';
 import type { House, Protocol, Service, WorkedProtocol } from '@bienestar/core/house/house';
 import { indexHouse, type ShelfIndex } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
 import type { Outcome, Problem } from '@bienestar/core/house/problem';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
-import type { HouseFigures, ServiceFigures } from '@bienestar/core/figures/houseFigures';
+import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
 import { shelfOf } from '@bienestar/core/figures/serviceWork';
 import { createTrial } from '@bienestar/core/figures/trial';
+import { createRestocker, type RestockFigures } from '@bienestar/core/restock/restocker';
 import { expandBlocks, type WrittenOut } from '@bienestar/core/protocol/expandBlocks';
 import { findingsIn, type Finding } from '@bienestar/core/protocol/findings';
 import { useFigures, useHouse } from '../../store/house';
@@ -25,8 +26,8 @@ export interface ShownService {
   readonly worked: WorkedProtocol | undefined;
   readonly shelf: ShelfIndex;
   readonly figures: ServiceFigures;
-  /** of the materials, were the services of the protocol worked by its draft */
-  readonly materials: HouseFigures['materials'];
+  /** when materials would be ordered, were the services of the protocol worked by its draft */
+  readonly restocking: RestockFigures['materials'];
   /** as they were when the draft was opened */
   readonly opened: ServiceFigures | undefined;
   /** why figures are missing */
@@ -36,6 +37,7 @@ export interface ShownService {
 
 const tryNow = createTrial();
 const calculateByDraft = createCalculator();
+const restockByDraft = createRestocker();
 const tryOpened = createTrial();
 
 /** The client a service is meant for. */
@@ -66,9 +68,12 @@ export function useShownService(
     );
     return own.size === 0 ? house.services : worked;
   }, [house.services, services]);
-  const materialsByDraft = useMemo(
-    () => calculateByDraft({ ...house, services: byDraft }).materials,
-    [byDraft, house],
+  const houseByDraft = useMemo(() => ({ ...house, services: byDraft }), [byDraft, house]);
+  /* Typing does not wait for the shelf. */
+  const settled = useDeferredValue(houseByDraft);
+  const restocking = useMemo(
+    () => restockByDraft(settled, calculateByDraft(settled), new Date()).materials,
+    [settled],
   );
   const trial = useMemo(
     () => trialService(id, protocol?.name ?? '', house),
@@ -99,7 +104,7 @@ export function useShownService(
       worked,
       shelf,
       figures,
-      materials: materialsByDraft,
+      restocking,
       opened:
         opened &&
         tryOpened(house, materials, service, { protocol: opened, mixes: house.mixes }, client)
@@ -118,7 +123,7 @@ export function useShownService(
             })
           : [],
     };
-  }, [client, house, materials, materialsByDraft, opened, protocol, service, services]);
+  }, [client, house, materials, opened, protocol, restocking, service, services]);
 }
 
 function trialService(protocolId: string, name: string, house: House): Service {

@@ -12,7 +12,7 @@ export const REVIEW_WORDS: Record<Review, string> = {
   'delivery-day': 'on its delivery day',
 };
 
-export const STATE_WORDS: Record<OrderState, string> = {
+const STATE_WORDS: Record<OrderState, string> = {
   draft: 'being written',
   sent: 'sent',
   confirmed: 'confirmed',

@@ -185,7 +185,7 @@ function Titles() {
   const unmatched = unmatchedTitles(house.bookings, bookingNames(house));
   const options = [
     { value: NO_TREATMENT, label: 'no treatment' },
-    ...house.services.map(({ id, name }) => ({ value: id as string, label: name })),
+    ...house.services.map(({ id, name }) => ({ value: id, label: name })),
   ];
   const say = (title: string, value: string): void => {
     const serviceId = value === NO_TREATMENT ? null : (value as ServiceId);

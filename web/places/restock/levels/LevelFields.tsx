@@ -23,7 +23,7 @@ export function LevelFields({ material, restocking }: LevelFieldsProps) {
   const put = (changes: Partial<MaterialRestock>): Promise<string | undefined> =>
     change((latest) => {
       if (latest.kind === 'linen') return {};
-      const next = { ...latest.restock, ...changes };
+      const next: Readonly<Record<string, unknown>> = { ...latest.restock, ...changes };
       const said = Object.values(next).some((value) => value !== undefined);
       return { restock: said ? next : undefined };
     });

@@ -15,6 +15,7 @@ import { sentOrder } from '@bienestar/core/restock/sendOrder';
 import { daysBetween } from '@bienestar/core/stock/days';
 import { dayText, money, moneyChange } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
+import { Choice } from '../../../parts/Choice';
 import { TextField } from '../../../parts/TextField';
 import { fileNameOf, saveFile } from '../../../parts/saveFile';
 import { refusedBy } from '../../../store/api';
@@ -22,10 +23,17 @@ import { useHouse, useRestock } from '../../../store/house';
 import { useAskOrderMutation, useSendOrderMutation } from '../../../store/restockApi';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
 import { counted, orderWords, SENT_WORDS, whenWords } from '../restockWords';
+import { usePdf } from '../../card/paper';
 import { DraftLines } from './DraftLines';
 import { orderCsv } from './orderCsv';
 import { OrderPaper } from './OrderPaper';
+import { orderSheet } from './orderSheet';
 import { ReceiveSheet } from './ReceiveSheet';
+
+const OTHER_WAYS = (['print', 'file', 'phone'] as const).map((by) => ({
+  value: by,
+  label: `sent ${SENT_WORDS[by]}`,
+}));
 
 /** One order in hand: written, sent, asked about, received, closed. */
 export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
@@ -36,6 +44,8 @@ export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
   const [send, sending] = useSendOrderMutation();
   const [ask, asking] = useAskOrderMutation();
   const [fault, setFault] = useState<string>();
+  const pdf = usePdf();
+  const sheet = orderSheet(order, house);
   const [receiving, setReceiving] = useState<'asked'>();
   const { currency } = house.settings;
   const supplier = house.suppliers.find(({ id }) => id === order.supplierId);
@@ -68,7 +78,7 @@ export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
   };
   return (
     <div className="flex flex-col gap-4">
-      <OrderPaper order={order} />
+      <OrderPaper sheet={sheet} />
       <div className="flex flex-col gap-4 print:hidden">
         <div>
           <p className="text-sm text-palm">{orderWords(order)}</p>
@@ -121,7 +131,15 @@ export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
                   {sending.isLoading ? 'Waiting for the answer …' : 'Send to the supplier'}
                 </Button>
               )}
-              <Button onClick={() => void markSent('phone')}>Sent by telephone</Button>
+              <Choice<SentBy | ''>
+                className="w-52"
+                label="Mark as sent"
+                labelHidden
+                value=""
+                placeholder="Sent another way …"
+                options={OTHER_WAYS}
+                onChoose={(by) => by !== '' && void markSent(by)}
+              />
             </>
           )}
           {isUnderWay(order) && (
@@ -139,10 +157,15 @@ export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
           <Button
             onClick={() => {
               window.print();
-              if (order.state === 'draft') void markSent('print');
             }}
           >
             Print
+          </Button>
+          <Button
+            disabled={pdf.busy}
+            onClick={() => pdf.make({ kind: 'order', sheet }, fileNameOf(sheet.title))}
+          >
+            PDF
           </Button>
           <Button
             onClick={() => {

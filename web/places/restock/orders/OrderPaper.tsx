@@ -1,22 +1,13 @@
-import type { Order } from '@bienestar/core/house/house';
-import { dayText, money } from '../../../format/figures';
-import { useHouse } from '../../../store/house';
-import { contentWords } from '../../shelf/materialWords';
+import type { OrderSheet } from './orderSheet';
 
 /** The order as it goes to the supplier on paper; not seen on the screen. */
-export function OrderPaper({ order }: { readonly order: Order }) {
-  const { settings, suppliers, materials } = useHouse();
-  const supplier = suppliers.find(({ id }) => id === order.supplierId);
+export function OrderPaper({ sheet }: { readonly sheet: OrderSheet }) {
   return (
     <article className="hidden print:block" aria-hidden>
       <style>{'@page { size: A4; margin: 16mm; }'}</style>
-      <p>
-        {settings.name}, {settings.place}
-      </p>
-      <p className="mt-4 text-2xl font-bold">
-        Order {order.name} to {supplier?.name}
-      </p>
-      <p>{dayText(order.writtenOn)}</p>
+      <p>{sheet.house}</p>
+      <p className="mt-4 font-serif text-2xl">{sheet.title}</p>
+      <p>{sheet.day}</p>
       <table className="mt-4 w-full text-sm">
         <thead>
           <tr className="border-b text-left">
@@ -28,23 +19,19 @@ export function OrderPaper({ order }: { readonly order: Order }) {
           </tr>
         </thead>
         <tbody>
-          {order.lines.map((line) => {
-            const material = materials.find(({ id }) => id === line.materialId);
-            const packs = material && material.kind !== 'linen' ? material.packs : [];
-            const pack = packs.find(({ id }) => id === line.packId);
-            return (
-              <tr key={line.id} className="border-b">
-                <td className="py-1">{pack?.code ?? ''}</td>
-                <td>{material?.name}</td>
-                <td>{pack && material && contentWords(pack, material.unit, material.kind)}</td>
-                <td className="text-right">{line.packs}</td>
-                <td className="text-right">{money(line.priceMinor, settings.currency)}</td>
-              </tr>
-            );
-          })}
+          {sheet.lines.map((line) => (
+            <tr key={line.key} className="border-b">
+              <td className="py-1">{line.article}</td>
+              <td>{line.name}</td>
+              <td>{line.pack}</td>
+              <td className="text-right">{line.packs}</td>
+              <td className="text-right">{line.price}</td>
+            </tr>
+          ))}
         </tbody>
       </table>
-      {order.note !== undefined && <p className="mt-4">{order.note}</p>}
+      <p className="mt-2 text-right font-semibold">{sheet.total}</p>
+      {sheet.note !== undefined && <p className="mt-4">{sheet.note}</p>}
     </article>
   );
 }

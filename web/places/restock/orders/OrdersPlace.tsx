@@ -1,4 +1,3 @@
-import { Plus } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Order } from '@bienestar/core/house/house';
@@ -64,12 +63,12 @@ export function OrdersPlace() {
             className="w-64"
             label="New order to"
             labelHidden
+            placeholder="New order to …"
             value=""
             options={house.suppliers.map(({ id, name }) => ({ value: id, label: name }))}
             onChoose={(id) => id !== '' && void begin(id)}
           />
         )}
-        <Plus aria-hidden size={16} className="text-ink-soft" />
       </RestockHeader>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_31rem] print:block">
         <div className="flex min-h-0 flex-col print:hidden">

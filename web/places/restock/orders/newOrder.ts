@@ -4,7 +4,7 @@ import { asId } from '@bienestar/core/house/ids';
 import type { ProposedLine, Proposal } from '@bienestar/core/restock/proposeOrders';
 
 /** The next number of the house's orders: "No. 34". */
-export function nextOrderName(orders: readonly Pick<Order, 'name'>[]): string {
+function nextOrderName(orders: readonly Pick<Order, 'name'>[]): string {
   const numbers = orders.flatMap(({ name }) => {
     const [, digits] = /(\d+)\s*$/.exec(name) ?? [];
     return digits === undefined ? [] : [Number(digits)];
