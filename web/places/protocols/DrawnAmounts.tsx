@@ -5,9 +5,11 @@ import { explainConsumption } from '@bienestar/core/explain/explainConsumption';
 import { explainReorderPoint } from '@bienestar/core/explain/explainReorder';
 import type { House, Material, WorkedProtocol } from '@bienestar/core/house/house';
 import type { MaterialId } from '@bienestar/core/house/ids';
+import type { Outcome } from '@bienestar/core/house/problem';
+import type { RestockFigures } from '@bienestar/core/restock/restocker';
+import type { Restocking } from '@bienestar/core/restock/restocking';
 import type { Triple } from '@bienestar/core/quantity/triple';
 import { amount, amountRange } from '../../format/figures';
-import { useRestocking } from '../../store/house';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 
 interface DrawnAmountsProps {
@@ -15,11 +17,12 @@ interface DrawnAmountsProps {
   readonly protocol: WorkedProtocol;
   readonly draws: readonly Draw[];
   readonly consumption: ReadonlyMap<MaterialId, Triple>;
+  readonly restocking: RestockFigures['materials'];
 }
 
 /** What one visit takes from the shelf, and at which stock each is ordered. */
 export const DrawnAmounts = memo(function DrawnAmounts(props: DrawnAmountsProps) {
-  const { house, consumption } = props;
+  const { house, consumption, restocking } = props;
   /* A working is made of what is latest, also when nothing here had to be drawn anew. */
   const latest = useRef(props);
   useEffect(() => {
@@ -54,7 +57,7 @@ export const DrawnAmounts = memo(function DrawnAmounts(props: DrawnAmountsProps)
                 />
               </th>
               <td className="py-1 text-right whitespace-nowrap">
-                <ReorderAt material={material} house={house} />
+                <ReorderAt material={material} house={house} of={restocking.get(id)} />
               </td>
             </tr>
           );
@@ -64,10 +67,16 @@ export const DrawnAmounts = memo(function DrawnAmounts(props: DrawnAmountsProps)
   );
 }, sameAmounts);
 
+interface ReorderAtProps {
+  readonly material: Material;
+  readonly house: House;
+  readonly of: Outcome<Restocking> | undefined;
+}
+
 /** When the house orders it, with what is being written. */
-function ReorderAt({ material, house }: { readonly material: Material; readonly house: House }) {
-  const restocking = useRestocking(material.id);
-  if (!restocking || material.kind === 'linen') return <span className="text-ink-soft">–</span>;
+function ReorderAt({ material, house, of }: ReorderAtProps) {
+  if (!of?.ok || material.kind === 'linen') return <span className="text-ink-soft">–</span>;
+  const restocking = of.value;
   return (
     <WorkedFigure
       label={`Reorder point of ${material.name}`}
@@ -78,5 +87,9 @@ function ReorderAt({ material, house }: { readonly material: Material; readonly 
 }
 
 function sameAmounts(before: DrawnAmountsProps, now: DrawnAmountsProps): boolean {
-  return before.consumption === now.consumption && before.house.materials === now.house.materials;
+  return (
+    before.consumption === now.consumption &&
+    before.restocking === now.restocking &&
+    before.house.materials === now.house.materials
+  );
 }

@@ -44,7 +44,7 @@ function rowsFor(
     worked: work.protocol.ok ? work.protocol.value : undefined,
     shelf: shelfOf(work, indexHouse(house)),
     figures,
-    materials,
+    restocking: new Map(),
     opened: undefined,
     problems: [],
     findings: [],
