@@ -24,6 +24,7 @@ import { attentionOf } from './attention';
 import { forecastOf } from './forecast';
 import { proposeOrders } from './proposeOrders';
 import { createRestocker, type RestockFigures } from './restocker';
+import { takesLonger } from './restocking';
 import { tradeOff } from './tradeOff';
 
 const NOW = new Date('2026-11-25T12:00:00Z');
@@ -192,6 +193,7 @@ describe('the restocking of a material', () => {
     const short = at({ leadTimeDays: 60, leadTimeSdDays: 0 }, cleanser({ sealedDays: 20 }));
     expect(short.orderSize.packs).toBe(1);
     expect(short.orderSize.tooMany).toBe(0);
+    expect([takesLonger(short), takesLonger(at({ leadTimeDays: 3 }))]).toEqual([true, false]);
   });
 
   it('comes out the same again, remembered or not', () => {

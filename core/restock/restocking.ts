@@ -262,6 +262,11 @@ export function arrivalOf(
   return day;
 }
 
+/** Whether what comes is over before the next order of the same day could be there. */
+export function takesLonger({ keeping, uses }: Pick<Restocking, 'keeping' | 'uses'>): boolean {
+  return keeping.sealedDays !== undefined && keeping.sealedDays < uses.protectionDays;
+}
+
 /** Monday is 1, Sunday 7. */
 export function weekdayOf(day: string): number {
   return ((new Date(`${day}T00:00Z`).getUTCDay() + 6) % DAYS_A_WEEK) + 1;

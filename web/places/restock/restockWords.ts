@@ -66,7 +66,7 @@ export function withoutWords({ weeksBetweenShort }: Pick<LevelsRisk, 'weeksBetwe
 export function reasonWords(reason: OrderReason, unit: string): string {
   switch (reason.kind) {
     case 'at-point':
-      return `${amount(reason.position, unit)} left, order at ${amount(reason.point, unit)}`;
+      return `${amount(reason.position, unit)} to count on, order at ${amount(reason.point, unit)}`;
     case 'promised':
       return `${amount(reason.promised, unit)} promised to courses`;
     case 'soon':
@@ -145,7 +145,7 @@ export function attentionWords(item: Attention, today: string, currency: string)
     case 'order':
       return {
         title: item.material.name,
-        text: `${amount(item.restocking.position.amount, item.material.unit)} left, order at ${amount(item.restocking.orderAt, item.material.unit)}.`,
+        text: `${amount(item.restocking.position.amount, item.material.unit)} to count on, order at ${amount(item.restocking.orderAt, item.material.unit)}.`,
         action: 'Order it',
         to: '/restock/orders',
         mark: '●',

@@ -7,7 +7,7 @@ import {
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { Outcome } from '@bienestar/core/house/problem';
 import type { Review } from '@bienestar/core/house/restock';
-import type { Restocking } from '@bienestar/core/restock/restocking';
+import { takesLonger, type Restocking } from '@bienestar/core/restock/restocking';
 import { amount, dayText, money, number, percent } from '../../../format/figures';
 import { Fold } from '../../../parts/Fold';
 import { Problems } from '../../../parts/Problems';
@@ -100,6 +100,12 @@ function Known({
         </Figure>
       </dl>
       <Schools material={material} restocking={restocking} />
+      {takesLonger(restocking) && (
+        <p className="text-sm text-clay">
+          ▲ It keeps a shorter time than it takes to come: several orders will be on their way at
+          once.
+        </p>
+      )}
       <AheadView material={material} restocking={restocking} />
       <Fold title="How it is ordered" summary={howWords(material, restocking)}>
         <LevelFields material={material} restocking={restocking} />

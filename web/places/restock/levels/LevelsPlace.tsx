@@ -151,8 +151,8 @@ function LevelRow({ line, chosen, narrow }: LevelRowProps) {
 function LinenCells({ level }: { readonly level: LinenLevel }) {
   return (
     <>
-      <td className={CELL_LOOK}>{counted(level.pieces, 'piece')}</td>
-      <td className={CELL_LOOK}>{counted(level.par, 'piece')}</td>
+      <td className={`${CELL_LOOK} whitespace-nowrap`}>{counted(level.pieces, 'piece')}</td>
+      <td className={`${CELL_LOOK} whitespace-nowrap`}>{counted(level.par, 'piece')}</td>
       <td className={`${CELL_LOOK} text-ink-soft`}>goes round</td>
       <td className={CELL_LOOK} />
       <td className={`${CELL_LOOK} text-left font-semibold`}>
@@ -175,7 +175,7 @@ function BoughtCells({ material, restocking }: BoughtCellsProps) {
   const { position, cover, orderSize, orderAt, levels } = restocking;
   return (
     <>
-      <td className={CELL_LOOK}>{amount(position.amount, unit)}</td>
+      <td className={`${CELL_LOOK} whitespace-nowrap`}>{amount(position.amount, unit)}</td>
       <td className={CELL_LOOK}>
         <WorkedFigure
           label={`Reorder point of ${material.name}`}

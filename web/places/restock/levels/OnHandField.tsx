@@ -14,7 +14,7 @@ export function OnHandField({ material, onHand }: OnHandFieldProps) {
   const enter = useEnter();
   return (
     <NumberField
-      className="w-40"
+      className="w-52"
       label={`On hand: ${material.name}`}
       commitOn="leaving"
       unit={material.unit === 'piece' ? 'pcs' : material.unit}

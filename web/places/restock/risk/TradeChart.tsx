@@ -38,7 +38,7 @@ export function TradeChart({ today, then, thenName = '', textOf }: TradeChartPro
   const ink = (name: string): string => style.getPropertyValue(name).trim();
   const along = (points: readonly TradePoint[], pick: (point: TradePoint) => number) =>
     points.map((point) => ({ x: point.serviceLevel, y: pick(point) }));
-  const line = { showLine: true, pointRadius: 3, borderWidth: 2 } as const;
+  const line = { showLine: true, pointRadius: 3, borderWidth: 2, yAxisID: 'yMoney' } as const;
   return (
     <div className="h-52" key={theme}>
       <Chart
@@ -62,7 +62,7 @@ export function TradeChart({ today, then, thenName = '', textOf }: TradeChartPro
               backgroundColor: ink('--color-clay'),
               borderDash: [6, 3],
               pointStyle: 'rect',
-              yAxisID: 'waste',
+              yAxisID: 'yWaste',
             },
             ...(then
               ? [
@@ -99,7 +99,8 @@ export function TradeChart({ today, then, thenName = '', textOf }: TradeChartPro
               },
               grid: { display: false },
             },
-            waste: {
+            yWaste: {
+              axis: 'y',
               position: 'right',
               ticks: {
                 color: ink('--color-clay'),
@@ -108,7 +109,8 @@ export function TradeChart({ today, then, thenName = '', textOf }: TradeChartPro
               },
               grid: { display: false },
             },
-            y: {
+            yMoney: {
+              axis: 'y',
               ticks: {
                 color: ink('--color-ink-soft'),
                 maxTicksLimit: 5,
