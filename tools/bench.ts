@@ -7,6 +7,7 @@ import { preferredPack } from '../core/house/packs';
 import { bought, cleanser, house, settings, stockOf } from '../core/testing/sample';
 import { benchLedger } from './benchLedger';
 import { benchMoney } from './benchMoney';
+import { benchRestock } from './benchRestock';
 import { benchWriting } from './benchWriting';
 import { benchShelf } from './benchShelf';
 import { timed, type Row } from './benchTools';
@@ -196,6 +197,7 @@ print(`${SERVICES} services × ${STEPS} steps, ${MATERIALS} materials; medians o
   ['a bare loop over the same sums and prices', bare, 'for comparison'],
 ]);
 print('money: the large house', benchMoney(large));
+print('restocking: the large house', benchRestock(large));
 print('writing a protocol of 60 steps with 6 choices', benchWriting(large));
 print('the shelf and price lists', await benchShelf(large));
 print('a ledger of 100 000 movements, over HTTP on MariaDB', await benchLedger());

@@ -17,13 +17,8 @@ import {
   step,
   stockOf,
 } from '../testing/sample';
-import {
-  countReview,
-  materialsOfRound,
-  placesOnShelf,
-  type CountHistory,
-  type CountReason,
-} from './countReview';
+import { countReview, materialsOfRound, placesOnShelf, type CountHistory } from './countReview';
+import type { CountReason } from './countReasons';
 import { drawFromShelf, toEnter, usesOfTreatment } from './performed';
 import { createRestocker } from './restocker';
 

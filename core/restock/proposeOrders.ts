@@ -5,7 +5,8 @@ import type { MaterialId, SupplierId } from '../house/ids';
 import { chosenPack } from '../house/packs';
 import { asKept } from '../stock/stockTypes';
 import type { RestockFigures } from './restocker';
-import { arrivalOf, type Restocking } from './restocking';
+import { arrivalOf } from './arrival';
+import type { Restocking } from './restocking';
 import { packsToOrder } from './verifyPolicy';
 
 /** A line that an order should have, and why. */

@@ -13,9 +13,9 @@ import { parLevel } from '../stock/parLevel';
 import { kindsOfVisit, seasonOf, type KindOfVisit } from './clientKinds';
 import { dueVisits, forecastOf, type Forecast } from './forecast';
 import { openPacksOf } from './orderProgress';
+import { restockRules } from './restockRules';
 import {
   restockingNow,
-  restockRules,
   type MaterialRate,
   type OnItsWay,
   type Restocking,

@@ -1,24 +1,17 @@
-import { usedShareOfOpen } from '../cost/openLife';
-import { landedUnitCost, packUnits } from '../cost/landedUnitCost';
 import type { BoughtMaterial, Pack, Review, Supplier } from '../house/house';
 import type { ServiceId } from '../house/ids';
-import { daysOf, leadTimeOf, openLifeOf, preferredPack } from '../house/packs';
-import { fail, failWith, ok, type Outcome } from '../house/problem';
-import type { HouseSettings } from '../house/settings';
-import { compoundDemand, type CompoundDemand } from '../stock/compound';
 import { dayOf, daysAfter, daysBetween, endOfDay, hoursBetween } from '../stock/days';
-import { materialDemand, type MaterialDemand } from '../stock/demandRate';
-import { breakCosts, orderSize, type OrderSize } from '../stock/orderSize';
-import { pointOf, riskAt, type OrderRisk, type ReorderPoint } from '../stock/reorderPoint';
+import type { MaterialDemand } from '../stock/demandRate';
+import type { OrderSize } from '../stock/orderSize';
+import type { OrderRisk, ReorderPoint } from '../stock/reorderPoint';
 import { shelfState } from '../stock/shelfLife';
 import { sumExactly, type MaterialStock } from '../stock/stockTypes';
 import { UseInTurn, type Batch } from '../stock/usable';
-import { usesWhileWaiting, type LeadTime, type UsesWhileWaiting } from '../stock/usesWhileWaiting';
+import type { LeadTime, UsesWhileWaiting } from '../stock/usesWhileWaiting';
+import { arrivalOf } from './arrival';
 import type { Keeping } from './simulatedShelf';
 import type { Policy } from './verifyPolicy';
 
-const DAYS_A_YEAR = 365;
-const DAYS_A_WEEK = 7;
 /** Room for rounding, so that five days of cover are five. */
 const ALMOST = 1e-9;
 
@@ -92,7 +85,7 @@ export interface Restocking {
     readonly runsOutOn: string | null;
     readonly shouldOrder: boolean;
   };
-  /** days from now until an order of today is there */
+  /** ISO date on which an order of today is there */
   readonly arrivesOn: string;
   /** share of what is asked for that is there */
   readonly servedFromShelf: number;
@@ -103,103 +96,17 @@ export interface Restocking {
   readonly unitCost: number;
 }
 
-/** What the restocking of a material is made from. */
-export interface RestockInputs {
-  readonly material: BoughtMaterial;
-  readonly supplier: Supplier | undefined;
-  readonly rates: readonly MaterialRate[];
-  readonly stock: Pick<MaterialStock, 'lots'>;
-  readonly promised: number;
-  readonly onItsWay: readonly OnItsWay[];
-  readonly settings: HouseSettings;
-  readonly now: Date;
-}
-
 /** What does not depend on the shelf of the moment: demand, points, order size. */
 export type Rules = Omit<Restocking, 'position' | 'onItsWay' | 'cover' | 'arrivesOn'>;
 
-/**
- * Reorder points of both schools, what a minimum set by hand risks, order size, and what is wasted.
- * @returns a problem where nobody supplies it, and those of packs and settings
- * @see S1 S2 S3 S4 S6
- */
-export function restockRules({
-  material,
-  supplier,
-  rates,
-  stock,
-  settings,
-}: Omit<RestockInputs, 'promised' | 'onItsWay' | 'now'>): Outcome<Rules> {
-  const where = { materialId: material.id };
-  if (!supplier) {
-    return fail(
-      'supplier-unknown',
-      `Say who supplies ${material.name}, so that its lead time is known.`,
-      { ...where, field: 'supplierId' },
-    );
-  }
-  const pack = preferredPack(material);
-  const units = packUnits(pack);
-  const demand = materialDemand(merged(rates));
-  const { restock: own } = material;
-  const serviceLevel = own?.serviceLevel ?? settings.serviceLevel;
-  const base = leadTimeOf(pack, supplier);
-  const school: Review = own?.review ?? (base.reviewDays > 0 ? 'delivery-day' : 'any-day');
-  const indivisible = indivisibleOf(material, pack);
-  const pointBy = (lead: LeadTime): Outcome<SchoolPoint & { compound: CompoundDemand }> => {
-    const uses = usesWhileWaiting(demand.usesPerDay, lead);
-    const compound = compoundDemand(demand, uses, indivisible);
-    const point = pointOf(compound, uses, { serviceLevel, packUnits: units }, where);
-    return point.ok ? ok({ lead, uses, reorderPoint: point.value, compound }) : point;
-  };
-  const anyDay = pointBy({ ...base, reviewDays: 0 });
-  const onDeliveryDay = pointBy({ ...base, reviewDays: reviewDaysOf(supplier) });
-  if (!anyDay.ok) return anyDay;
-  if (!onDeliveryDay.ok) return onDeliveryDay;
-  const inForce = (school === 'any-day' ? anyDay : onDeliveryDay).value;
-  const keeping = keepingOf(material, pack, demand, stock);
-  const size = sizeOf(material, pack, demand, keeping, settings);
-  if (!size.ok) return size;
-  const landed = landedUnitCost(pack, material.name, where);
-  if (!landed.ok) return failWith(landed.problems);
-  const orderAt = own?.levels?.minimum ?? inForce.reorderPoint.amount;
-  const orderAmount = own?.levels
-    ? Math.max(units, own.levels.maximum - own.levels.minimum)
-    : size.value.amount;
-  const strip = ({ lead, uses, reorderPoint }: SchoolPoint): SchoolPoint => ({
-    lead,
-    uses,
-    reorderPoint,
-  });
-  const yearly = demand.perDay * DAYS_A_YEAR;
-  const share = keeping.usedShare ?? 1;
-  return ok({
-    demand,
-    rates,
-    pack,
-    supplier,
-    serviceLevel,
-    school,
-    bySchool: { 'any-day': strip(anyDay.value), 'delivery-day': strip(onDeliveryDay.value) },
-    uses: inForce.uses,
-    reorderPoint: inForce.reorderPoint,
-    orderAt,
-    ...(own?.levels && {
-      levels: levelsRisk(inForce.compound, orderAt, inForce.lead.reviewDays, yearly / orderAmount),
-    }),
-    orderSize: size.value,
-    keeping,
-    policy: own?.levels
-      ? { how: 'manual', ...own.levels }
-      : { how: 'computed', reorderAt: orderAt, orderPacks: size.value.packs },
-    servedFromShelf:
-      demand.perDay > 0
-        ? Math.min(1, Math.max(0, 1 - inForce.compound.shortage(orderAt) / orderAmount))
-        : 1,
-    wastePerYear: yearly * (1 / share - 1),
-    wastePerYearMinor: yearly * (1 / share - 1) * landed.value.perUnit,
-    unitCost: landed.value.perUnit,
-  });
+/** What the rules meet on the shelf. */
+export interface ShelfOfTheMoment {
+  readonly material: BoughtMaterial;
+  readonly stock: Pick<MaterialStock, 'lots'>;
+  /** set aside for sold courses, in the material's unit */
+  readonly promised: number;
+  readonly onItsWay: readonly OnItsWay[];
+  readonly now: Date;
 }
 
 /**
@@ -208,13 +115,7 @@ export function restockRules({
  */
 export function restockingNow(
   rules: Rules,
-  {
-    material,
-    stock,
-    promised,
-    onItsWay,
-    now,
-  }: Omit<RestockInputs, 'rates' | 'settings' | 'supplier'>,
+  { material, stock, promised, onItsWay, now }: ShelfOfTheMoment,
 ): Restocking {
   const { demand, keeping } = rules;
   const today = dayOf(now);
@@ -247,128 +148,9 @@ export function restockingNow(
   };
 }
 
-/** The first day on which a supplier delivers, not before the lead time is over. ISO dates. */
-export function arrivalOf(
-  today: string,
-  leadTimeDays: number,
-  { deliveryDays }: Pick<Supplier, 'deliveryDays'>,
-): string {
-  let day = daysAfter(today, Math.ceil(leadTimeDays));
-  if (!deliveryDays || deliveryDays.length === 0) return day;
-  for (let tries = 0; tries < DAYS_A_WEEK; tries += 1) {
-    if ((deliveryDays as readonly number[]).includes(weekdayOf(day))) return day;
-    day = daysAfter(day, 1);
-  }
-  return day;
-}
-
 /** Whether what comes is over before the next order of the same day could be there. */
 export function takesLonger({ keeping, uses }: Pick<Restocking, 'keeping' | 'uses'>): boolean {
   return keeping.sealedDays !== undefined && keeping.sealedDays < uses.protectionDays;
-}
-
-/** Monday is 1, Sunday 7. */
-export function weekdayOf(day: string): number {
-  return ((new Date(`${day}T00:00Z`).getUTCDay() + 6) % DAYS_A_WEEK) + 1;
-}
-
-/** Days between two looks at the shelf where it is looked at on delivery days. */
-function reviewDaysOf({ reviewDays, deliveryDays }: Supplier): number {
-  if (reviewDays > 0) return reviewDays;
-  return DAYS_A_WEEK / Math.max(1, deliveryDays?.length ?? 1);
-}
-
-/** The whole steps in which a material goes: one single dose, one piece; nothing for ml and g by hand. */
-function indivisibleOf(material: BoughtMaterial, pack: Pack): number | undefined {
-  if (material.kind === 'single-dose') return pack.content;
-  return material.unit === 'piece' ? 1 : undefined;
-}
-
-function merged(rates: readonly MaterialRate[]): readonly MaterialRate[] {
-  const byAmount = new Map<number, MaterialRate>();
-  for (const rate of rates) {
-    const known = byAmount.get(rate.amount);
-    byAmount.set(
-      rate.amount,
-      known ? { ...known, visitsPerWeek: known.visitsPerWeek + rate.visitsPerWeek } : rate,
-    );
-  }
-  return [...byAmount.values()];
-}
-
-function keepingOf(
-  material: BoughtMaterial,
-  pack: Pack,
-  demand: MaterialDemand,
-  { lots }: Pick<MaterialStock, 'lots'>,
-): Keeping {
-  const life = openLifeOf(material);
-  const openDays = life && daysOf(life);
-  const seen = lots.flatMap(({ deliveredOn, expiresOn }) =>
-    expiresOn === undefined ? [] : [daysBetween(deliveredOn, expiresOn)],
-  );
-  const sealedDays =
-    material.sealedDays ??
-    (material.kind === 'fresh' ? daysOf(material.keeps) : undefined) ??
-    (seen.length > 0 ? Math.max(...seen) : undefined);
-  return {
-    containerUnits: pack.content,
-    containersPerPack: pack.containers,
-    ...(sealedDays !== undefined && { sealedDays }),
-    ...(openDays !== undefined && { openDays }),
-    ...(openDays !== undefined &&
-      demand.usesPerDay > 0 && {
-        usedShare: usedShareOfOpen(
-          demand.usesPerDay,
-          openDays,
-          pack.content,
-          demand.perDay / demand.usesPerDay,
-        ).usedShare,
-      }),
-  };
-}
-
-function sizeOf(
-  material: BoughtMaterial,
-  pack: Pack,
-  demand: MaterialDemand,
-  { sealedDays, usedShare = 1 }: Keeping,
-  { restock }: HouseSettings,
-): Outcome<OrderSize> {
-  const where = { materialId: material.id };
-  const costAt = (discount: number): number => {
-    const landed = landedUnitCost({ ...pack, discount }, material.name, where);
-    return landed.ok ? landed.value.paid : 0;
-  };
-  const units = packUnits(pack);
-  const perDay = demand.perDay / usedShare;
-  return orderSize(
-    {
-      yearlyDemand: perDay * DAYS_A_YEAR,
-      orderCost: restock.orderCostMinor,
-      holdingRate: restock.holdingRate,
-      packUnits: units,
-      packCost: costAt(pack.discount),
-      breaks: breakCosts(pack.breaks, costAt),
-      leastPacks: pack.leastPacks ?? 1,
-      ...(sealedDays !== undefined && { mostPacks: (perDay * sealedDays) / units }),
-    },
-    where,
-  );
-}
-
-function levelsRisk(
-  compound: CompoundDemand,
-  minimum: number,
-  reviewDays: number,
-  ordersPerYear: number,
-): LevelsRisk {
-  const risk = riskAt(compound, minimum, reviewDays);
-  const shortPerYear = ordersPerYear * (1 - risk.inTime);
-  return {
-    ...risk,
-    weeksBetweenShort: shortPerYear > 0 ? DAYS_A_YEAR / DAYS_A_WEEK / shortPerYear : null,
-  };
 }
 
 /**

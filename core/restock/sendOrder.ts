@@ -1,7 +1,7 @@
 import type { House, Order, OrderLine, Supplier } from '../house/house';
 import type { SentBy } from '../house/restock';
 import { fail, ok, type Outcome } from '../house/problem';
-import { arrivalOf } from './restocking';
+import { arrivalOf } from './arrival';
 
 /** What a supplier says to an order, by its own article numbers. */
 export interface SupplierAnswer {

@@ -69,8 +69,7 @@ function asBefore(saved: Several, snapshot: HouseSnapshot): Several {
   }
   const lines = new Map(snapshot.demand.map((line) => [line.serviceId, line]));
   before.demand = (saved.demand ?? []).map(({ serviceId, version }) => ({
-    serviceId,
-    visitsPerWeek: lines.get(serviceId)?.visitsPerWeek ?? 0,
+    ...(lines.get(serviceId) ?? { serviceId, visitsPerWeek: 0 }),
     version,
   }));
   if (saved.settings) before.settings = { ...snapshot.settings, version: saved.settings.version };

@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import { useStore } from 'react-redux';
 import type { AggregateName, Aggregates, Versioned } from '@bienestar/contract/api';
-import type { Service } from '@bienestar/core/house/house';
+import type { Demand, Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { toast } from 'sonner';
 import { refusedBy, useAddMutation, useRemoveMutation, type Write } from './api';
@@ -72,21 +72,23 @@ export function useChangeSettings(): (
   );
 }
 
-/** Plans the visits of a service, a week. */
-export function usePlanVisits(
+/** Changes to the plan of a service: its visits a week, its own season and growth. */
+export function usePlan(
   service: Service | undefined,
-): (visitsPerWeek: number) => Promise<string | undefined> {
+): (changes: Partial<Omit<Demand, 'serviceId'>>) => Promise<string | undefined> {
   const save = useSave();
   const store = useStore<RootState>();
   return useCallback(
-    async (visitsPerWeek) => {
+    async (changes) => {
       if (!service) return undefined;
       const { id: serviceId, name } = service;
       return inTurn(`demand/${serviceId}`, async () => {
         const plan = snapshotIn(store.getState())?.demand;
         const line = plan?.find((each) => each.serviceId === serviceId);
-        const value = { serviceId, visitsPerWeek, version: line?.version ?? 0 };
-        return faultOf(await save({ part: 'demand', value }, `The plan for ${name}`));
+        const before = line ?? { serviceId, visitsPerWeek: 0, version: 0 };
+        return faultOf(
+          await save({ part: 'demand', value: { ...before, ...changes } }, `The plan for ${name}`),
+        );
       });
     },
     [save, service, store],

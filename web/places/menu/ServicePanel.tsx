@@ -17,7 +17,7 @@ import { TextField } from '../../parts/TextField';
 import { GuestFields } from './guests/GuestFields';
 import { useFigures, useHouse, useSnapshot } from '../../store/house';
 import { useNewestEdition } from '../../store/useNewestEdition';
-import { useAddAndRemove, useChange, usePlanVisits } from '../../store/useEditPart';
+import { useAddAndRemove, useChange, usePlan } from '../../store/useEditPart';
 
 const MOST_VISITS = 2000;
 
@@ -32,7 +32,7 @@ export function ServicePanel({ id }: { readonly id: string }) {
   const change = useChange('services', service);
   const newest = useNewestEdition(service?.protocolId ?? '');
   const { remove, busy } = useAddAndRemove('services');
-  const planVisits = usePlanVisits(service);
+  const plan = usePlan(service);
   if (!service) return null;
 
   const newestOf = (protocolId: string): number | undefined =>
@@ -76,7 +76,7 @@ export function ServicePanel({ id }: { readonly id: string }) {
           check={(visits) =>
             visits >= 0 && visits <= MOST_VISITS ? undefined : `Must be from 0 to ${MOST_VISITS}.`
           }
-          onCommit={planVisits}
+          onCommit={(visitsPerWeek) => plan({ visitsPerWeek })}
         />
         <PercentField
           label="Its own target margin"

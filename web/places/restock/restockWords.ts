@@ -1,5 +1,5 @@
 import type { Attention } from '@bienestar/core/restock/attention';
-import type { CountReason } from '@bienestar/core/restock/countReview';
+import type { CountReason } from '@bienestar/core/restock/countReasons';
 import type { LevelsRisk, Restocking } from '@bienestar/core/restock/restocking';
 import type { OrderReason, Review, SentBy } from '@bienestar/core/house/restock';
 import type { BoughtMaterial, Order, OrderState } from '@bienestar/core/house/house';

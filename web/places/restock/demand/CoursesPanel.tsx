@@ -1,8 +1,9 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
+import { toast } from 'sonner';
 import { asId, type OfferId } from '@bienestar/core/house/ids';
 import type { SoldCourse } from '@bienestar/core/house/house';
-import type { Versioned } from '@bienestar/contract/api';
+import { unversioned, type Versioned } from '@bienestar/contract/api';
 import { dueVisits } from '@bienestar/core/restock/forecast';
 import { dayText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
@@ -82,7 +83,13 @@ function SoldLine({ sold }: { readonly sold: Versioned<SoldCourse> }) {
   const house = useHouse();
   const { today } = useRestock();
   const change = useChange('soldCourses', sold);
-  const { remove } = useAddAndRemove('soldCourses');
+  const { add, remove } = useAddAndRemove('soldCourses');
+  const takeOut = async (): Promise<void> => {
+    if (!(await remove(sold))) return;
+    toast(`${sold.name} is removed.`, {
+      action: { label: 'Undo', onClick: () => void add(unversioned<SoldCourse>(sold)) },
+    });
+  };
   const course = house.offers.find(({ id }) => id === sold.offerId);
   const due = dueVisits(house, today).filter(({ soldCourse }) => soldCourse.id === sold.id);
   return (
@@ -104,7 +111,7 @@ function SoldLine({ sold }: { readonly sold: Versioned<SoldCourse> }) {
         check={(taken) => (Number.isInteger(taken) && taken >= 0 ? undefined : 'A whole number.')}
         onCommit={(taken) => change({ taken })}
       />
-      <Button weight="remove" aria-label={`Remove ${sold.name}`} onClick={() => void remove(sold)}>
+      <Button weight="remove" aria-label={`Remove ${sold.name}`} onClick={() => void takeOut()}>
         Remove
       </Button>
     </li>

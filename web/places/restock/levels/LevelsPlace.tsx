@@ -184,7 +184,7 @@ function BoughtCells({ material, restocking }: BoughtCellsProps) {
         />
         {levels && <span className="text-ink-soft"> by hand</span>}
       </td>
-      <td className={CELL_LOOK}>
+      <td className={`${CELL_LOOK} whitespace-nowrap`}>
         <WorkedFigure
           label={`Order size of ${material.name}`}
           text={counted(orderSize.packs, 'pack')}

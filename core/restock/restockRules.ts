@@ -1,0 +1,210 @@
+import { landedUnitCost, packUnits } from '../cost/landedUnitCost';
+import { usedShareOfOpen } from '../cost/openLife';
+import type { BoughtMaterial, Pack, Review, Supplier } from '../house/house';
+import { daysOf, leadTimeOf, openLifeOf, preferredPack } from '../house/packs';
+import { fail, failWith, ok, type Outcome } from '../house/problem';
+import type { HouseSettings } from '../house/settings';
+import { compoundDemand, type CompoundDemand } from '../stock/compound';
+import { daysBetween } from '../stock/days';
+import { materialDemand, type MaterialDemand } from '../stock/demandRate';
+import { breakCosts, orderSize, type OrderSize } from '../stock/orderSize';
+import { pointOf, riskAt } from '../stock/reorderPoint';
+import type { MaterialStock } from '../stock/stockTypes';
+import { usesWhileWaiting, type LeadTime } from '../stock/usesWhileWaiting';
+import type { LevelsRisk, MaterialRate, Rules, SchoolPoint } from './restocking';
+import type { Keeping } from './simulatedShelf';
+
+const DAYS_A_YEAR = 365;
+const DAYS_A_WEEK = 7;
+
+/** What the rules of a material are made from. */
+export interface RestockInputs {
+  readonly material: BoughtMaterial;
+  readonly supplier: Supplier | undefined;
+  readonly rates: readonly MaterialRate[];
+  readonly stock: Pick<MaterialStock, 'lots'>;
+  readonly settings: HouseSettings;
+}
+
+/**
+ * Reorder points of both schools, what a minimum set by hand risks, order size, and what is wasted.
+ * @returns a problem where nobody supplies it, and those of packs and settings
+ * @see S1 S2 S3 S4 S6
+ */
+export function restockRules({
+  material,
+  supplier,
+  rates,
+  stock,
+  settings,
+}: RestockInputs): Outcome<Rules> {
+  const where = { materialId: material.id };
+  if (!supplier) {
+    return fail(
+      'supplier-unknown',
+      `Say who supplies ${material.name}, so that its lead time is known.`,
+      { ...where, field: 'supplierId' },
+    );
+  }
+  const pack = preferredPack(material);
+  const units = packUnits(pack);
+  const demand = materialDemand(merged(rates));
+  const { restock: own } = material;
+  const serviceLevel = own?.serviceLevel ?? settings.serviceLevel;
+  const base = leadTimeOf(pack, supplier);
+  const school: Review = own?.review ?? (base.reviewDays > 0 ? 'delivery-day' : 'any-day');
+  const indivisible = indivisibleOf(material, pack);
+  const pointBy = (lead: LeadTime): Outcome<SchoolPoint & { compound: CompoundDemand }> => {
+    const uses = usesWhileWaiting(demand.usesPerDay, lead);
+    const compound = compoundDemand(demand, uses, indivisible);
+    const point = pointOf(compound, uses, { serviceLevel, packUnits: units }, where);
+    return point.ok ? ok({ lead, uses, reorderPoint: point.value, compound }) : point;
+  };
+  const anyDay = pointBy({ ...base, reviewDays: 0 });
+  const onDeliveryDay = pointBy({ ...base, reviewDays: reviewDaysOf(supplier) });
+  if (!anyDay.ok) return anyDay;
+  if (!onDeliveryDay.ok) return onDeliveryDay;
+  const inForce = (school === 'any-day' ? anyDay : onDeliveryDay).value;
+  const keeping = keepingOf(material, pack, demand, stock);
+  const size = sizeOf(material, pack, demand, keeping, settings);
+  if (!size.ok) return size;
+  const landed = landedUnitCost(pack, material.name, where);
+  if (!landed.ok) return failWith(landed.problems);
+  const orderAt = own?.levels?.minimum ?? inForce.reorderPoint.amount;
+  const orderAmount = own?.levels
+    ? Math.max(units, own.levels.maximum - own.levels.minimum)
+    : size.value.amount;
+  const strip = ({ lead, uses, reorderPoint }: SchoolPoint): SchoolPoint => ({
+    lead,
+    uses,
+    reorderPoint,
+  });
+  const yearly = demand.perDay * DAYS_A_YEAR;
+  const share = keeping.usedShare ?? 1;
+  return ok({
+    demand,
+    rates,
+    pack,
+    supplier,
+    serviceLevel,
+    school,
+    bySchool: { 'any-day': strip(anyDay.value), 'delivery-day': strip(onDeliveryDay.value) },
+    uses: inForce.uses,
+    reorderPoint: inForce.reorderPoint,
+    orderAt,
+    ...(own?.levels && {
+      levels: levelsRisk(inForce.compound, orderAt, inForce.lead.reviewDays, yearly / orderAmount),
+    }),
+    orderSize: size.value,
+    keeping,
+    policy: own?.levels
+      ? { how: 'manual', ...own.levels }
+      : { how: 'computed', reorderAt: orderAt, orderPacks: size.value.packs },
+    servedFromShelf:
+      demand.perDay > 0
+        ? Math.min(1, Math.max(0, 1 - inForce.compound.shortage(orderAt) / orderAmount))
+        : 1,
+    wastePerYear: yearly * (1 / share - 1),
+    wastePerYearMinor: yearly * (1 / share - 1) * landed.value.perUnit,
+    unitCost: landed.value.perUnit,
+  });
+}
+
+/** Days between two looks at the shelf where it is looked at on delivery days. */
+function reviewDaysOf({ reviewDays, deliveryDays }: Supplier): number {
+  if (reviewDays > 0) return reviewDays;
+  return DAYS_A_WEEK / Math.max(1, deliveryDays?.length ?? 1);
+}
+
+/** The whole steps in which a material goes: one single dose, one piece; nothing for ml and g by hand. */
+function indivisibleOf(material: BoughtMaterial, pack: Pack): number | undefined {
+  if (material.kind === 'single-dose') return pack.content;
+  return material.unit === 'piece' ? 1 : undefined;
+}
+
+function merged(rates: readonly MaterialRate[]): readonly MaterialRate[] {
+  const byAmount = new Map<number, MaterialRate>();
+  for (const rate of rates) {
+    const known = byAmount.get(rate.amount);
+    byAmount.set(
+      rate.amount,
+      known ? { ...known, visitsPerWeek: known.visitsPerWeek + rate.visitsPerWeek } : rate,
+    );
+  }
+  return [...byAmount.values()];
+}
+
+function keepingOf(
+  material: BoughtMaterial,
+  pack: Pack,
+  demand: MaterialDemand,
+  { lots }: Pick<MaterialStock, 'lots'>,
+): Keeping {
+  const life = openLifeOf(material);
+  const openDays = life && daysOf(life);
+  const seen = lots.flatMap(({ deliveredOn, expiresOn }) =>
+    expiresOn === undefined ? [] : [daysBetween(deliveredOn, expiresOn)],
+  );
+  const sealedDays =
+    material.sealedDays ??
+    (material.kind === 'fresh' ? daysOf(material.keeps) : undefined) ??
+    (seen.length > 0 ? Math.max(...seen) : undefined);
+  return {
+    containerUnits: pack.content,
+    containersPerPack: pack.containers,
+    ...(sealedDays !== undefined && { sealedDays }),
+    ...(openDays !== undefined && { openDays }),
+    ...(openDays !== undefined &&
+      demand.usesPerDay > 0 && {
+        usedShare: usedShareOfOpen(
+          demand.usesPerDay,
+          openDays,
+          pack.content,
+          demand.perDay / demand.usesPerDay,
+        ).usedShare,
+      }),
+  };
+}
+
+function sizeOf(
+  material: BoughtMaterial,
+  pack: Pack,
+  demand: MaterialDemand,
+  { sealedDays, usedShare = 1 }: Keeping,
+  { restock }: HouseSettings,
+): Outcome<OrderSize> {
+  const where = { materialId: material.id };
+  const costAt = (discount: number): number => {
+    const landed = landedUnitCost({ ...pack, discount }, material.name, where);
+    return landed.ok ? landed.value.paid : 0;
+  };
+  const units = packUnits(pack);
+  const perDay = demand.perDay / usedShare;
+  return orderSize(
+    {
+      yearlyDemand: perDay * DAYS_A_YEAR,
+      orderCost: restock.orderCostMinor,
+      holdingRate: restock.holdingRate,
+      packUnits: units,
+      packCost: costAt(pack.discount),
+      breaks: breakCosts(pack.breaks, costAt),
+      leastPacks: pack.leastPacks ?? 1,
+      ...(sealedDays !== undefined && { mostPacks: (perDay * sealedDays) / units }),
+    },
+    where,
+  );
+}
+
+function levelsRisk(
+  compound: CompoundDemand,
+  minimum: number,
+  reviewDays: number,
+  ordersPerYear: number,
+): LevelsRisk {
+  const risk = riskAt(compound, minimum, reviewDays);
+  const shortPerYear = ordersPerYear * (1 - risk.inTime);
+  return {
+    ...risk,
+    weeksBetweenShort: shortPerYear > 0 ? DAYS_A_YEAR / DAYS_A_WEEK / shortPerYear : null,
+  };
+}
