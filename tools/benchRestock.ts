@@ -59,8 +59,8 @@ export function benchRestock(large: House): readonly Row[] {
   const [first] = large.materials;
   if (!first || first.kind === 'linen') throw new Error('The large house has no material.');
   const restocking = valueOf(restock.materials.get(first.id)!);
-  const { demand, keeping, policy, school, bySchool } = restocking;
-  const played = { demand, keeping, policy, lead: bySchool[school].lead };
+  const { demand, keeping, policy, lead } = restocking;
+  const played = { demand, keeping, policy, lead };
   const years = timed((run) => verifyPolicy(played, { years: 1000, seed: run }), RUNS);
   const start = startingShelf(first, { lots: [] }, restocking, now);
   const days = daysAheadOf(large, restock, first.id, restocking);

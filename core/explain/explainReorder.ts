@@ -24,8 +24,7 @@ export function explainReorderPoint(
   restocking: Restocking,
   house: House,
 ): Working {
-  const { uses, reorderPoint, supplier, serviceLevel, school, bySchool } = restocking;
-  const { lead } = bySchool[school];
+  const { uses, reorderPoint, supplier, serviceLevel, school, lead } = restocking;
   const shelf: Origin = { place: 'shelf', materialId: material.id };
   const waiting: Working = {
     title: 'Uses while waiting',

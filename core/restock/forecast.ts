@@ -38,10 +38,14 @@ export function forecastOf(house: House, today: string): ReadonlyMap<ServiceId, 
   const logged = house.treatments.length > 0 ? loggedPerWeek(house, today) : undefined;
   const plan = new Map(house.demand.map((line) => [line.serviceId, line]));
   const due = coursesPerWeek(house, today);
+  const days = Array.from({ length: PLAN_DAYS }, (_, at) => daysAfter(today, at));
+  const asHouse = factorOver({}, restock, days);
   return new Map(
     house.services.map(({ id }) => {
       const line = plan.get(id);
-      const planned = line ? line.visitsPerWeek * factorOver(line, restock, today, PLAN_DAYS) : 0;
+      const own = line?.months !== undefined || line?.trendPerYear !== undefined;
+      const factor = line && own ? factorOver(line, restock, days) : asHouse;
+      const planned = (line?.visitsPerWeek ?? 0) * factor;
       const bookings = booked ? (booked.get(id) ?? 0) : null;
       const log = logged ? (logged.get(id) ?? 0) : null;
       const courses = due.get(id) ?? 0;
@@ -86,12 +90,9 @@ export function factorOn(
 function factorOver(
   line: Pick<Demand, 'months' | 'trendPerYear'>,
   restock: RestockSettings,
-  from: string,
-  days: number,
+  days: readonly string[],
 ): number {
-  let sum = 0;
-  for (let at = 0; at < days; at += 1) sum += factorOn(line, restock, daysAfter(from, at));
-  return sum / days;
+  return days.reduce((sum, day) => sum + factorOn(line, restock, day), 0) / days.length;
 }
 
 /** Which service a booking is of; nothing for what is no treatment or not matched yet. */

@@ -131,7 +131,7 @@ function completed(
   const totalMinor = totalOf(lines);
   const leads = lines.flatMap(({ material }) => {
     const of = candidates.find((each) => each.material === material);
-    return of ? [of.restocking.bySchool['any-day'].lead.leadTimeDays] : [];
+    return of ? [of.restocking.lead.leadTimeDays] : [];
   });
   return {
     supplier,

@@ -8,10 +8,10 @@ import { compoundDemand, type CompoundDemand } from '../stock/compound';
 import { daysBetween } from '../stock/days';
 import { materialDemand, type MaterialDemand } from '../stock/demandRate';
 import { breakCosts, orderSize, type OrderSize } from '../stock/orderSize';
-import { pointOf, riskAt } from '../stock/reorderPoint';
+import { pointOf, reorderPoint, riskAt } from '../stock/reorderPoint';
 import type { MaterialStock } from '../stock/stockTypes';
 import { usesWhileWaiting, type LeadTime } from '../stock/usesWhileWaiting';
-import type { LevelsRisk, MaterialRate, Rules, SchoolPoint } from './restocking';
+import type { LevelsRisk, MaterialRate, Restocking, Rules, SchoolPoint } from './restocking';
 import type { Keeping } from './simulatedShelf';
 
 const DAYS_A_YEAR = 365;
@@ -27,7 +27,7 @@ export interface RestockInputs {
 }
 
 /**
- * Reorder points of both schools, what a minimum set by hand risks, order size, and what is wasted.
+ * The reorder point of the school in force, what a minimum set by hand risks, order size, and what is wasted.
  * @returns a problem where nobody supplies it, and those of packs and settings
  * @see S1 S2 S3 S4 S6
  */
@@ -54,31 +54,20 @@ export function restockRules({
   const base = leadTimeOf(pack, supplier);
   const school: Review = own?.review ?? (base.reviewDays > 0 ? 'delivery-day' : 'any-day');
   const indivisible = indivisibleOf(material, pack);
-  const pointBy = (lead: LeadTime): Outcome<SchoolPoint & { compound: CompoundDemand }> => {
-    const uses = usesWhileWaiting(demand.usesPerDay, lead);
-    const compound = compoundDemand(demand, uses, indivisible);
-    const point = pointOf(compound, uses, { serviceLevel, packUnits: units }, where);
-    return point.ok ? ok({ lead, uses, reorderPoint: point.value, compound }) : point;
-  };
-  const anyDay = pointBy({ ...base, reviewDays: 0 });
-  const onDeliveryDay = pointBy({ ...base, reviewDays: reviewDaysOf(supplier) });
-  if (!anyDay.ok) return anyDay;
-  if (!onDeliveryDay.ok) return onDeliveryDay;
-  const inForce = (school === 'any-day' ? anyDay : onDeliveryDay).value;
+  const lead = leadOf(school, base, supplier);
+  const uses = usesWhileWaiting(demand.usesPerDay, lead);
+  const compound = compoundDemand(demand, uses, indivisible);
+  const point = pointOf(compound, uses, { serviceLevel, packUnits: units }, where);
+  if (!point.ok) return point;
   const keeping = keepingOf(material, pack, demand, stock);
   const size = sizeOf(material, pack, demand, keeping, settings);
   if (!size.ok) return size;
   const landed = landedUnitCost(pack, material.name, where);
   if (!landed.ok) return failWith(landed.problems);
-  const orderAt = own?.levels?.minimum ?? inForce.reorderPoint.amount;
+  const orderAt = own?.levels?.minimum ?? point.value.amount;
   const orderAmount = own?.levels
     ? Math.max(units, own.levels.maximum - own.levels.minimum)
     : size.value.amount;
-  const strip = ({ lead, uses, reorderPoint }: SchoolPoint): SchoolPoint => ({
-    lead,
-    uses,
-    reorderPoint,
-  });
   const yearly = demand.perDay * DAYS_A_YEAR;
   const share = keeping.usedShare ?? 1;
   return ok({
@@ -88,12 +77,12 @@ export function restockRules({
     supplier,
     serviceLevel,
     school,
-    bySchool: { 'any-day': strip(anyDay.value), 'delivery-day': strip(onDeliveryDay.value) },
-    uses: inForce.uses,
-    reorderPoint: inForce.reorderPoint,
+    lead,
+    uses,
+    reorderPoint: point.value,
     orderAt,
     ...(own?.levels && {
-      levels: levelsRisk(inForce.compound, orderAt, inForce.lead.reviewDays, yearly / orderAmount),
+      levels: levelsRisk(compound, orderAt, lead.reviewDays, yearly / orderAmount),
     }),
     orderSize: size.value,
     keeping,
@@ -102,12 +91,45 @@ export function restockRules({
       : { how: 'computed', reorderAt: orderAt, orderPacks: size.value.packs },
     servedFromShelf:
       demand.perDay > 0
-        ? Math.min(1, Math.max(0, 1 - inForce.compound.shortage(orderAt) / orderAmount))
+        ? Math.min(1, Math.max(0, 1 - compound.shortage(orderAt) / orderAmount))
         : 1,
     wastePerYear: yearly * (1 / share - 1),
     wastePerYearMinor: yearly * (1 / share - 1) * landed.value.perUnit,
     unitCost: landed.value.perUnit,
   });
+}
+
+/**
+ * The order points of both schools of looking at the shelf, side by side.
+ * @see S2 S3
+ */
+export function schoolsOf(
+  material: BoughtMaterial,
+  restocking: Pick<Restocking, 'demand' | 'pack' | 'supplier' | 'serviceLevel'>,
+): Outcome<Readonly<Record<Review, SchoolPoint>>> {
+  const { demand, pack, supplier, serviceLevel } = restocking;
+  const where = { materialId: material.id };
+  const base = leadTimeOf(pack, supplier);
+  const pointBy = (school: Review): Outcome<SchoolPoint> => {
+    const lead = leadOf(school, base, supplier);
+    const uses = usesWhileWaiting(demand.usesPerDay, lead);
+    const terms = {
+      indivisible: indivisibleOf(material, pack),
+      packUnits: packUnits(pack),
+      serviceLevel,
+    };
+    const point = reorderPoint(demand, uses, terms, where);
+    return point.ok ? ok({ lead, uses, reorderPoint: point.value }) : point;
+  };
+  const anyDay = pointBy('any-day');
+  const onDeliveryDay = pointBy('delivery-day');
+  if (!anyDay.ok) return anyDay;
+  if (!onDeliveryDay.ok) return onDeliveryDay;
+  return ok({ 'any-day': anyDay.value, 'delivery-day': onDeliveryDay.value });
+}
+
+function leadOf(school: Review, base: LeadTime, supplier: Supplier): LeadTime {
+  return { ...base, reviewDays: school === 'any-day' ? 0 : reviewDaysOf(supplier) };
 }
 
 /** Days between two looks at the shelf where it is looked at on delivery days. */

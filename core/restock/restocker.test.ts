@@ -24,6 +24,7 @@ import { attentionOf } from './attention';
 import { forecastOf } from './forecast';
 import { proposeOrders } from './proposeOrders';
 import { createRestocker, type RestockFigures } from './restocker';
+import { schoolsOf } from './restockRules';
 import { takesLonger } from './restocking';
 import { tradeOff } from './tradeOff';
 
@@ -152,8 +153,10 @@ describe('the restocking of a material', () => {
   });
 
   it('has both schools side by side: looking from time to time needs more', () => {
-    const { bySchool, school } = valueOf(restockOf(sample()).materials.get(cleanser().id)!);
-    expect(school).toBe('any-day');
+    const restocking = valueOf(restockOf(sample()).materials.get(cleanser().id)!);
+    const bySchool = valueOf(schoolsOf(cleanser(), restocking));
+    expect(restocking.school).toBe('any-day');
+    expect(bySchool['any-day'].reorderPoint).toEqual(restocking.reorderPoint);
     expect(bySchool['delivery-day'].reorderPoint.amount).toBeGreaterThan(
       bySchool['any-day'].reorderPoint.amount,
     );

@@ -66,8 +66,8 @@ export interface Restocking {
   readonly supplier: Supplier;
   readonly serviceLevel: number;
   readonly school: Review;
-  readonly bySchool: Readonly<Record<Review, SchoolPoint>>;
   /** of the school in force */
+  readonly lead: LeadTime;
   readonly uses: UsesWhileWaiting;
   readonly reorderPoint: ReorderPoint;
   /** at which an order is written: the point, or the minimum set by hand */
@@ -144,7 +144,7 @@ export function restockingNow(
       runsOutOn: daysOfCover === null ? null : daysAfter(today, Math.floor(daysOfCover + ALMOST)),
       shouldOrder: (demand.perDay > 0 || promised > 0) && amount <= rules.orderAt,
     },
-    arrivesOn: arrivalOf(today, rules.bySchool['any-day'].lead.leadTimeDays, rules.supplier),
+    arrivesOn: arrivalOf(today, rules.lead.leadTimeDays, rules.supplier),
   };
 }
 

@@ -13,6 +13,8 @@ const TOLERANCE = 1e-12;
 const ON_CELL = 1e-9;
 /** A sum of chances that does not grow any more is at its end. */
 const MOST_CELLS = 4_000_000;
+/** Cells that are added up at a time. */
+const FEW_CELLS = 64;
 
 /** How much is asked for while an order is waited for: a random number of uses of random size. */
 export interface CompoundDemand {
@@ -119,12 +121,14 @@ class Recursion implements CompoundDemand {
   readonly #flat: Float64Array;
   readonly #falling: Float64Array;
   readonly #meanCells: number;
+  /** Poisson: nothing of it is flat */
+  readonly #plain: boolean;
   /** P(demand = x), in cells */
-  #chances = new Float64Array(256);
+  #chances: Float64Array;
   /** P(demand <= x) */
-  #within = new Float64Array(256);
+  #within: Float64Array;
   /** the sum of P(demand <= y) over y <= x */
-  #sums = new Float64Array(256);
+  #sums: Float64Array;
   #known = 1;
 
   constructor(
@@ -138,7 +142,8 @@ class Recursion implements CompoundDemand {
     this.mean = amountMean;
     this.sd = amountSd;
     const sizes = sizesInCells(demand, cell);
-    const over = law === 'poisson' ? 0 : variance / mean - 1;
+    this.#plain = law === 'poisson';
+    const over = this.#plain ? 0 : variance / mean - 1;
     const a = over / (1 + over);
     const b = law === 'poisson' ? mean : (mean / over - 1) * a;
     const nothing = sizes.find(({ cells }) => cells === 0)?.share ?? 0;
@@ -157,6 +162,11 @@ class Recursion implements CompoundDemand {
       ({ share, cells }) => (b * cells * share) / (1 - a * nothing),
     );
     this.#meanCells = positive.reduce((sum, { cells, share }) => sum + cells * share, 0);
+    /* As far as it is usually asked about. */
+    const room = Math.ceil((amountMean + 3 * amountSd) / cell) + 2 * FEW_CELLS;
+    this.#chances = new Float64Array(room);
+    this.#within = new Float64Array(room);
+    this.#sums = new Float64Array(room);
     this.#chances[0] = start;
     this.#within[0] = start;
     this.#sums[0] = start;
@@ -182,13 +192,18 @@ class Recursion implements CompoundDemand {
 
   least = (level: number, by: 'within' | 'inTime'): number => {
     const wanted = level - TOLERANCE;
-    let x = 0;
-    while (x < MOST_CELLS) {
-      this.#know(x);
-      const share = by === 'within' ? (this.#within[x] as number) : this.#inTimeAt(x);
-      if (share >= wanted) break;
-      x += 1;
+    while ((this.#within[this.#known - 1] as number) < wanted && this.#known < MOST_CELLS) {
+      this.#know(this.#known + Math.max(FEW_CELLS, this.#known >> 3));
     }
+    const within = this.#within;
+    let x = 0;
+    for (let to = this.#known - 1; x < to;) {
+      const middle = (x + to) >> 1;
+      if ((within[middle] as number) >= wanted) to = middle;
+      else x = middle + 1;
+    }
+    /* No order is in time more often than demand is within the point. */
+    if (by === 'inTime') while (x < MOST_CELLS && this.#inTimeAt(x) < wanted) x += 1;
     return x * this.cell;
   };
 
@@ -216,15 +231,17 @@ class Recursion implements CompoundDemand {
     const flat = this.#flat;
     const falling = this.#falling;
     const chances = this.#chances;
+    const count = lengths.length;
+    const plain = this.#plain;
     for (let x = this.#known; x <= upTo; x += 1) {
       let byFlat = 0;
       let byFalling = 0;
-      for (let at = 0; at < lengths.length; at += 1) {
+      for (let at = 0; at < count; at += 1) {
         const below = x - (lengths[at] as number);
         if (below < 0) break;
         const before = chances[below] as number;
-        byFlat += (flat[at] as number) * before;
         byFalling += (falling[at] as number) * before;
+        if (!plain) byFlat += (flat[at] as number) * before;
       }
       const chance = byFlat + byFalling / x;
       chances[x] = chance;

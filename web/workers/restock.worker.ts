@@ -50,10 +50,10 @@ const restock = {
     const material = house.materials.find(({ id }) => id === materialId);
     const restocking = restockingOf(house, now, materialId);
     if (!material || material.kind === 'linen' || !restocking) return undefined;
-    const { demand, keeping, policy, school, bySchool } = restocking;
+    const { demand, keeping, policy, lead } = restocking;
     const stock = house.stock.find((line) => line.materialId === materialId) ?? { lots: [] };
     return lookAhead(
-      { demand, keeping, policy, lead: bySchool[school].lead },
+      { demand, keeping, policy, lead },
       startingShelf(material, stock, restocking, new Date(now)),
       daysAheadOf(house, figuresOf(house, now), materialId, restocking),
       { runs: RUNS, seed: SEED, ordering },
@@ -74,8 +74,7 @@ const restock = {
     for (const materialId of ids) {
       const restocking = restockingOf(house, now, materialId);
       if (!restocking) continue;
-      const { demand, keeping, policy, school, bySchool } = restocking;
-      const lead = bySchool[school].lead;
+      const { demand, keeping, policy, lead } = restocking;
       const outcome = verifyPolicy({ demand, keeping, policy, lead }, { years, seed: SEED });
       onDone({
         materialId,

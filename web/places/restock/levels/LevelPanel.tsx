@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import {
   explainOrderSize,
@@ -7,6 +8,7 @@ import {
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { Outcome } from '@bienestar/core/house/problem';
 import type { Review } from '@bienestar/core/house/restock';
+import { schoolsOf } from '@bienestar/core/restock/restockRules';
 import { takesLonger, type Restocking } from '@bienestar/core/restock/restocking';
 import { amount, dayText, money, number, percent } from '../../../format/figures';
 import { Fold } from '../../../parts/Fold';
@@ -139,7 +141,10 @@ function Schools({
 }) {
   const house = useHouse();
   const { unit } = material;
-  const { bySchool, school, levels, orderAt, supplier, policy } = restocking;
+  const { school, levels, orderAt, supplier, policy, lead: inUse } = restocking;
+  const schools = useMemo(() => schoolsOf(material, restocking), [material, restocking]);
+  if (!schools.ok) return null;
+  const bySchool = schools.value;
   const CELL = 'py-1.5 pl-3 text-right first:pl-0 first:text-left';
   return (
     <table className="w-full text-sm">
@@ -154,7 +159,7 @@ function Schools({
       </thead>
       <tbody>
         {(['any-day', 'delivery-day'] as const).map((each: Review) => {
-          const { reorderPoint, uses } = bySchool[each];
+          const { reorderPoint, uses, lead } = bySchool[each];
           const inForce = each === school && !levels;
           return (
             <tr key={each} className={`border-b border-line ${inForce ? 'font-semibold' : ''}`}>
@@ -170,7 +175,7 @@ function Schools({
                   working={() =>
                     explainReorderPoint(
                       material,
-                      { ...restocking, school: each, uses, reorderPoint },
+                      { ...restocking, school: each, lead, uses, reorderPoint },
                       house,
                     )
                   }
@@ -203,9 +208,8 @@ function Schools({
       )}
       {!levels && school === 'delivery-day' && (
         <caption className="caption-bottom pt-1 text-left text-sm text-ink-soft">
-          {supplier.name} is looked at every{' '}
-          {counted(bySchool['delivery-day'].lead.reviewDays, 'day')}; an order of today is there on{' '}
-          {dayText(restocking.arrivesOn)}.
+          {supplier.name} is looked at every {counted(inUse.reviewDays, 'day')}; an order of today
+          is there on {dayText(restocking.arrivesOn)}.
         </caption>
       )}
     </table>
