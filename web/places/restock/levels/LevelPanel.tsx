@@ -68,9 +68,13 @@ function Known({
             working={() => explainPosition(material, restocking, restock.promises.get(material.id))}
           />
           <span className="block text-ink-soft">
-            {position.onOrder > 0 && `${amount(position.onOrder, unit)} on its way `}
-            {position.promised > 0 && `${amount(position.promised, unit)} promised `}
-            {position.lost > 0 && `${amount(position.lost, unit)} will be over`}
+            {[
+              position.onOrder > 0 && `${amount(position.onOrder, unit)} on its way`,
+              position.promised > 0 && `${amount(position.promised, unit)} promised`,
+              position.lost > 0 && `${amount(position.lost, unit)} will be over`,
+            ]
+              .filter(Boolean)
+              .join(', ')}
           </span>
         </Figure>
         <Figure title="Order">
