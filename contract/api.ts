@@ -30,6 +30,12 @@ import type { Fault } from './check';
 /** Where the API begins. */
 export const API = '/api';
 
+/**
+ * The header in which a request names its write, by an id that its sender makes once: sent again with the
+ * same id, it is not done again but answered as it was.
+ */
+export const WRITE_ID_HEADER = 'Idempotency-Key';
+
 /** What every aggregate carries over the wire: the version that a write must name again. */
 export type Versioned<T> = T & { readonly version: number };
 
@@ -123,6 +129,7 @@ export const PROBLEM_TYPES = {
   scaleAway: 'urn:bienestar:problem:scale-away',
   notJson: 'urn:bienestar:problem:not-json',
   databaseAway: 'urn:bienestar:problem:database-away',
+  diskFull: 'urn:bienestar:problem:disk-full',
   internal: 'urn:bienestar:problem:internal',
 } as const;
 

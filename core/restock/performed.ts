@@ -28,7 +28,7 @@ export function drawFromShelf(
   countedAt: string | undefined,
 ): DrawPlan {
   if (countedAt !== undefined && countedAt >= at) return { missing: 0, counted: true };
-  const there = onHandOf(stock);
+  const there = Math.max(0, onHandOf(stock));
   const quantity = Math.min(use.quantity, there);
   return {
     ...(quantity > 0 && { entry: { ...use, quantity: asKept(quantity), at } }),

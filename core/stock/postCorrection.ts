@@ -27,15 +27,18 @@ export function postCorrection(
     );
   }
   const drafts: Draft[] = [];
+  const before = new Map<string, number>();
   const after = new Map<string, number>();
   for (const { lotId, containerId, quantity } of corrected) {
     const lot = stock.lots.find((each) => each.id === lotId);
     const key = `${lotId}/${containerId ?? ''}`;
-    const held = after.get(key) ?? (lot && heldIn(lot, containerId)) ?? 0;
-    after.set(key, sumExactly([held, -quantity]));
+    const held = (lot && heldIn(lot, containerId)) ?? 0;
+    before.set(key, held);
+    after.set(key, sumExactly([after.get(key) ?? held, -quantity]));
     drafts.push({ lotId, ...(containerId && { containerId }), quantity: -quantity });
   }
-  if ([...after.values()].some((held) => held < 0)) {
+  /* Where there was less than nothing already, giving back is not taking. */
+  if ([...after].some(([key, held]) => held < Math.min(0, before.get(key) ?? 0))) {
     return no(
       'stock-short',
       entry,

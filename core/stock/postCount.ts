@@ -53,16 +53,27 @@ function takenSince(
   const gone = drafts.some(({ lotId, containerId, quantity }) => {
     const lot = stock.lots.find((each) => each.id === lotId);
     const held = (lot && heldIn(lot, containerId)) ?? 0;
-    return held + quantity < 0;
+    return quantity < 0 && sumExactly([held, quantity]) < 0;
   });
   return gone ? no('stock-short', entry, 'found', TAKEN_SINCE) : undefined;
+}
+
+/** The parts of a stock of which the ledger says that less than nothing is there. */
+export function belowNothing({ lots }: Books['stock']): readonly Draft[] {
+  return lots.flatMap((lot): Draft[] => [
+    ...(lot.sealed < 0 ? [{ lotId: lot.id, quantity: lot.sealed }] : []),
+    ...lot.open.flatMap(({ id, remaining }) =>
+      remaining < 0 ? [{ lotId: lot.id, containerId: id, quantity: remaining }] : [],
+    ),
+  ]);
 }
 
 const TAKEN_SINCE = 'Since it was counted more was taken than the count found: count it once more.';
 
 /**
  * A count of all there is of a material: what is missing goes from what would be used first, what is
- * more lies in the newest lot, or in a new one where there is none.
+ * more lies in the newest lot, or in a new one where there is none. A lot of which the ledger says that
+ * less than nothing is there is set to nothing first.
  * @see S5
  */
 export function postTotalCount(
@@ -73,12 +84,22 @@ export function postTotalCount(
   if (!(entry.quantity >= 0)) {
     return no('entry-invalid', entry, 'quantity', 'A count cannot be below 0.');
   }
-  const difference = sumExactly([entry.quantity, -onHandOf(then)]);
+  const drafts: Draft[] = belowNothing(stock).map(({ quantity, ...part }) => ({
+    ...part,
+    quantity: -quantity,
+  }));
+  const difference = sumExactly([
+    entry.quantity,
+    -onHandOf(then),
+    ...drafts.map(({ quantity }) => -quantity),
+  ]);
   const { open } = shelfState(material, stock, now);
   if (difference >= 0) {
     const newest = stock.lots.at(-1);
     if (newest) {
-      return ok({ movements: moves(entry, at, [{ lotId: newest.id, quantity: difference }]) });
+      return ok({
+        movements: moves(entry, at, [...drafts, { lotId: newest.id, quantity: difference }]),
+      });
     }
     const { id, content } = preferredPack(material);
     const lot: Lot = {
@@ -91,7 +112,6 @@ export function postTotalCount(
     };
     return ok({ lot, movements: moves(entry, at, [{ lotId: lot.id, quantity: difference }]) });
   }
-  const drafts: Draft[] = [];
   let missing = -difference;
   const parts = [
     ...open.map(({ lot, containerId, remaining }) => ({

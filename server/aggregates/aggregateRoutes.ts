@@ -2,6 +2,8 @@ import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import type { AggregateName, Aggregates } from '@bienestar/contract/api';
 import { AGGREGATES } from '@bienestar/contract/rules';
+import { answerWrite } from '../answers/answerWrite';
+import { reading } from '../db/unitOfWork';
 import { idTaken, inUse, invalidInput, notFound, staleWrite } from '../http/problems';
 import { checkedInput, checkReferences, takeVersion, versionFrom } from './checkInput';
 import type { Store } from './store';
@@ -26,25 +28,25 @@ export function aggregateRoutes<N extends AggregateName>(
   const check = (input: unknown): T => checkedInput<T>(schema, input, faults);
 
   router.get('/', async (_request, response) => {
-    response.json(await sequelize.transaction((tx) => store.all(tx)));
+    response.json(await reading(sequelize, (tx) => store.all(tx)));
   });
 
   router.get('/:id', async (request, response) => {
     const { id } = request.params;
-    const found = await sequelize.transaction((tx) => store.find(id, tx));
+    const found = await reading(sequelize, (tx) => store.find(id, tx));
     if (!found) throw notFound(noun, id);
     response.json(found);
   });
 
   router.post('/', async (request, response) => {
     const value = check(request.body);
-    const made = await sequelize.transaction(async (tx) => {
+    response.location(`${request.baseUrl}/${value.id}`);
+    await answerWrite(request, response, sequelize, async (tx) => {
       if (await store.find(value.id, tx)) throw idTaken(noun, value.id);
       await checkReferences(sequelize, references(value), tx);
       await store.insert([value], 1, tx);
-      return store.find(value.id, tx);
+      return { status: 201, body: await store.find(value.id, tx) };
     });
-    response.status(201).location(`${request.baseUrl}/${value.id}`).json(made);
   });
 
   router.put('/:id', async (request, response) => {
@@ -54,28 +56,28 @@ export function aggregateRoutes<N extends AggregateName>(
     if (value.id !== id) {
       throw invalidInput([{ pointer: '/id', code: 'id', message: 'The id cannot be changed.' }]);
     }
-    const saved = await sequelize.transaction(async (tx) => {
+    await answerWrite(request, response, sequelize, async (tx) => {
       await checkReferences(sequelize, references(value), tx);
-      if (await store.replace(value, version, tx)) return store.find(id, tx);
+      if (await store.replace(value, version, tx)) {
+        return { status: 200, body: await store.find(id, tx) };
+      }
       const current = await store.find(id, tx);
       if (!current) throw notFound(noun, id);
       throw staleWrite(noun, current, request.body);
     });
-    response.json(saved);
   });
 
   router.delete('/:id', async (request, response) => {
     const { id } = request.params;
     const version = versionFrom(request.query.version);
-    await sequelize.transaction(async (tx) => {
+    await answerWrite(request, response, sequelize, async (tx) => {
       const uses = await store.usedBy(id, tx);
       if (uses.length > 0) throw inUse(noun, uses);
-      if (await store.remove(id, version, tx)) return;
+      if (await store.remove(id, version, tx)) return { status: 204 };
       const current = await store.find(id, tx);
       if (!current) throw notFound(noun, id);
       throw staleWrite(noun, current, null);
     });
-    response.status(204).end();
   });
 
   return router;

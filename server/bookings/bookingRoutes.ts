@@ -4,6 +4,8 @@ import type { Sequelize } from 'sequelize';
 import { PROBLEM_TYPES, type FetchedList } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { Booking } from '@bienestar/core/house/house';
+import { answerWrite } from '../answers/answerWrite';
+import { reading } from '../db/unitOfWork';
 import { checkedInput } from '../aggregates/checkInput';
 import { fetchText } from '../http/fetchText';
 import { invalidInput } from '../http/problems';
@@ -32,7 +34,7 @@ export function bookingRoutes(
   const router = Router();
 
   router.get('/', async (_request, response) => {
-    response.json(await sequelize.transaction((tx) => bookings.all(tx)));
+    response.json(await reading(sequelize, (tx) => bookings.all(tx)));
   });
 
   router.get('/feed', async (_request, response) => {
@@ -56,11 +58,10 @@ export function bookingRoutes(
 
   router.put('/', async (request, response) => {
     const value = checkedInput<Booking[]>(book, request.body);
-    const saved = await sequelize.transaction(async (tx) => {
+    await answerWrite(request, response, sequelize, async (tx) => {
       await bookings.replaceAll(value, tx);
-      return bookings.all(tx);
+      return { status: 200, body: await bookings.all(tx) };
     });
-    response.json(saved);
   });
 
   return router;

@@ -4,10 +4,12 @@ import type { CountEntered } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { CountHistory } from '@bienestar/core/restock/countReview';
 import type { CountedLine } from '@bienestar/core/house/house';
+import { answerWrite } from '../answers/answerWrite';
+import { reading } from '../db/unitOfWork';
 import { checkedInput } from '../aggregates/checkInput';
 import { invalidInput, notFound } from '../http/problems';
 import type { Stores } from '../house/stores';
-import { enterEntry } from '../ledger/enterEntry';
+import { enterEntry, holdForEntries } from '../ledger/enterEntry';
 
 type CountStores = Pick<Stores, 'counts' | 'ledger' | 'materials' | 'orders'>;
 
@@ -24,7 +26,7 @@ export function countRoutes(stores: CountStores, sequelize: Sequelize): Router {
   const router = Router();
 
   router.get('/history', async (_request, response) => {
-    const history = await sequelize.transaction(async (tx): Promise<CountHistory> => ({
+    const history = await reading(sequelize, async (tx): Promise<CountHistory> => ({
       counts: await ledger.counts(tx),
       gone: await ledger.goneByDay(tx),
     }));
@@ -34,7 +36,7 @@ export function countRoutes(stores: CountStores, sequelize: Sequelize): Router {
   router.post('/:id/lines', async (request, response) => {
     const { id } = request.params;
     const { line, entry } = inputFrom(request.body);
-    const answer = await sequelize.transaction(async (tx): Promise<CountEntered> => {
+    await answerWrite(request, response, sequelize, async (tx) => {
       await counts.hold(id, tx);
       const found = await counts.find(id, tx);
       if (!found) throw notFound('count', id);
@@ -48,12 +50,14 @@ export function countRoutes(stores: CountStores, sequelize: Sequelize): Router {
           },
         ]);
       }
-      const { posted, isNew } = await enterEntry(entry, stores, tx);
+      const held = await holdForEntries([entry], stores, tx);
+      const { posted, isNew } = await enterEntry(entry, held, stores, tx);
       if (isNew) await counts.replace({ ...round, lines: [...round.lines, line] }, version, tx);
       const after = await counts.find(id, tx);
-      return { round: after ?? found, stock: posted.stock, movements: posted.movements };
+      const { stock, movements } = posted;
+      const entered: CountEntered = { round: after ?? found, stock, movements };
+      return { status: 201, body: entered };
     });
-    response.status(201).json(answer);
   });
   return router;
 }

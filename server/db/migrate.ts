@@ -6,11 +6,12 @@ import { protocols } from './migrations/0003-protocols';
 import { prices } from './migrations/0004-prices';
 import { money } from './migrations/0005-money';
 import { restock } from './migrations/0006-restock';
+import { answers } from './migrations/0007-answers';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
   return new Umzug({
-    migrations: [house, shelf, protocols, prices, money, restock],
+    migrations: [house, shelf, protocols, prices, money, restock, answers],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

@@ -6,6 +6,8 @@ import { SCHEMAS } from '@bienestar/contract/rules';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { editionFrom } from '@bienestar/core/protocol/publish';
 import { publishFaults } from '@bienestar/core/protocol/publishFaults';
+import { answerWrite } from '../answers/answerWrite';
+import { reading } from '../db/unitOfWork';
 import { checkedInput } from '../aggregates/checkInput';
 import type { Stores } from '../house/stores';
 import { readHouse } from '../house/wholeHouse';
@@ -22,7 +24,7 @@ export function editionRoutes(stores: Stores, sequelize: Sequelize): Router {
 
   router.get('/:protocolId/:number', async (request, response) => {
     const { protocolId, number } = request.params;
-    const found = await sequelize.transaction((tx) =>
+    const found = await reading(sequelize, (tx) =>
       stores.editions.find(protocolId, Number(number), tx),
     );
     if (!found) throw notFound('edition', `${protocolId} ${number}`);
@@ -34,7 +36,9 @@ export function editionRoutes(stores: Stores, sequelize: Sequelize): Router {
       SCHEMAS.publishing,
       request.body,
     );
-    const published = await sequelize.transaction(async (tx) => {
+    await answerWrite(request, response, sequelize, async (tx) => {
+      /* Of two who publish at once each gets a number of its own. */
+      await stores.protocols.hold(protocolId, tx);
       const draft = await stores.protocols.find(protocolId, tx);
       if (!draft) throw notFound('protocol', protocolId);
       if (draft.version !== version) throw staleWrite('protocol', draft, request.body);
@@ -50,9 +54,8 @@ export function editionRoutes(stores: Stores, sequelize: Sequelize): Router {
       });
       if (!made.ok) throw invalidInput(problemFaults(made.problems));
       await stores.editions.insert([made.value], tx);
-      return made.value;
+      return { status: 201, body: made.value };
     });
-    response.status(201).json(published);
   });
 
   return router;

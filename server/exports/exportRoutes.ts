@@ -4,6 +4,7 @@ import Papa from 'papaparse';
 import type { Sequelize } from 'sequelize';
 import { EXPORTS, type ExportName } from '@bienestar/contract/api';
 import { minorPerMajor } from '@bienestar/contract/currency';
+import { reading } from '../db/unitOfWork';
 import type { Stores } from '../house/stores';
 import { readArchive } from '../house/wholeHouse';
 import { notFound } from '../http/problems';
@@ -19,7 +20,7 @@ export function exportRoutes(stores: Stores, sequelize: Sequelize): Router {
   router.get('/:file', async (request, response) => {
     const [, name, format] = /^([a-z]+)\.(csv|xlsx)$/.exec(request.params.file) ?? [];
     if (!isExport(name)) throw notFound('list', request.params.file);
-    const archive = await sequelize.transaction((tx) => readArchive(stores, sequelize, tx));
+    const archive = await reading(sequelize, (tx) => readArchive(stores, sequelize, tx));
     if (!archive) throw notFound('house', 'yet');
     const { currency } = archive.settings;
     const list = exportList(name, archive, minorPerMajor(currency), new Date());

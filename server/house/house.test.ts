@@ -135,6 +135,7 @@ describe('migrations', () => {
       '0004-prices',
       '0005-money',
       '0006-restock',
+      '0007-answers',
     ]);
     await database.close();
   });

@@ -2,6 +2,7 @@ import express, { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import type { HouseSnapshot } from '@bienestar/contract/api';
 import { LARGEST_HOUSE_FILE, readHouseFile, writeHouseFile } from '@bienestar/contract/houseFile';
+import { reading, writing } from '../db/unitOfWork';
 import { invalidInput, notFound } from '../http/problems';
 import type { Stores } from './stores';
 import { readArchive, readHouse, replaceHouse } from './wholeHouse';
@@ -16,7 +17,7 @@ import { readArchive, readHouse, replaceHouse } from './wholeHouse';
 export function houseRoutes(stores: Stores, sequelize: Sequelize): Router {
   const router = Router();
   const read = async (): Promise<HouseSnapshot> => {
-    const house = await sequelize.transaction((tx) => readHouse(stores, sequelize, tx));
+    const house = await reading(sequelize, (tx) => readHouse(stores, sequelize, tx));
     if (!house) throw notFound('house', 'yet');
     return house;
   };
@@ -26,7 +27,7 @@ export function houseRoutes(stores: Stores, sequelize: Sequelize): Router {
   });
 
   router.get('/file', async (_request, response) => {
-    const house = await sequelize.transaction((tx) => readArchive(stores, sequelize, tx));
+    const house = await reading(sequelize, (tx) => readArchive(stores, sequelize, tx));
     if (!house) throw notFound('house', 'yet');
     response.attachment(`${fileName(house.settings.name)}.house.json`);
     response.type('application/json').send(writeHouseFile(house));
@@ -36,7 +37,7 @@ export function houseRoutes(stores: Stores, sequelize: Sequelize): Router {
   router.put('/file', asText, async (request, response) => {
     const checked = readHouseFile(typeof request.body === 'string' ? request.body : '');
     if (!checked.ok) throw invalidInput(checked.faults);
-    const saved = await sequelize.transaction(async (tx) => {
+    const saved = await writing(sequelize, async (tx) => {
       await replaceHouse(stores, checked.value, tx);
       return readHouse(stores, sequelize, tx);
     });

@@ -8,6 +8,7 @@ import {
 } from 'sequelize';
 import { PROBLEM_TYPES, type ProblemDocument, type Use } from '@bienestar/contract/api';
 import type { Fault } from '@bienestar/contract/check';
+import { codeOf, DatabaseTooSlow } from '../db/unitOfWork';
 
 type Extra = Pick<ProblemDocument, 'errors' | 'current' | 'yours' | 'usedBy'>;
 
@@ -118,7 +119,7 @@ export const answerProblems: ErrorRequestHandler = (error: unknown, request, res
   }
   const refusal = refusalFor(error);
   if (refusal.status >= 500) request.log.error({ err: error }, refusal.title);
-  if (refusal.status === 503) response.setHeader('Retry-After', '2');
+  if (refusal.status === 503 || refusal.status === 507) response.setHeader('Retry-After', '2');
   answer(response, {
     type: refusal.type,
     title: refusal.title,
@@ -135,6 +136,14 @@ function answer(response: Response, document: ProblemDocument): void {
 
 function refusalFor(error: unknown): Refusal {
   if (error instanceof Refusal) return error;
+  if (isDiskFull(error)) {
+    return new Refusal(
+      507,
+      PROBLEM_TYPES.diskFull,
+      'The disk is full',
+      'Nothing can be saved just now: the disk of this machine is full. What you typed is kept, and is saved when there is room again. Looking things up goes on.',
+    );
+  }
   if (isDatabaseAway(error)) {
     return new Refusal(
       503,
@@ -199,21 +208,47 @@ function refusalFor(error: unknown): Refusal {
   );
 }
 
+/** What MariaDB says when nothing more can be written to the disk. */
+const FULL_CODES = new Set([
+  'ER_DISK_FULL',
+  'ER_RECORD_FILE_FULL',
+  'ER_TEMP_FILE_WRITE_FAILURE',
+  'ER_ERROR_ON_WRITE',
+  'ENOSPC',
+]);
+/** The number of the operating system for a full disk, in what MariaDB says of it. */
+const NO_SPACE = /\b(?:errno|error)[: ]+28\b|No space left on device/i;
+
+function isDiskFull(error: unknown): boolean {
+  if (hasCode(error) && error.code === 'ENOSPC') return true;
+  return (
+    FULL_CODES.has(codeOf(error)) || (error instanceof BaseError && NO_SPACE.test(error.message))
+  );
+}
+
 /* Deadlocks and lock waits end by themselves, so a client may try again as with a missing database. */
 const PASSING_CODES = new Set([
   'ER_LOCK_DEADLOCK',
   'ER_LOCK_WAIT_TIMEOUT',
   'ER_SERVER_SHUTDOWN',
   'ER_CONNECTION_KILLED',
+  'ER_QUERY_INTERRUPTED',
+  'ER_STATEMENT_TIMEOUT',
+  'ER_TABLE_DEF_CHANGED',
+  'ER_CHECKREAD',
 ]);
 
 function isDatabaseAway(error: unknown): boolean {
-  if (error instanceof ConnectionError) return true;
+  if (error instanceof ConnectionError || error instanceof DatabaseTooSlow) return true;
   if (!(error instanceof BaseError)) return false;
   if (error.name === 'SequelizeConnectionAcquireTimeoutError') return true;
   if (!(error instanceof DatabaseError)) return false;
   const cause = error.original as Error & { readonly code?: string; readonly fatal?: boolean };
   return cause.fatal === true || PASSING_CODES.has(cause.code ?? '');
+}
+
+function hasCode(error: unknown): error is { readonly code: unknown } {
+  return typeof error === 'object' && error !== null && 'code' in error;
 }
 
 function hasType(error: unknown): error is { readonly type: string } {

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import type { Journal } from '@bienestar/contract/api';
+import { reading } from '../db/unitOfWork';
 import type { Stores } from '../house/stores';
 
 /**
@@ -14,7 +15,7 @@ export function journalRoutes(
 ): Router {
   const router = Router();
   router.get('/', async (_request, response) => {
-    const answer = await sequelize.transaction(async (tx): Promise<Journal> => ({
+    const answer = await reading(sequelize, async (tx): Promise<Journal> => ({
       entries: await journal.all(tx),
       editions: await editions.all(tx),
       prices: await prices.all(tx),

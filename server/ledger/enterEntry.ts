@@ -10,7 +10,7 @@ import { postEntry } from '@bienestar/core/stock/post';
 import type { MaterialStock } from '@bienestar/core/stock/stockTypes';
 import type { Store } from '../aggregates/store';
 import { idTaken, invalidInput, notFound } from '../http/problems';
-import type { LedgerStore } from './ledgerStore';
+import type { HeldMaterials, LedgerStore } from './ledgerStore';
 import { readStockOf } from './shelfReader';
 
 /** What entries are written with. */
@@ -37,16 +37,45 @@ export async function stockedMaterial(
 }
 
 /**
- * Enters something into the ledger, inside the caller's transaction: the material is held meanwhile, an
- * entry sent again does nothing, a delivery that is taken back is due again in its order.
+ * The door to the ledger: holds all that these entries touch, in one order, before anything is read. What
+ * is read after it stays true until the unit of work ends. Orders go before materials: receiving holds an
+ * order, too, and then what came.
+ */
+export async function holdForEntries(
+  entries: readonly StockEntry[],
+  { ledger, orders }: EntryStores,
+  tx: Transaction,
+): Promise<HeldMaterials> {
+  const takenBack = entries.flatMap((entry) =>
+    entry.kind === 'correction' ? [entry.corrects] : [],
+  );
+  if (takenBack.length > 0) {
+    const due = (await orders.all(tx)).filter((order) => receivedBy(order, takenBack));
+    for (const { id } of due.toSorted((a, b) => (a.id < b.id ? -1 : 1))) await orders.hold(id, tx);
+  }
+  return ledger.hold(
+    entries.map(({ materialId }) => materialId),
+    tx,
+  );
+}
+
+function receivedBy({ lines }: Order, entryIds: readonly string[]): boolean {
+  return lines.some(({ received }) => received.some(({ entryId }) => entryIds.includes(entryId)));
+}
+
+/**
+ * Enters something into the ledger, inside the caller's transaction: an entry sent again does nothing, a
+ * delivery that is taken back is due again in its order.
+ * @param held what `holdForEntries` holds for it
  * @throws refusals 400 with faults, 404, 409
  */
 export async function enterEntry(
   entry: StockEntry,
+  held: HeldMaterials,
   { ledger, materials, orders }: EntryStores,
   tx: Transaction,
 ): Promise<EnteredEntry> {
-  await ledger.hold(entry.materialId, tx);
+  if (!held.has(entry.materialId)) throw new Error('An entry was made without holding its material.');
   const material = await stockedMaterial(materials, entry.materialId, tx);
   if (!material) throw notFound('material in stock', entry.materialId);
   const earlier = await ledger.entry(entry.id, tx);

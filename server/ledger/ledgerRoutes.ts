@@ -3,9 +3,11 @@ import type { Sequelize } from 'sequelize';
 import type { LedgerPage } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { StockEntry } from '@bienestar/core/stock/entries';
+import { answerWrite } from '../answers/answerWrite';
+import { reading } from '../db/unitOfWork';
 import { checkedInput } from '../aggregates/checkInput';
 import { invalidInput, notFound } from '../http/problems';
-import { enterEntry, stockedMaterial, type EntryStores } from './enterEntry';
+import { enterEntry, holdForEntries, stockedMaterial, type EntryStores } from './enterEntry';
 import { readStock } from './shelfReader';
 
 const MOVEMENTS_ON_A_PAGE = 200;
@@ -23,13 +25,13 @@ export function ledgerRoutes(stores: EntryStores, sequelize: Sequelize): Router 
   const router = Router();
 
   router.get('/', async (_request, response) => {
-    response.json(await sequelize.transaction((tx) => readStock(sequelize, ledger, tx)));
+    response.json(await reading(sequelize, (tx) => readStock(sequelize, ledger, tx)));
   });
 
   router.get('/:materialId', async (request, response) => {
     const { materialId } = request.params;
     const before = beforeFrom(request.query.before);
-    const page = await sequelize.transaction(async (tx): Promise<LedgerPage> => {
+    const page = await reading(sequelize, async (tx): Promise<LedgerPage> => {
       if (!(await stockedMaterial(stores.materials, materialId, tx)))
         throw notFound('material in stock', materialId);
       const entered = await ledger.page(materialId, before, MOVEMENTS_ON_A_PAGE, tx);
@@ -46,8 +48,11 @@ export function ledgerRoutes(stores: EntryStores, sequelize: Sequelize): Router 
 
   router.post('/', async (request, response) => {
     const entry = checkedInput<StockEntry>(SCHEMAS.stockEntry, request.body);
-    const { posted, isNew } = await sequelize.transaction((tx) => enterEntry(entry, stores, tx));
-    response.status(isNew ? 201 : 200).json(posted);
+    await answerWrite(request, response, sequelize, async (tx) => {
+      const held = await holdForEntries([entry], stores, tx);
+      const { posted, isNew } = await enterEntry(entry, held, stores, tx);
+      return { status: isNew ? 201 : 200, body: posted };
+    });
   });
 
   return router;

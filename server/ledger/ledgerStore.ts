@@ -47,10 +47,16 @@ interface Entered {
   readonly movement: Movement;
 }
 
+/** The materials that a unit of work holds: only for these may it enter anything. */
+export type HeldMaterials = ReadonlySet<string>;
+
 /** Reads the ledger and adds to it, inside the caller's transaction. Nothing in it is ever changed. */
 export interface LedgerStore {
-  /** keeps others from entering anything for a material until the transaction ends */
-  readonly hold: (materialId: string, tx: Transaction) => Promise<void>;
+  /**
+   * keeps others from entering anything for these materials until the transaction ends; in one order for
+   * everybody, so that two never wait for each other
+   */
+  readonly hold: (materialIds: readonly string[], tx: Transaction) => Promise<HeldMaterials>;
   /** sums that are not 0, of one material or of all */
   readonly balances: (tx: Transaction, materialId?: string) => Promise<Balance[]>;
   readonly lots: (ids: readonly string[], tx: Transaction) => Promise<Lot[]>;
@@ -100,12 +106,12 @@ export function ledgerStore(sequelize: Sequelize): LedgerStore {
     sequelize.query<Row>(sql, { type: QueryTypes.SELECT, replacements, transaction: tx });
 
   return {
-    hold: async (materialId, tx) => {
-      await select(
-        'SELECT id FROM materials WHERE id = :materialId FOR UPDATE',
-        { materialId },
-        tx,
-      );
+    hold: async (materialIds, tx) => {
+      const ids = [...new Set(materialIds)].sort();
+      for (const id of ids) {
+        await select('SELECT id FROM materials WHERE id = :id FOR UPDATE', { id }, tx);
+      }
+      return new Set(ids);
     },
     balances: async (tx, materialId) => {
       const rows = await select<BalanceRow>(

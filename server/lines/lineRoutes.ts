@@ -3,6 +3,8 @@ import type { Sequelize } from 'sequelize';
 import type { Lines } from '@bienestar/contract/api';
 import type { ReferredKind } from '@bienestar/contract/references';
 import { SCHEMAS } from '@bienestar/contract/rules';
+import { answerWrite } from '../answers/answerWrite';
+import { reading } from '../db/unitOfWork';
 import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
 import type { Store } from '../aggregates/store';
 import { invalidInput, staleWrite } from '../http/problems';
@@ -33,7 +35,7 @@ export function lineRoutes<N extends keyof Lines>(
   const router = Router();
 
   router.get('/', async (_request, response) => {
-    response.json(await sequelize.transaction((tx) => store.all(tx)));
+    response.json(await reading(sequelize, (tx) => store.all(tx)));
   });
 
   router.put('/:id', async (request, response) => {
@@ -45,15 +47,16 @@ export function lineRoutes<N extends keyof Lines>(
         { pointer: `/${key}`, code: 'id', message: 'The id cannot be changed.' },
       ]);
     }
-    const saved = await sequelize.transaction(async (tx) => {
+    await answerWrite(request, response, sequelize, async (tx) => {
       await checkReferences(sequelize, [{ pointer: `/${key}`, kind: of, id }], tx);
-      if (await store.replace(value, version, tx)) return store.find(id, tx);
+      if (await store.replace(value, version, tx)) {
+        return { status: 200, body: await store.find(id, tx) };
+      }
       const current = await store.find(id, tx);
       if (current || version !== 0) throw staleWrite(noun, current, request.body);
       await store.insert([value], 1, tx);
-      return store.find(id, tx);
+      return { status: 200, body: await store.find(id, tx) };
     });
-    response.json(saved);
   });
 
   return router;

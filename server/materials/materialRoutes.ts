@@ -4,6 +4,8 @@ import type { MaterialBatch, Versioned } from '@bienestar/contract/api';
 import { AGGREGATES } from '@bienestar/contract/rules';
 import type { Fault } from '@bienestar/contract/check';
 import type { Material } from '@bienestar/core/house/house';
+import { answerWrite } from '../answers/answerWrite';
+import { reading } from '../db/unitOfWork';
 import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
 import type { Store } from '../aggregates/store';
 import { invalidInput, notFound, staleWrite, within } from '../http/problems';
@@ -33,7 +35,7 @@ export function materialRoutes(
       return { value: within(`/materials/${at}`, () => checkedInput(schema, value)), version };
     });
     const store = notingPrices(materials, prices, batch.from);
-    const saved = await sequelize.transaction(async (tx) => {
+    await answerWrite(request, response, sequelize, async (tx) => {
       const answers: Versioned<Material>[] = [];
       for (const [at, { value, version }] of writes.entries()) {
         await within(`/materials/${at}`, () => checkReferences(sequelize, references(value), tx));
@@ -44,14 +46,13 @@ export function materialRoutes(
         }
         answers.push({ ...value, version: version + 1 });
       }
-      return answers;
+      return { status: 200, body: answers };
     });
-    response.json(saved);
   });
 
   router.get('/:id/prices', async (request, response) => {
     const { id } = request.params;
-    const points = await sequelize.transaction(async (tx) => {
+    const points = await reading(sequelize, async (tx) => {
       if (!(await materials.find(id, tx))) throw notFound(noun, id);
       return prices.all(tx, id);
     });

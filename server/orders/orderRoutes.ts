@@ -1,4 +1,4 @@
-import { Router } from 'express';
+import { Router, type Request, type Response } from 'express';
 import type { Sequelize, Transaction } from 'sequelize';
 import { PROBLEM_TYPES, type OrderReceived, type Versioned } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
@@ -9,11 +9,13 @@ import type { Problem } from '@bienestar/core/house/problem';
 import { applyAnswer, sentOrder } from '@bienestar/core/restock/sendOrder';
 import { receiveOrder, type Receiving } from '@bienestar/core/restock/receiveOrder';
 import { dayOf } from '@bienestar/core/stock/days';
+import { answeredBefore, answerWrite, send } from '../answers/answerWrite';
+import { reading } from '../db/unitOfWork';
 import { checkedInput, takeVersion } from '../aggregates/checkInput';
 import { fetchText } from '../http/fetchText';
 import { invalidInput, notFound, Refusal, staleWrite, within } from '../http/problems';
 import type { Stores } from '../house/stores';
-import { enterEntry } from '../ledger/enterEntry';
+import { enterEntry, holdForEntries } from '../ledger/enterEntry';
 
 type OrderStores = Pick<Stores, 'orders' | 'suppliers' | 'materials' | 'ledger'>;
 
@@ -63,17 +65,27 @@ export function orderRoutes(
       },
     ]);
   };
-  const write = async (order: Order, version: number): Promise<Versioned<Order>> =>
-    sequelize.transaction(async (tx) => {
+  const write = (
+    request: Request,
+    response: Response,
+    order: Order,
+    version: number,
+  ): Promise<void> =>
+    answerWrite(request, response, sequelize, async (tx) => {
       if (!(await orders.replace(order, version, tx))) {
         throw staleWrite('order', await orders.find(order.id, tx), order);
       }
-      return held(order.id, tx);
+      return { status: 200, body: await held(order.id, tx) };
     });
 
   router.post('/:id/send', async (request, response) => {
     const { id } = request.params;
-    const read = await sequelize.transaction(async (tx) => ({
+    const earlier = await answeredBefore(request, sequelize);
+    if (earlier) {
+      send(response, earlier);
+      return;
+    }
+    const read = await reading(sequelize, async (tx) => ({
       ...(await known(id, request.body, tx)),
       shelf: await materials.all(tx),
     }));
@@ -85,32 +97,38 @@ export function orderRoutes(
       body: JSON.stringify(supplierOrder(read.order, read.shelf)),
     });
     const answer = answerFrom(text, read.supplier);
-    response.json(await write(applyAnswer(ready.value, answer, read.shelf), read.version));
+    await write(request, response, applyAnswer(ready.value, answer, read.shelf), read.version);
   });
 
   router.post('/:id/ask', async (request, response) => {
     const { id } = request.params;
-    const read = await sequelize.transaction(async (tx) => ({
+    const earlier = await answeredBefore(request, sequelize);
+    if (earlier) {
+      send(response, earlier);
+      return;
+    }
+    const read = await reading(sequelize, async (tx) => ({
       ...(await known(id, request.body, tx)),
       shelf: await materials.all(tx),
     }));
     const text = await fetchText(`${addressOf(read.supplier)}/${id}`, asked(read.supplier));
     const answer = answerFrom(text, read.supplier);
-    response.json(await write(applyAnswer(read.order, answer, read.shelf), read.version));
+    await write(request, response, applyAnswer(read.order, answer, read.shelf), read.version);
   });
 
   router.post('/:id/receive', async (request, response) => {
     const { id } = request.params;
     const { value, version } = takeVersion(request.body);
     const receiving = checkedInput<Receiving>(SCHEMAS.receiving, value);
-    const answer = await sequelize.transaction(async (tx): Promise<OrderReceived> => {
+    await answerWrite(request, response, sequelize, async (tx) => {
       await orders.hold(id, tx);
       const { version: current, ...order } = await held(id, tx);
       const receipts = new Set(
         order.lines.flatMap(({ received }) => received.map(({ entryId }) => entryId)),
       );
       if (receiving.lines.some(({ entryId }) => receipts.has(entryId))) {
-        return { order: { ...order, version: current }, stock: [] };
+        const known: OrderReceived = { order: { ...order, version: current }, stock: [] };
+        return { status: 200, body: known };
       }
       if (version !== current) {
         throw staleWrite('order', { ...order, version: current }, request.body);
@@ -118,19 +136,17 @@ export function orderRoutes(
       const received = receiveOrder(order, receiving, await materials.all(tx));
       if (!received.ok) throw invalidInput(receivingFaults(receiving, received.problems));
       const stock: OrderReceived['stock'][number][] = [];
-      /* In one order everywhere, so that two deliveries never wait for each other. */
-      const entries = received.value.entries.toSorted((a, b) =>
-        a.materialId < b.materialId ? -1 : 1,
-      );
+      const { entries } = received.value;
+      const holding = await holdForEntries(entries, stores, tx);
       for (const entry of entries) {
         const at = receiving.lines.findIndex(({ entryId }) => entryId === entry.id);
-        const { posted } = await within(`/lines/${at}`, () => enterEntry(entry, stores, tx));
+        const { posted } = await within(`/lines/${at}`, () => enterEntry(entry, holding, stores, tx));
         stock.push(posted.stock);
       }
       await orders.replace(received.value.order, version, tx);
-      return { order: await held(id, tx), stock };
+      const done: OrderReceived = { order: await held(id, tx), stock };
+      return { status: 200, body: done };
     });
-    response.json(answer);
   });
 
   return router;

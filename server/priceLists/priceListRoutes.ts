@@ -2,6 +2,7 @@ import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { PROBLEM_TYPES, type FetchedList } from '@bienestar/contract/api';
 import type { Supplier } from '@bienestar/core/house/house';
+import { reading } from '../db/unitOfWork';
 import type { Store } from '../aggregates/store';
 import { fetchText } from '../http/fetchText';
 import { invalidInput, notFound } from '../http/problems';
@@ -21,7 +22,7 @@ export function priceListRoutes(
   const router = Router();
   router.get('/:supplierId', async (request, response) => {
     const { supplierId } = request.params;
-    const supplier = await sequelize.transaction((tx) => suppliers.find(supplierId, tx));
+    const supplier = await reading(sequelize, (tx) => suppliers.find(supplierId, tx));
     if (!supplier) throw notFound('supplier', supplierId);
     if (supplier.feed === undefined || base === undefined) {
       throw invalidInput([

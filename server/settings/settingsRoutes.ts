@@ -1,6 +1,8 @@
 import { Router } from 'express';
 import type { Sequelize } from 'sequelize';
 import { SCHEMAS } from '@bienestar/contract/rules';
+import { answerWrite } from '../answers/answerWrite';
+import { reading } from '../db/unitOfWork';
 import { checkedInput, takeVersion } from '../aggregates/checkInput';
 import { notFound, staleWrite } from '../http/problems';
 import type { SettingsStore } from './settingsStore';
@@ -14,7 +16,7 @@ export function settingsRoutes(store: SettingsStore, sequelize: Sequelize): Rout
   const router = Router();
 
   router.get('/', async (_request, response) => {
-    const found = await sequelize.transaction((tx) => store.find(tx));
+    const found = await reading(sequelize, (tx) => store.find(tx));
     if (!found) throw notFound('house', 'settings');
     response.json(found);
   });
@@ -22,11 +24,12 @@ export function settingsRoutes(store: SettingsStore, sequelize: Sequelize): Rout
   router.put('/', async (request, response) => {
     const { value: input, version } = takeVersion(request.body);
     const value = checkedInput(SCHEMAS.settings, input);
-    const saved = await sequelize.transaction(async (tx) => {
-      if (await store.replace(value, version, tx)) return store.find(tx);
+    await answerWrite(request, response, sequelize, async (tx) => {
+      if (await store.replace(value, version, tx)) {
+        return { status: 200, body: await store.find(tx) };
+      }
       throw staleWrite('house', await store.find(tx), request.body);
     });
-    response.json(saved);
   });
 
   return router;

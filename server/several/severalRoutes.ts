@@ -6,6 +6,7 @@ import { AGGREGATES, SCHEMAS } from '@bienestar/contract/rules';
 import type { Fault } from '@bienestar/contract/check';
 import type { Demand } from '@bienestar/core/house/house';
 import type { Reference } from '@bienestar/contract/references';
+import { answerWrite } from '../answers/answerWrite';
 import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
 import type { Store } from '../aggregates/store';
 import type { Stores } from '../house/stores';
@@ -64,7 +65,7 @@ export function severalRoutes(stores: Stores, sequelize: Sequelize): Router {
     const writes = LISTS.flatMap((list) =>
       listIn(body, list).map((input, at) => ({ list, input, ...checked(list, input, at) })),
     );
-    const saved = await sequelize.transaction(async (tx) => {
+    await answerWrite(request, response, sequelize, async (tx) => {
       const answer: Partial<Record<ListName | 'settings', unknown>> = {};
       if (settings) {
         if (!(await stores.settings.replace(settings.value, settings.version, tx))) {
@@ -81,9 +82,8 @@ export function severalRoutes(stores: Stores, sequelize: Sequelize): Router {
         const written: Versioned<object> = { ...value, version: version + 1 };
         answer[list] = [...((answer[list] as object[] | undefined) ?? []), written];
       }
-      return answer as Several;
+      return { status: 200, body: answer as Several };
     });
-    response.json(saved);
   });
 
   return router;

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { Router } from 'express';
 import type { Sequelize, Transaction } from 'sequelize';
 import type { Performed } from '@bienestar/contract/api';
@@ -5,11 +6,13 @@ import { SCHEMAS } from '@bienestar/contract/rules';
 import type { Treatment } from '@bienestar/core/house/house';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import { drawFromShelf } from '@bienestar/core/restock/performed';
-import type { UseEntry } from '@bienestar/core/stock/entries';
+import type { CorrectionEntry, UseEntry } from '@bienestar/core/stock/entries';
+import { answerWrite } from '../answers/answerWrite';
+import { reading } from '../db/unitOfWork';
 import { checkedInput, checkReferences } from '../aggregates/checkInput';
 import { idTaken, invalidInput, notFound } from '../http/problems';
 import type { Stores } from '../house/stores';
-import { enterEntry } from '../ledger/enterEntry';
+import { enterEntry, holdForEntries } from '../ledger/enterEntry';
 import { readStockOf } from '../ledger/shelfReader';
 
 type PerformedStores = Pick<
@@ -30,57 +33,47 @@ export function treatmentRoutes(stores: PerformedStores, sequelize: Sequelize): 
   const router = Router();
 
   router.get('/', async (_request, response) => {
-    response.json(await sequelize.transaction((tx) => treatments.recent(tx)));
+    response.json(await reading(sequelize, (tx) => treatments.recent(tx)));
   });
 
   router.post('/', async (request, response) => {
     const { treatment, uses } = inputFrom(request.body);
-    const performed = await sequelize.transaction(async (tx) => {
-      const earlier = await treatments.find(treatment.id, tx);
-      if (earlier) {
-        if (earlier.serviceId !== treatment.serviceId) throw idTaken('treatment', treatment.id);
-        return { treatment: earlier, stock: [], missing: [], counted: [], isNew: false };
+    await answerWrite(request, response, sequelize, async (tx) => {
+      /* Who claims the id first performs it; who sends it at the same moment waits, and is told. */
+      if (!(await treatments.claim(treatment, tx))) {
+        const earlier = await treatments.find(treatment.id, tx);
+        if (earlier?.serviceId !== treatment.serviceId) throw idTaken('treatment', treatment.id);
+        const known: Performed = { treatment: earlier, stock: [], missing: [], counted: [] };
+        return { status: 200, body: known };
       }
       const pointer = '/treatment/serviceId';
       await checkReferences(sequelize, [{ pointer, kind: 'service', id: treatment.serviceId }], tx);
-      const drawn = await draw(treatment, uses, tx);
-      const kept = { ...treatment, entryIds: drawn.entryIds };
-      await treatments.insert([kept], tx);
+      const { entryIds, ...drawn } = await draw(treatment, uses, tx);
+      const kept = { ...treatment, entryIds };
+      await treatments.drew(treatment.id, entryIds, tx);
       await taken(treatment, 1, tx);
-      return { ...drawn, treatment: kept, isNew: true };
+      const performed: Performed = { ...drawn, treatment: kept };
+      return { status: 201, body: performed };
     });
-    const { isNew, treatment: kept, stock, missing, counted } = performed;
-    const answer: Performed = { treatment: kept, stock, missing, counted };
-    response.status(isNew ? 201 : 200).json(answer);
   });
 
   router.post('/:id/take-back', async (request, response) => {
     const { id } = request.params;
-    const stock = await sequelize.transaction(async (tx) => {
-      const found = await treatments.find(id, tx);
+    await answerWrite(request, response, sequelize, async (tx) => {
+      const found = await treatments.hold(id, tx);
       if (!found) throw notFound('treatment', id);
-      const after: Performed['stock'][number][] = [];
-      for (const [at, entryId] of found.entryIds.entries()) {
-        const [movement] = await ledger.entry(entryId, tx);
-        if (!movement) continue;
-        const { posted } = await enterEntry(
-          {
-            kind: 'correction',
-            id: asId(`${id.slice(0, 48)}-back-${at}`),
-            materialId: movement.materialId,
-            corrects: entryId,
-            note: 'This treatment was not performed.',
-          },
-          stores,
-          tx,
-        );
-        after.push(posted.stock);
+      const back = await takenBack(found, tx);
+      const held = await holdForEntries(back, stores, tx);
+      const stock: Performed['stock'][number][] = [];
+      for (const entry of back) {
+        /* What was taken back in the ledger already is there again. */
+        if (await ledger.isCorrected(entry.corrects, tx)) continue;
+        stock.push((await enterEntry(entry, held, stores, tx)).posted.stock);
       }
       await treatments.remove(id, tx);
       await taken(found, -1, tx);
-      return after;
+      return { status: 200, body: { stock } };
     });
-    response.json({ stock });
   });
 
   async function draw(
@@ -92,8 +85,8 @@ export function treatmentRoutes(stores: PerformedStores, sequelize: Sequelize): 
     const missing: Performed['missing'][number][] = [];
     const counted: MaterialId[] = [];
     const entryIds: Treatment['entryIds'][number][] = [];
-    for (const use of uses.toSorted((a, b) => (a.materialId < b.materialId ? -1 : 1))) {
-      await ledger.hold(use.materialId, tx);
+    const held = await holdForEntries(uses, stores, tx);
+    for (const use of uses) {
       const there = await readStockOf(ledger, use.materialId, tx);
       const plan = drawFromShelf(
         use,
@@ -104,16 +97,37 @@ export function treatmentRoutes(stores: PerformedStores, sequelize: Sequelize): 
       if (plan.counted) counted.push(use.materialId);
       if (plan.missing > 0) missing.push({ materialId: use.materialId, quantity: plan.missing });
       if (!plan.entry) continue;
-      const { posted } = await enterEntry(plan.entry, stores, tx);
+      const { posted } = await enterEntry(plan.entry, held, stores, tx);
       stock.push(posted.stock);
       entryIds.push(use.id);
     }
     return { stock, missing, counted, entryIds };
   }
 
+  /** The counter-entries of what a treatment drew. */
+  async function takenBack(
+    { id, entryIds }: Treatment,
+    tx: Transaction,
+  ): Promise<readonly CorrectionEntry[]> {
+    const back: CorrectionEntry[] = [];
+    for (const corrects of entryIds) {
+      const [movement] = await ledger.entry(corrects, tx);
+      if (!movement) continue;
+      back.push({
+        kind: 'correction',
+        id: asId(entryIdFor(`${id}/${corrects}`)),
+        materialId: movement.materialId,
+        corrects,
+        note: 'This treatment was not performed.',
+      });
+    }
+    return back;
+  }
+
   /** A visit of a sold course is taken, or given back. */
   async function taken({ soldCourseId }: Treatment, by: number, tx: Transaction): Promise<void> {
     if (soldCourseId === undefined) return;
+    await soldCourses.hold(soldCourseId, tx);
     const sold = await soldCourses.find(soldCourseId, tx);
     if (!sold) return;
     const { version, ...plain } = sold;
@@ -122,6 +136,11 @@ export function treatmentRoutes(stores: PerformedStores, sequelize: Sequelize): 
   }
 
   return router;
+}
+
+/** The same id for the same counter-entry, however long the ids are that it is made of. */
+function entryIdFor(text: string): string {
+  return createHash('sha256').update(text).digest('base64url').slice(0, 32);
 }
 
 function inputFrom(body: unknown): {

@@ -26,6 +26,12 @@ export interface TreatmentStore {
   /** of the last months */
   readonly recent: (tx: Transaction) => Promise<Treatment[]>;
   readonly find: (id: string, tx: Transaction) => Promise<Treatment | undefined>;
+  /** keeps others from taking it back until the transaction ends */
+  readonly hold: (id: string, tx: Transaction) => Promise<Treatment | undefined>;
+  /** begins one that has drawn nothing yet; false when its id is there already */
+  readonly claim: (treatment: Treatment, tx: Transaction) => Promise<boolean>;
+  /** notes what it drew */
+  readonly drew: (id: string, entryIds: Treatment['entryIds'], tx: Transaction) => Promise<void>;
   readonly insert: (treatments: readonly Treatment[], tx: Transaction) => Promise<void>;
   readonly remove: (id: string, tx: Transaction) => Promise<void>;
   readonly removeAll: (tx: Transaction) => Promise<void>;
@@ -49,6 +55,30 @@ export function treatmentStore(sequelize: Sequelize): TreatmentStore {
     find: async (id, tx) => {
       const [row] = await rowsOf<TreatmentRow>(treatments, ['ordinal'], tx, { id });
       return row && treatmentOf(row);
+    },
+    hold: async (id, tx) => {
+      const row = await treatments.findOne({
+        where: { id } as never,
+        transaction: tx,
+        lock: true,
+        raw: true,
+      });
+      return row === null ? undefined : treatmentOf(row as unknown as TreatmentRow);
+    },
+    claim: async (treatment, tx) => {
+      const [, claimed] = await sequelize.query(
+        `INSERT IGNORE INTO treatments (id, at, service_id, visit_kind, booking_id, sold_course_id, entry_ids)
+         VALUES (:id, :at, :serviceId, :visitKind, :bookingId, :soldCourseId, '[]')`,
+        {
+          type: QueryTypes.INSERT,
+          replacements: { ...rowOf(treatment), at: new Date(treatment.at) },
+          transaction: tx,
+        },
+      );
+      return claimed > 0;
+    },
+    drew: async (id, entryIds, tx) => {
+      await treatments.update({ entryIds }, { where: { id } as never, transaction: tx });
     },
     insert: async (all, tx) => {
       for (let at = 0; at < all.length; at += ROWS_AT_ONCE) {

@@ -1,0 +1,69 @@
+import { deflateSync, inflateSync } from 'node:zlib';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+
+/** How a write was answered. */
+export interface Answer {
+  readonly status: number;
+  /** as JSON; none for an answer without one */
+  readonly body?: unknown;
+}
+
+/** An answer, and which request it answers: the same id with another request is a mistake. */
+interface Remembered {
+  readonly answer: Answer;
+  readonly request: string;
+}
+
+interface AnswerRow {
+  readonly request: string;
+  readonly status: number;
+  readonly body: Buffer | null;
+}
+
+/** Longer than any window waits before it sends a write again. */
+const KEPT_DAYS = 2;
+
+/** Answers to writes by the id of the write, inside the caller's transaction. */
+export interface AnswerStore {
+  readonly find: (id: string, tx: Transaction) => Promise<Remembered | undefined>;
+  readonly remember: (id: string, remembered: Remembered, tx: Transaction) => Promise<void>;
+  /** lets go of those that nobody will ask for any more */
+  readonly forgetOld: (now: Date, tx: Transaction) => Promise<void>;
+}
+
+/** The answers in one database. */
+export function answerStore(sequelize: Sequelize): AnswerStore {
+  return {
+    find: async (id, tx) => {
+      const [row] = await sequelize.query<AnswerRow>(
+        'SELECT request, status, body FROM answers WHERE id = :id',
+        { type: QueryTypes.SELECT, replacements: { id }, transaction: tx },
+      );
+      return row && { request: row.request, answer: answerOf(row) };
+    },
+    remember: async (id, { request, answer }, tx) => {
+      const body =
+        answer.body === undefined ? null : deflateSync(JSON.stringify(answer.body), { level: 1 });
+      await sequelize.query(
+        'INSERT INTO answers (id, at, request, status, body) VALUES (:id, UTC_TIMESTAMP(), :request, :status, :body)',
+        {
+          type: QueryTypes.INSERT,
+          replacements: { id, request, status: answer.status, body },
+          transaction: tx,
+        },
+      );
+    },
+    forgetOld: async (now, tx) => {
+      const before = new Date(now.getTime() - KEPT_DAYS * 86_400_000);
+      await sequelize.query('DELETE FROM answers WHERE at < :before', {
+        type: QueryTypes.RAW,
+        replacements: { before },
+        transaction: tx,
+      });
+    },
+  };
+}
+
+function answerOf({ status, body }: AnswerRow): Answer {
+  return body === null ? { status } : { status, body: JSON.parse(String(inflateSync(body))) };
+}
