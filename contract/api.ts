@@ -167,6 +167,12 @@ export function unversioned<T extends object>(value: Versioned<T>): T {
   return plain as unknown as T;
 }
 
+/** A line of the answer while a house file is opened: `PUT /api/house/file`. */
+export type OpeningLine =
+  | { readonly progress: number }
+  | { readonly house: HouseSnapshot }
+  | { readonly problem: ProblemDocument };
+
 /** What `GET /api/health` says. */
 export interface Health {
   readonly status: 'ok' | 'degraded';

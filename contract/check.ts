@@ -46,13 +46,7 @@ const MESSAGES = {
  * @returns the value, or its faults (at most 50) with their places
  */
 export function checkAgainst<T>(schema: Joi.Schema<T>, input: unknown): Checked<T> {
-  const result = schema.validate(input, {
-    abortEarly: false,
-    convert: false,
-    errors: { label: false, wrap: { label: false, array: false, string: false } },
-    messages: MESSAGES,
-  });
-  const { error } = result;
+  const { error, ...result } = strictly(schema).validate(input);
   if (!error) return { ok: true, value: result.value };
   return {
     ok: false,
@@ -62,6 +56,22 @@ export function checkAgainst<T>(schema: Joi.Schema<T>, input: unknown): Checked<
       message: detail.message,
     })),
   };
+}
+
+/** Messages are prepared once a schema, not once an input. */
+const strict = new WeakMap<Joi.Schema, Joi.Schema>();
+
+function strictly<T>(schema: Joi.Schema<T>): Joi.Schema<T> {
+  const known = strict.get(schema) as Joi.Schema<T> | undefined;
+  if (known) return known;
+  const made = schema.prefs({
+    abortEarly: false,
+    convert: false,
+    errors: { label: false, wrap: { label: false, array: false, string: false } },
+    messages: MESSAGES,
+  });
+  strict.set(schema, made);
+  return made;
 }
 
 /** The JSON pointer of a path. */

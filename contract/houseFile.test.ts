@@ -257,7 +257,6 @@ describe('faults of a house file', () => {
       '/prices/0/materialId',
     ],
     ['a movement of an unknown lot', ['movements', 3, 'lotId'], 'ghost', '/movements/3/lotId'],
-    ['more taken than there was', ['movements', 0, 'quantity'], -9999, '/movements'],
     [
       'an unknown supplier of a pack',
       ['materials', 0, 'packs', 1, 'supplierId'],
@@ -317,6 +316,31 @@ describe('faults of a house file', () => {
     const checked = checkHouse(changed(path, value));
     expect(checked.ok ? [] : checked.faults.map((fault) => fault.pointer)).toEqual([pointer]);
     expect(checked.ok ? '' : checked.faults[0]?.message).not.toMatch(/undefined|ref:|\{#/);
+  });
+
+  it('a ledger that stands below nothing is no fault: the house opens, and is counted', () => {
+    const [first] = demo().movements;
+    const checked = checkHouse(changed(['movements', 0, 'quantity'], -1000));
+    expect(checked.ok).toBe(true);
+    const lots = checked.ok ? houseOf(checked.value).stock.flatMap((line) => line.lots) : [];
+    expect(lots.find(({ id }) => id === first?.lotId)?.sealed).toBeLessThan(0);
+  });
+
+  it.each(['\ud800', 'a\u0007b', '\udc00\ud800'])(
+    'text that cannot be kept (%j) is refused',
+    (name) => {
+      const checked = checkHouse(changed(['rooms', 0, 'name'], name));
+      expect(checked.ok ? [] : checked.faults.map(({ pointer }) => pointer)).toEqual([
+        '/rooms/0/name',
+      ]);
+    },
+  );
+
+  it('nesting without end is refused, however deep', () => {
+    let deep: unknown = 1;
+    for (let at = 0; at < 100_000; at += 1) deep = [deep];
+    const checked = checkHouse(changed(['rooms', 0, 'name'], deep));
+    expect(checked.ok ? '' : checked.faults[0]?.code).toBe('input.depth');
   });
 
   it('says that what is not JSON is not JSON', () => {

@@ -1,20 +1,13 @@
 import type { HouseArchive } from '@bienestar/core/house/archive';
-import { checkAgainst, type Checked, type Fault } from './check';
-import { faultsWithinLedger } from './ledgerFaults';
-import { danglingIn, faultsWithinWriting } from './references';
-import {
-  HOUSE_FILE_FORMAT,
-  HOUSE_FILE_VERSION,
-  houseFile,
-  type HouseFile,
-} from './schemas/houseFile';
+import type { Checked, Fault } from './check';
+import { createHouseChecker } from './houseChecker';
+import { HOUSE_LISTS, type HouseList } from './houseParts';
+import { plainText } from './plainInput';
+import { HOUSE_FILE_FORMAT, HOUSE_FILE_VERSION, type HouseFile } from './schemas/houseFile';
 import { fromVersion1, fromVersion2, fromVersion3, fromVersion4 } from './upgrade';
 
 /** The versions of the house file that are read. */
 const READ_VERSIONS: readonly number[] = [1, 2, 3, 4, HOUSE_FILE_VERSION];
-
-/** The largest house file that is read, in bytes. */
-export const LARGEST_HOUSE_FILE = 40 * 1024 * 1024;
 
 /**
  * Reads a house file from its text.
@@ -22,17 +15,20 @@ export const LARGEST_HOUSE_FILE = 40 * 1024 * 1024;
  *   the schema refuses, ids that lead nowhere
  */
 export function readHouseFile(content: string): Checked<HouseArchive> {
-  if (content.length > LARGEST_HOUSE_FILE) {
-    return refused('file.size', 'A house file holds at most 40 MB; this one is larger.');
-  }
   let parsed: unknown;
   try {
     parsed = JSON.parse(content);
   } catch (error) {
-    const reason = error instanceof Error ? error.message : String(error);
-    return refused('file.json', `This is not a house file: it is not valid JSON (${reason}).`);
+    return { ok: false, faults: [notJson(error)] };
   }
   return checkHouse(parsed);
+}
+
+/** The fault of a file that is not JSON. */
+export function notJson(error: unknown): Fault {
+  const reason = error instanceof Error ? error.message : String(error);
+  const message = `This is not a house file: it is not valid JSON (${plainText(reason)}).`;
+  return { pointer: '', code: 'file.json', message };
 }
 
 /**
@@ -40,26 +36,23 @@ export function readHouseFile(content: string): Checked<HouseArchive> {
  * @returns the House without the file's own keys, or every fault with its place
  */
 export function checkHouse(parsed: unknown): Checked<HouseArchive> {
-  const head = checkHead(parsed);
+  const head = headFault(parsed);
   if (head) return { ok: false, faults: [head] };
-  const checked = checkAgainst(houseFile, latest(parsed));
-  if (!checked.ok) return checked;
-  const { format: _format, formatVersion: _version, ...house } = checked.value;
-  const dangling = danglingIn(house);
-  const faults = [
-    ...dangling,
-    /* A ledger of things that are not there would only repeat that. */
-    ...(dangling.length === 0 ? faultsWithinLedger(house) : []),
-    ...(['blocks', 'protocols'] as const).flatMap((list) =>
-      house[list].flatMap((writing, at) =>
-        faultsWithinWriting(writing).map((fault) => ({
-          ...fault,
-          pointer: `/${list}/${at}${fault.pointer}`,
-        })),
-      ),
-    ),
-  ];
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, value: house };
+  const { format: _format, formatVersion: _version, ...house } = latestHouseFile(parsed as Plain);
+  const checker = createHouseChecker();
+  for (const [key, value] of Object.entries(house)) {
+    if (key === 'settings') checker.settings(value);
+    else if (!isHouseList(key)) checker.unknown(key);
+    else if (Array.isArray(value)) checker.rows(key, value);
+    else checker.noList(key);
+  }
+  const checked = checker.end();
+  return checked.ok ? { ok: true, value: house as unknown as HouseArchive } : checked;
+}
+
+/** Whether a key of a house file is one of its lists. */
+export function isHouseList(key: string): key is HouseList {
+  return Object.hasOwn(HOUSE_LISTS, key);
 }
 
 /** A House as the text of a house file. */
@@ -72,16 +65,18 @@ export function writeHouseFile(house: HouseArchive): string {
   return `${JSON.stringify(file, null, 1)}\n`;
 }
 
-/** Earlier versions in the words of the latest. */
-function latest(parsed: unknown): unknown {
-  const file = parsed as Record<string, unknown>;
+type Plain = Record<string, unknown>;
+
+/** A house file of an earlier version in the words of the latest. */
+export function latestHouseFile(file: Plain): Plain {
   const second = file.formatVersion === 1 ? fromVersion1(file, new Date()) : file;
   const third = second.formatVersion === 2 ? fromVersion2(second) : second;
   const fourth = third.formatVersion === 3 ? fromVersion3(third) : third;
   return fourth.formatVersion === 4 ? fromVersion4(fourth) : fourth;
 }
 
-function checkHead(parsed: unknown): Fault | undefined {
+/** What is wrong with the format or version of a file: the other keys need not be there yet. */
+export function headFault(parsed: unknown): Fault | undefined {
   const head = typeof parsed === 'object' && parsed !== null ? parsed : {};
   const format = 'format' in head ? head.format : undefined;
   const version = 'formatVersion' in head ? head.formatVersion : undefined;
@@ -100,8 +95,4 @@ function checkHead(parsed: unknown): Fault | undefined {
     };
   }
   return undefined;
-}
-
-function refused(code: string, message: string): Checked<never> {
-  return { ok: false, faults: [{ pointer: '', code, message }] };
 }

@@ -1,4 +1,3 @@
-import type { HouseArchive } from '@bienestar/core/house/archive';
 import type {
   Device,
   GuestMenu,
@@ -18,6 +17,7 @@ import { servicesOf } from '@bienestar/core/house/offer';
 import { isStep } from '@bienestar/core/house/protocol';
 import { editionKey } from '@bienestar/core/house/houseIndex';
 import type { Fault } from './check';
+import type { HeldHouse } from './houseParts';
 
 /** The kinds of things that others point to across aggregates. */
 export type ReferredKind =
@@ -229,8 +229,8 @@ export function danglingFault({ pointer, kind, id }: Reference): Fault {
   };
 }
 
-/** Every reference of a House that leads nowhere. */
-export function danglingIn(house: HouseArchive): Fault[] {
+/** Every reference within a House, but for its ledger and prices, that leads nowhere. */
+export function danglingIn(house: HeldHouse): Fault[] {
   const known: Record<ReferredKind, ReadonlySet<string>> = {
     person: idsOf(house.people),
     supplier: idsOf(house.suppliers),
@@ -271,16 +271,6 @@ export function danglingIn(house: HouseArchive): Fault[] {
     ...within('menus', house.menus.map(referencesOfMenu)),
     ...within('orders', house.orders.map(referencesOfOrder)),
     ...within('soldCourses', house.soldCourses.map(referencesOfSoldCourse)),
-    ...house.prices.map((point, at): Reference => ({
-      pointer: `/prices/${at}/materialId`,
-      kind: 'material',
-      id: point.materialId,
-    })),
-    ...house.lots.map((lot, at): Reference => ({
-      pointer: `/lots/${at}/materialId`,
-      kind: 'material',
-      id: lot.materialId,
-    })),
   ];
   /* An edition of a protocol that is missing is no second fault. */
   const isOwn = ({ kind, id }: Reference): boolean =>

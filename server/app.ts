@@ -53,6 +53,8 @@ export interface Outside {
 
 export interface AppOptions {
   readonly sequelize: Sequelize;
+  /** where `sequelize` connects to */
+  readonly databaseUrl: string;
   readonly log: Logger;
   /** the folder of the built web app; none in tests of the API alone */
   readonly pages?: string;
@@ -64,6 +66,7 @@ export interface AppOptions {
 /** The app: the API, and the pages where there are any. It keeps no state between requests. */
 export function createApp({
   sequelize,
+  databaseUrl,
   log,
   pages,
   hosts = [],
@@ -99,7 +102,10 @@ export function createApp({
   app.use(knownHost(hosts));
   app.use(sameOriginWrites);
   app.use(`${API}/health`, healthRoutes(sequelize));
-  app.use(`${API}/house`, houseRoutes(stores, sequelize));
+  app.use(
+    `${API}/house`,
+    houseRoutes(stores, sequelize, databaseUrl, () => Promise.resolve()),
+  );
   app.put(
     [`${API}/materials`, `${API}/several`, `${API}/bookings`],
     express.json({ limit: LARGEST_BATCH, strict: false }),

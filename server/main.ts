@@ -1,14 +1,12 @@
-import { readFile } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import pino from 'pino';
-import { readHouseFile } from '@bienestar/contract/houseFile';
-import { asOfNow } from '@bienestar/core/house/archive';
 import { createApp } from './app';
 import { connect } from './db/connection';
 import { migrations } from './db/migrate';
 import { storesOf } from './house/stores';
-import { replaceHouse } from './house/wholeHouse';
+import { openDemo } from './house/openDemo';
+import { reading } from './db/unitOfWork';
 
 /*
  * Migrates the database at DATABASE_URL, loads the demo house when it is empty, and serves on
@@ -30,19 +28,16 @@ const applied = await migrations(sequelize).up();
 log.info({ migrations: applied.map((migration) => migration.name) }, 'migrated');
 
 const stores = storesOf(sequelize);
-const demo = fileURLToPath(new URL('../demo/casa-cenera.house.json', import.meta.url));
-await sequelize.transaction(async (tx) => {
-  if (await stores.settings.find(tx)) return;
-  const house = readHouseFile(await readFile(demo, 'utf8'));
-  if (!house.ok) throw new Error(`The demo house has faults: ${JSON.stringify(house.faults)}`);
-  await replaceHouse(stores, asOfNow(house.value, new Date()), tx);
+if (!(await reading(sequelize, (tx) => stores.settings.find(tx)))) {
+  await openDemo(sequelize, DATABASE_URL);
   log.info('loaded the demo house');
-});
+}
 
 const pages = fileURLToPath(new URL('../web/dist', import.meta.url));
 const server = createServer(
   createApp({
     sequelize,
+    databaseUrl: DATABASE_URL,
     log,
     pages,
     hosts: HOSTS.split(',').filter(Boolean),

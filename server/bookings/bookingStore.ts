@@ -1,7 +1,7 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { Booking } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
-import { rowsOf, table } from '../db/tables';
+import { rowsOf, table, writeRows } from '../db/tables';
 
 interface BookingRow {
   readonly id: string;
@@ -10,11 +10,10 @@ interface BookingRow {
   readonly title: string;
 }
 
-const ROWS_AT_ONCE = 5_000;
-
 /** The book: read whole, and put in the place of what was there. */
 export interface BookingStore {
   readonly all: (tx: Transaction) => Promise<Booking[]>;
+  readonly insert: (bookings: readonly Booking[], tx: Transaction) => Promise<void>;
   readonly replaceAll: (bookings: readonly Booking[], tx: Transaction) => Promise<void>;
 }
 
@@ -29,11 +28,10 @@ export function bookingStore(sequelize: Sequelize): BookingStore {
         at: `${new Date(at).toISOString().slice(0, 19)}Z`,
         minutes,
       })),
+    insert: (all, tx) => writeRows(bookings, all, tx),
     replaceAll: async (all, tx) => {
       await bookings.destroy({ where: {}, transaction: tx });
-      for (let at = 0; at < all.length; at += ROWS_AT_ONCE) {
-        await bookings.bulkCreate(all.slice(at, at + ROWS_AT_ONCE), { transaction: tx });
-      }
+      await writeRows(bookings, all, tx);
     },
   };
 }

@@ -3,7 +3,7 @@ import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { houseOf } from '@bienestar/core/house/archive';
 import { createRestocker } from '@bienestar/core/restock/restocker';
 import { houseReport } from '@bienestar/core/figures/houseReport';
-import { LARGEST_HOUSE_FILE, readHouseFile } from '@bienestar/contract/houseFile';
+import { readHouseFile } from '@bienestar/contract/houseFile';
 
 /*
  * npm run -s compute -- FILE
@@ -18,11 +18,7 @@ function complain(lines: readonly string[]): never {
 
 async function readText(path: string): Promise<string> {
   try {
-    const bytes = await readFile(path);
-    if (bytes.byteLength > LARGEST_HOUSE_FILE) {
-      complain([`${path}: a house file holds at most 40 MB; this one is larger.`]);
-    }
-    return bytes.toString('utf8');
+    return await readFile(path, 'utf8');
   } catch (error) {
     return complain([`${path}: ${error instanceof Error ? error.message : 'cannot be read.'}`]);
   }

@@ -1,5 +1,6 @@
 import {
   DataTypes,
+  Op,
   type Model,
   type ModelAttributes,
   type ModelStatic,
@@ -281,6 +282,9 @@ const COLUMNS = {
 
 export type TableName = keyof typeof COLUMNS;
 
+/** Every table of a house, also those that are only written in SQL. */
+export const TABLES: readonly string[] = [...Object.keys(COLUMNS), 'answers', 'migrations'];
+
 /** The table of that name, its rows plain values of `Row`. */
 export function table<Row extends object>(sequelize: Sequelize, name: TableName): Table<Row> {
   const known = sequelize.models[name];
@@ -290,6 +294,44 @@ export function table<Row extends object>(sequelize: Sequelize, name: TableName)
     COLUMNS[name] as unknown as ModelAttributes<Model<Row, Row>, Row>,
     { tableName: name },
   );
+}
+
+/** Rows that are read, or written, at once: few enough that nobody else waits for them. */
+export const ROWS_AT_ONCE = 1_000;
+
+/**
+ * All rows of a table in the order in which they were written, page by page, so that neither memory nor
+ * anybody's patience has to hold all of them.
+ */
+export async function* pagesOf<Row extends { readonly ordinal?: number }>(
+  from: Table<Row>,
+  tx: Transaction,
+): AsyncGenerator<Row[]> {
+  for (let after = 0; ;) {
+    const found = await from.findAll({
+      raw: true,
+      transaction: tx,
+      where: { ordinal: { [Op.gt]: after } } as never,
+      order: [['ordinal', 'ASC']],
+      limit: ROWS_AT_ONCE,
+    });
+    const rows = found as unknown as Row[];
+    if (rows.length > 0) yield rows;
+    if (rows.length < ROWS_AT_ONCE) return;
+    after = rows.at(-1)?.ordinal ?? Number.MAX_SAFE_INTEGER;
+  }
+}
+
+/** Writes rows of a table, some at a time. */
+export async function writeRows<Row extends object>(
+  to: Table<Row>,
+  rows: readonly Row[],
+  tx: Transaction,
+): Promise<void> {
+  for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) {
+    const some = rows.slice(at, at + ROWS_AT_ONCE);
+    await to.bulkCreate(some as never, { transaction: tx });
+  }
 }
 
 /** The rows of a table as plain values, in the order asked for. */

@@ -1,33 +1,44 @@
 import type { ExportName } from '@bienestar/contract/api';
 import { unitCost } from '@bienestar/core/cost/unitCost';
-import { houseOf, type HouseArchive } from '@bienestar/core/house/archive';
+import type { PricePoint } from '@bienestar/core/cost/pricePoint';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
-import { LADDERS, type Material } from '@bienestar/core/house/house';
+import { LADDERS, type House, type Material } from '@bienestar/core/house/house';
 import { openLifeOf } from '@bienestar/core/house/packs';
 import { shelfState } from '@bienestar/core/stock/shelfLife';
+import type { Lot, Movement } from '@bienestar/core/stock/stockTypes';
 
 /** A cell of a list; nothing where there is nothing to say. */
-type Cell = string | number | undefined;
+export type Cell = string | number | undefined;
 
-/** A list as other programs read it: its headings, then its rows. Money in the house's currency. */
+/** A list as other programs read it: its headings, then its rows, page by page. Money in the house's currency. */
 export interface ExportList {
   readonly headings: readonly string[];
-  readonly rows: readonly (readonly Cell[])[];
+  readonly pages: AsyncIterable<Rows> | Iterable<Rows>;
+}
+type Rows = readonly (readonly Cell[])[];
+
+/** What a list is made from: the house, and what is read page by page where it is large. */
+export interface ExportSource {
+  readonly house: House;
+  readonly prices: () => AsyncIterable<readonly PricePoint[]>;
+  readonly lots: () => AsyncIterable<readonly Lot[]>;
+  readonly movements: () => AsyncIterable<readonly Movement[]>;
 }
 
 /** The house as one of its lists. */
 export function exportList(
   name: ExportName,
-  archive: HouseArchive,
+  source: ExportSource,
   minorPerMajor: number,
   now: Date,
 ): ExportList {
+  const { house } = source;
   const money = (minor: number | undefined): number | undefined =>
     minor === undefined ? undefined : minor / minorPerMajor;
   const cents = (minor: number): number => Math.round(minor) / minorPerMajor;
-  const { currency } = archive.settings;
+  const { currency } = house.settings;
   const nameOf = new Map<string, string>(
-    [...archive.suppliers, ...archive.materials].map((each) => [each.id, each.name]),
+    [...house.suppliers, ...house.materials].map((each) => [each.id, each.name]),
   );
   switch (name) {
     case 'materials':
@@ -40,17 +51,19 @@ export function exportList(
           `cost per unit (${currency})`,
           ...MEASURE_HEADINGS,
         ],
-        rows: archive.materials.map((material) => {
-          const cost = unitCost(material);
-          return [
-            material.id,
-            material.name,
-            material.kind,
-            material.unit,
-            cost.ok ? money(cost.value) : undefined,
-            ...measureCells(material),
-          ];
-        }),
+        pages: onePage(
+          house.materials.map((material) => {
+            const cost = unitCost(material);
+            return [
+              material.id,
+              material.name,
+              material.kind,
+              material.unit,
+              cost.ok ? money(cost.value) : undefined,
+              ...measureCells(material),
+            ];
+          }),
+        ),
       };
     case 'packs':
       return {
@@ -70,25 +83,27 @@ export function exportList(
           'left in the pack %',
           'least order',
         ],
-        rows: archive.materials.flatMap((material) =>
-          material.kind === 'linen'
-            ? []
-            : material.packs.map((pack) => [
-                material.id,
-                material.name,
-                pack.id,
-                pack.id === material.preferredPackId ? 'yes' : 'no',
-                nameOf.get(pack.supplierId),
-                pack.code,
-                pack.containers,
-                pack.content,
-                material.kind === 'fresh' ? 'piece' : material.unit,
-                money(pack.priceMinor),
-                percent(pack.discount),
-                money(pack.freightMinor),
-                percent(pack.residual),
-                pack.leastPacks,
-              ]),
+        pages: onePage(
+          house.materials.flatMap((material) =>
+            material.kind === 'linen'
+              ? []
+              : material.packs.map((pack) => [
+                  material.id,
+                  material.name,
+                  pack.id,
+                  pack.id === material.preferredPackId ? 'yes' : 'no',
+                  nameOf.get(pack.supplierId),
+                  pack.code,
+                  pack.containers,
+                  pack.content,
+                  material.kind === 'fresh' ? 'piece' : material.unit,
+                  money(pack.priceMinor),
+                  percent(pack.discount),
+                  money(pack.freightMinor),
+                  percent(pack.residual),
+                  pack.leastPacks,
+                ]),
+          ),
         ),
       };
     case 'prices':
@@ -103,7 +118,7 @@ export function exportList(
           `freight (${currency})`,
           'told by',
         ],
-        rows: archive.prices.map((point) => [
+        pages: pagesOf(source.prices(), (point) => [
           point.materialId,
           nameOf.get(point.materialId),
           point.packId,
@@ -115,7 +130,6 @@ export function exportList(
         ]),
       };
     case 'ledger': {
-      const lots = new Map(archive.lots.map((lot) => [lot.id, lot]));
       return {
         headings: [
           'entry',
@@ -133,7 +147,7 @@ export function exportList(
           'takes back',
           'note',
         ],
-        rows: archive.movements.map((movement) => [
+        pages: ledgerPages(source, (movement, lot) => [
           movement.entryId,
           movement.line,
           movement.at,
@@ -141,8 +155,8 @@ export function exportList(
           movement.materialId,
           nameOf.get(movement.materialId),
           movement.lotId,
-          lots.get(movement.lotId)?.code,
-          lots.get(movement.lotId)?.expiresOn,
+          lot?.code,
+          lot?.expiresOn,
           movement.containerId,
           movement.quantity,
           movement.reason,
@@ -152,7 +166,6 @@ export function exportList(
       };
     }
     case 'menu': {
-      const house = houseOf(archive);
       const figures = createCalculator()(house).services;
       return {
         headings: [
@@ -172,34 +185,36 @@ export function exportList(
           `loses money below (${currency})`,
         ],
         /* A service that cannot be counted keeps its line, without figures. */
-        rows: house.services.map(({ id, name }): readonly Cell[] => {
-          const of = figures.get(id);
-          if (!of?.schedule.ok || !of.cost.ok || !of.price.ok) return [id, name];
-          const [clock, cost, price] = [of.schedule.value, of.cost.value, of.price.value];
-          return [
-            id,
-            name,
-            clock.guestMinutes,
-            clock.slotMinutes,
-            hundredths(clock.attended.therapist),
-            cents(cost.direct.usual),
-            cents(cost.full.usual),
-            money(price.gross),
-            price.by.replace('-', ' '),
-            ...LADDERS.map((ladder) =>
-              money(price.rungs.find((rung) => rung.ladder === ladder)?.price.gross),
-            ),
-            hundredths(price.margin * 100),
-            cents(price.contribution),
-            cents(price.perRoomHour),
-            cents(price.floorGross),
-          ];
-        }),
+        pages: onePage(
+          house.services.map(({ id, name }): readonly Cell[] => {
+            const of = figures.get(id);
+            if (!of?.schedule.ok || !of.cost.ok || !of.price.ok) return [id, name];
+            const [clock, cost, price] = [of.schedule.value, of.cost.value, of.price.value];
+            return [
+              id,
+              name,
+              clock.guestMinutes,
+              clock.slotMinutes,
+              hundredths(clock.attended.therapist),
+              cents(cost.direct.usual),
+              cents(cost.full.usual),
+              money(price.gross),
+              price.by.replace('-', ' '),
+              ...LADDERS.map((ladder) =>
+                money(price.rungs.find((rung) => rung.ladder === ladder)?.price.gross),
+              ),
+              hundredths(price.margin * 100),
+              cents(price.contribution),
+              cents(price.perRoomHour),
+              cents(price.floorGross),
+            ];
+          }),
+        ),
       };
     }
     case 'stock': {
-      const { stock } = houseOf(archive);
-      const materials = new Map(archive.materials.map((material) => [material.id, material]));
+      const { stock } = house;
+      const materials = new Map(house.materials.map((material) => [material.id, material]));
       return {
         headings: [
           'material id',
@@ -210,15 +225,41 @@ export function exportList(
           'sealed containers',
           'open',
         ],
-        rows: stock.flatMap((line) => {
-          const material = materials.get(line.materialId);
-          if (!material || material.kind === 'linen') return [];
-          const { onHand, usable, sealedContainers, open } = shelfState(material, line, now);
-          const whole = Math.floor(sealedContainers);
-          return [[material.id, material.name, material.unit, onHand, usable, whole, open.length]];
-        }),
+        pages: onePage(
+          stock.flatMap((line) => {
+            const material = materials.get(line.materialId);
+            if (!material || material.kind === 'linen') return [];
+            const { onHand, usable, sealedContainers, open } = shelfState(material, line, now);
+            const whole = Math.floor(sealedContainers);
+            return [
+              [material.id, material.name, material.unit, onHand, usable, whole, open.length],
+            ];
+          }),
+        ),
       };
     }
+  }
+}
+
+function onePage(rows: Rows): Iterable<Rows> {
+  return [rows];
+}
+
+async function* pagesOf<T>(
+  pages: AsyncIterable<readonly T[]>,
+  cellsOf: (thing: T) => readonly Cell[],
+): AsyncGenerator<Rows> {
+  for await (const page of pages) yield page.map(cellsOf);
+}
+
+async function* ledgerPages(
+  source: ExportSource,
+  cellsOf: (movement: Movement, lot: Lot | undefined) => readonly Cell[],
+): AsyncGenerator<Rows> {
+  const lots = new Map<string, Lot>();
+  for await (const page of source.lots()) for (const lot of page) lots.set(lot.id, lot);
+  for await (const page of source.movements()) {
+    yield page.map((movement) => cellsOf(movement, lots.get(movement.lotId)));
   }
 }
 

@@ -1,14 +1,24 @@
+import { once } from 'node:events';
+import { setImmediate as breathe } from 'node:timers/promises';
 import ExcelJS from 'exceljs';
-import { Router } from 'express';
+import { Router, type Response } from 'express';
 import Papa from 'papaparse';
 import type { Sequelize } from 'sequelize';
-import { EXPORTS, type ExportName } from '@bienestar/contract/api';
+import { EXPORTS, withoutVersions, type ExportName } from '@bienestar/contract/api';
+import { LIKE_A_FORMULA } from '@bienestar/contract/csv';
 import { minorPerMajor } from '@bienestar/contract/currency';
 import { reading } from '../db/unitOfWork';
 import type { Stores } from '../house/stores';
-import { readArchive } from '../house/wholeHouse';
+import { readHouse } from '../house/wholeHouse';
+import { pagesOfHouse } from '../house/writeHouse';
 import { notFound } from '../http/problems';
-import { exportList, type ExportList } from './exportLists';
+import { writeTo } from '../http/streamAnswer';
+import { exportList, type Cell, type ExportList } from './exportLists';
+
+/** A large list goes out as long as somebody reads it. */
+const WRITTEN_WITHIN_MS = 30 * 60_000;
+/** Rows of a workbook that are made before others have their turn. */
+const ROWS_AT_ONCE = 200;
 
 /**
  * The routes of lists for other programs.
@@ -20,13 +30,20 @@ export function exportRoutes(stores: Stores, sequelize: Sequelize): Router {
   router.get('/:file', async (request, response) => {
     const [, name, format] = /^([a-z]+)\.(csv|xlsx)$/.exec(request.params.file) ?? [];
     if (!isExport(name)) throw notFound('list', request.params.file);
-    const archive = await reading(sequelize, (tx) => readArchive(stores, sequelize, tx));
-    if (!archive) throw notFound('house', 'yet');
-    const { currency } = archive.settings;
-    const list = exportList(name, archive, minorPerMajor(currency), new Date());
-    response.attachment(request.params.file);
-    if (format === 'csv') response.type('text/csv; charset=utf-8').send(csvOf(list));
-    else response.send(Buffer.from(await xlsxOf(name, list)));
+    await reading(
+      sequelize,
+      async (tx) => {
+        const snapshot = await readHouse(stores, sequelize, tx);
+        if (!snapshot) throw notFound('house', 'yet');
+        const house = withoutVersions(snapshot);
+        const source = { house, ...pagesOfHouse(stores, tx) };
+        const list = exportList(name, source, minorPerMajor(house.settings.currency), new Date());
+        response.attachment(request.params.file);
+        if (format === 'csv') await sendCsv(response, list);
+        else await sendXlsx(response, name, list);
+      },
+      WRITTEN_WITHIN_MS,
+    );
   });
   return router;
 }
@@ -36,17 +53,36 @@ function isExport(name: string | undefined): name is ExportName {
 }
 
 /** With a byte order mark, without which spreadsheets take UTF-8 for something else. */
-function csvOf({ headings, rows }: ExportList): string {
-  const table = { fields: [...headings], data: rows.map((row) => [...row]) };
-  return `\ufeff${Papa.unparse(table, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+async function sendCsv(response: Response, { headings, pages }: ExportList): Promise<void> {
+  const write = writeTo(response.type('text/csv; charset=utf-8'));
+  const linesOf = (rows: readonly (readonly Cell[])[]): string =>
+    `${Papa.unparse(rows as Cell[][], { escapeFormulae: LIKE_A_FORMULA, newline: '\r\n' })}\r\n`;
+  await write(`\ufeff${linesOf([headings])}`);
+  for await (const rows of pages) if (rows.length > 0) await write(linesOf(rows));
+  response.end();
 }
 
-async function xlsxOf(name: string, { headings, rows }: ExportList): Promise<ArrayBuffer> {
-  const book = new ExcelJS.Workbook();
-  const sheet = book.addWorksheet(name);
-  sheet.addRow(headings);
-  sheet.getRow(1).font = { bold: true };
-  for (const row of rows) sheet.addRow(row.map((cell) => cell ?? null));
-  sheet.views = [{ state: 'frozen', ySplit: 1 }];
-  return book.xlsx.writeBuffer();
+/** As a workbook that is written while it is made: no list is held whole, and others have their turn. */
+async function sendXlsx(
+  response: Response,
+  name: string,
+  { headings, pages }: ExportList,
+): Promise<void> {
+  const book = new ExcelJS.stream.xlsx.WorkbookWriter({ stream: response, useStyles: true });
+  const sheet = book.addWorksheet(name, { views: [{ state: 'frozen', ySplit: 1 }] });
+  const top = sheet.addRow(headings);
+  top.font = { bold: true };
+  top.commit();
+  let made = 0;
+  for await (const rows of pages) {
+    for (const row of rows) {
+      sheet.addRow(row.map((cell) => cell ?? null)).commit();
+      made += 1;
+      if (made % ROWS_AT_ONCE === 0) await breathe();
+    }
+    if (response.closed) throw new Error('The reader left.');
+    if (response.writableNeedDrain) await once(response, 'drain');
+  }
+  sheet.commit();
+  await book.commit();
 }

@@ -1,7 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { withoutVersions, type Health } from '@bienestar/contract/api';
-import { HOUSE_FILE_FORMAT } from '@bienestar/contract/schemas/houseFile';
 import { houseOf } from '@bienestar/core/house/archive';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { House } from '@bienestar/core/house/house';
@@ -70,13 +69,18 @@ describe('the house file', () => {
     expect(await api.house()).toEqual(before);
   });
 
-  it('is refused at 50 MB in a sentence', async () => {
-    const answer = await api.send(
-      'PUT',
-      'house/file',
-      `{"format":"${HOUSE_FILE_FORMAT}","x":"${'x'.repeat(50_000_000)}"}`,
-    );
-    expect([answer.status, answer.body.title]).toEqual([413, 'Too large']);
+  it('is read at any size, in a thread of its own, and refused at its places', async () => {
+    const before = await api.house();
+    const good = JSON.parse(await readFile(file, 'utf8')) as Record<string, object[]>;
+    const [line] = good.movements ?? [];
+    const movements = Array.from({ length: 20_000 }, (_, at) => ({ ...line, entryId: `e${at}` }));
+    movements[17_000] = { ...movements[17_000]!, kind: 'gift' } as never;
+    const answer = await api.send('PUT', 'house/file', { ...good, movements });
+    expect([answer.status, answer.body.errors?.[0]?.pointer]).toEqual([
+      400,
+      '/movements/17000/kind',
+    ]);
+    expect(await api.house()).toEqual(before);
   });
 
   it('gives new versions, so that an edit of the old house is stale', async () => {

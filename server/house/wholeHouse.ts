@@ -1,8 +1,8 @@
 import type { Sequelize, Transaction } from 'sequelize';
-import { withoutVersions, type HouseSnapshot } from '@bienestar/contract/api';
+import type { HouseSnapshot } from '@bienestar/contract/api';
+import type { GrowingList, HeldHouse } from '@bienestar/contract/houseParts';
 import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
 import type { HouseArchive } from '@bienestar/core/house/archive';
-import type { Store } from '../aggregates/store';
 import { readStock } from '../ledger/shelfReader';
 import type { Stores } from './stores';
 
@@ -43,87 +43,52 @@ export async function readHouse(
   };
 }
 
-/** The House with its memory, as the house file has it; nothing when none has been set up yet. */
-export async function readArchive(
+/**
+ * Puts what is held whole of a house into a database that has none.
+ * @param version of everything in it
+ */
+export async function fillHouse(
   stores: Stores,
-  sequelize: Sequelize,
+  house: HeldHouse,
+  version: number,
   tx: Transaction,
-): Promise<HouseArchive | undefined> {
-  const snapshot = await readHouse(stores, sequelize, tx);
-  if (!snapshot) return undefined;
-  const { stock: _stock, ...house } = withoutVersions(snapshot);
+): Promise<void> {
+  await stores.settings.reset(house.settings, version, tx);
+  await stores.rooms.insert(house.rooms, version, tx);
+  await stores.people.insert(house.people, version, tx);
+  await stores.suppliers.insert(house.suppliers, version, tx);
+  await stores.materials.insert(house.materials, version, tx);
+  await stores.mixes.insert(house.mixes, version, tx);
+  await stores.devices.insert(house.devices, version, tx);
+  await stores.blocks.insert(house.blocks, version, tx);
+  await stores.protocols.insert(house.protocols, version, tx);
+  await stores.editions.insert(house.editions, tx);
+  await stores.services.insert(house.services, version, tx);
+  await stores.demand.insert(house.demand, version, tx);
+  await stores.offers.insert(house.offers, version, tx);
+  await stores.menus.insert(house.menus, version, tx);
+  await stores.scenarios.insert(house.scenarios, version, tx);
+  await stores.soldCourses.insert(house.soldCourses, version, tx);
+  await stores.orders.insert(house.orders, version, tx);
+  await stores.counts.insert(house.counts, version, tx);
+}
+
+/** How rows of what grows are put into a database, list by list. */
+export function fillRows(stores: Stores): {
+  readonly [L in GrowingList]: (rows: HouseArchive[L], tx: Transaction) => Promise<void>;
+} {
   return {
-    ...house,
-    editions: await stores.editions.all(tx),
-    treatments: await stores.treatments.all(tx),
-    prices: await stores.prices.all(tx),
-    lots: await stores.ledger.allLots(tx),
-    movements: await stores.ledger.allMovements(tx),
-    journal: await stores.journal.all(tx),
+    bookings: stores.bookings.insert,
+    treatments: stores.treatments.insert,
+    prices: stores.prices.insert,
+    lots: stores.ledger.loadLots,
+    movements: stores.ledger.loadMovements,
+    journal: stores.journal.insert,
   };
 }
 
-/**
- * Puts `house` in the place of whatever is there. The new versions are above every old one, so that
- * nobody who still edits the old house overwrites the new one unasked.
- */
-export async function replaceHouse(
-  stores: Stores,
-  house: HouseArchive,
-  tx: Transaction,
-): Promise<void> {
-  const version = (await newestVersion(stores, tx)) + 1;
-  await stores.ledger.removeAll(tx);
-  await stores.journal.removeAll(tx);
-  await stores.prices.removeAll(tx);
-  await stores.demand.removeAll(tx);
-  await stores.treatments.removeAll(tx);
-  for (const store of [stores.counts, stores.orders, stores.soldCourses]) {
-    await store.removeAll(tx);
-  }
-  for (const store of [stores.scenarios, stores.menus, stores.offers]) await store.removeAll(tx);
-  await stores.services.removeAll(tx);
-  await stores.editions.removeAll(tx);
-  for (const store of [
-    stores.protocols,
-    stores.blocks,
-    stores.devices,
-    stores.mixes,
-    stores.materials,
-    stores.suppliers,
-    stores.people,
-    stores.rooms,
-  ]) {
-    await store.removeAll(tx);
-  }
-  const insert = <T extends object>(store: Store<T>, values: readonly T[]): Promise<void> =>
-    store.insert(values, version, tx);
-  await stores.settings.reset(house.settings, version, tx);
-  await insert(stores.rooms, house.rooms);
-  await insert(stores.people, house.people);
-  await insert(stores.suppliers, house.suppliers);
-  await insert(stores.materials, house.materials);
-  await insert(stores.mixes, house.mixes);
-  await insert(stores.devices, house.devices);
-  await insert(stores.blocks, house.blocks);
-  await insert(stores.protocols, house.protocols);
-  await stores.editions.insert(house.editions, tx);
-  await insert(stores.services, house.services);
-  await insert(stores.demand, house.demand);
-  await insert(stores.offers, house.offers);
-  await insert(stores.menus, house.menus);
-  await insert(stores.scenarios, house.scenarios);
-  await insert(stores.soldCourses, house.soldCourses);
-  await insert(stores.orders, house.orders);
-  await insert(stores.counts, house.counts);
-  await stores.bookings.replaceAll(house.bookings, tx);
-  await stores.treatments.insert(house.treatments, tx);
-  await stores.journal.insert(house.journal, tx);
-  await stores.prices.insert(house.prices, tx);
-  await stores.ledger.append(house.lots, house.movements, tx);
-}
-
-async function newestVersion(stores: Stores, tx: Transaction): Promise<number> {
+/** The newest version of anything in the house; 0 where there is none. */
+export async function newestVersion(stores: Stores, tx: Transaction): Promise<number> {
   const settings = await stores.settings.find(tx);
   let newest = settings?.version ?? 0;
   for (const name of [...AGGREGATE_NAMES, 'demand'] as const) {

@@ -17,18 +17,21 @@ async function listening(server: Server): Promise<string> {
 }
 
 const log = pino({ level: 'silent' });
+const NOWHERE = 'mariadb://nobody:x@127.0.0.1:1/none';
 
 describe('pages', () => {
   let folder: string;
   let server: Server;
   let url: string;
-  const database = connect('mariadb://nobody:x@127.0.0.1:1/none');
+  const database = connect(NOWHERE);
   beforeAll(async () => {
     folder = await mkdtemp(join(tmpdir(), 'bienestar-pages-'));
     await mkdir(join(folder, 'assets'));
     await writeFile(join(folder, 'index.html'), '<title>Bienestar</title>');
     await writeFile(join(folder, 'assets', 'a.js'), 'export {}');
-    server = createServer(createApp({ sequelize: database, log, pages: folder }));
+    server = createServer(
+      createApp({ sequelize: database, databaseUrl: NOWHERE, log, pages: folder }),
+    );
     url = await listening(server);
   });
   afterAll(async () => {
@@ -74,7 +77,7 @@ describe('before a house is set up', () => {
     const sequelize = await freshDatabase();
     const { migrations } = await import('../db/migrate');
     await migrations(sequelize).up();
-    const server = createServer(createApp({ sequelize, log }));
+    const server = createServer(createApp({ sequelize, databaseUrl: NOWHERE, log }));
     const url = await listening(server);
     expect((await fetch(`${url}/api/house`)).status).toBe(404);
     expect((await fetch(`${url}/api/settings`)).status).toBe(404);

@@ -1,4 +1,4 @@
-import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
+import type { ErrorRequestHandler, Request, RequestHandler, Response } from 'express';
 import {
   BaseError,
   ConnectionError,
@@ -117,24 +117,31 @@ export const answerProblems: ErrorRequestHandler = (error: unknown, request, res
     next(error);
     return;
   }
+  const document = problemDocument(error, request);
+  if (document.status === 503 || document.status === 507) response.setHeader('Retry-After', '2');
+  answer(response, document);
+};
+
+/** An error as the problem document that answers a request; faults of ours go to the log. */
+export function problemDocument(error: unknown, request: Request): ProblemDocument {
   const refusal = refusalFor(error);
   if (refusal.status >= 500) request.log.error({ err: error }, refusal.title);
-  if (refusal.status === 503 || refusal.status === 507) response.setHeader('Retry-After', '2');
-  answer(response, {
+  return {
     type: refusal.type,
     title: refusal.title,
     status: refusal.status,
     detail: refusal.message,
     instance: request.originalUrl,
     ...refusal.extra,
-  });
-};
+  };
+}
 
 function answer(response: Response, document: ProblemDocument): void {
   response.status(document.status).type('application/problem+json').send(JSON.stringify(document));
 }
 
-function refusalFor(error: unknown): Refusal {
+/** What an error means to whoever asked. */
+export function refusalFor(error: unknown): Refusal {
   if (error instanceof Refusal) return error;
   if (isDiskFull(error)) {
     return new Refusal(

@@ -1,4 +1,4 @@
-import type { Sequelize, Transaction } from 'sequelize';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { unversioned } from '@bienestar/contract/api';
 import type { JournalEntry, JournalPart } from '@bienestar/core/house/journal';
 import { dayOf } from '@bienestar/core/stock/days';
@@ -13,14 +13,18 @@ interface JournalRow {
   readonly beforeIt: unknown;
 }
 
+/** A change holds a whole thing. */
+const CHANGES_AT_ONCE = 100;
+
 /** What was changed, as it was before; of each thing the first change of a day. */
 export interface JournalStore {
   /** oldest first */
   readonly all: (tx: Transaction) => Promise<JournalEntry[]>;
+  /** oldest first, page by page */
+  readonly pages: (tx: Transaction) => AsyncGenerator<JournalEntry[]>;
   readonly insert: (entries: readonly JournalEntry[], tx: Transaction) => Promise<void>;
   /** keeps how something was before a change of today, unless it is kept already */
   readonly note: (entry: Omit<JournalEntry, 'on'>, tx: Transaction) => Promise<void>;
-  readonly removeAll: (tx: Transaction) => Promise<void>;
 }
 
 /** The journal in the database. */
@@ -37,12 +41,22 @@ export function journalStore(sequelize: Sequelize): JournalStore {
   return {
     all: async (tx) =>
       (await rowsOf<JournalRow>(journal, ['onDay', 'part', 'thingId'], tx)).map(entryOf),
+    pages: async function* (tx) {
+      for (let last: JournalRow | undefined; ;) {
+        const rows: JournalRow[] = await sequelize.query<JournalRow>(
+          `SELECT on_day AS onDay, part, thing_id AS thingId, before_it AS beforeIt FROM journal
+           ${last ? 'WHERE on_day >= :onDay AND (on_day > :onDay OR (part, thing_id) > (:part, :thingId))' : ''}
+           ORDER BY on_day, part, thing_id LIMIT ${CHANGES_AT_ONCE}`,
+          { type: QueryTypes.SELECT, replacements: { ...last }, transaction: tx },
+        );
+        if (rows.length > 0) yield rows.map(entryOf);
+        if (rows.length < CHANGES_AT_ONCE) return;
+        last = rows.at(-1);
+      }
+    },
     insert: (entries, tx) => write(entries, tx, {}),
     note: (entry, tx) =>
       write([{ on: dayOf(new Date()), ...entry } as JournalEntry], tx, { ignoreDuplicates: true }),
-    removeAll: async (tx) => {
-      await journal.destroy({ where: {}, transaction: tx });
-    },
   };
 }
 

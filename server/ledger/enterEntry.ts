@@ -75,7 +75,6 @@ export async function enterEntry(
   { ledger, materials, orders }: EntryStores,
   tx: Transaction,
 ): Promise<EnteredEntry> {
-  if (!held.has(entry.materialId)) throw new Error('An entry was made without holding its material.');
   const material = await stockedMaterial(materials, entry.materialId, tx);
   if (!material) throw notFound('material in stock', entry.materialId);
   const earlier = await ledger.entry(entry.id, tx);
@@ -103,7 +102,7 @@ export async function enterEntry(
   });
   if (!posting.ok) throw invalidInput(problemFaults(posting.problems));
   const { lot, movements } = posting.value;
-  await ledger.append(lot ? [lot] : [], movements, tx);
+  await ledger.append(lot, movements, held, tx);
   if (corrected.some(({ kind }) => kind === 'delivery')) {
     for (const order of await orders.all(tx)) {
       const { version, ...plain } = order;

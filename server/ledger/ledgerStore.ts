@@ -4,7 +4,7 @@ import type { CountHistory } from '@bienestar/core/restock/countReview';
 import type { Balance } from '@bienestar/core/stock/ledger';
 import type { Lot, Movement } from '@bienestar/core/stock/stockTypes';
 import { orNull, present } from '../db/optional';
-import { rowsOf, table } from '../db/tables';
+import { pagesOf, rowsOf, table, writeRows } from '../db/tables';
 
 interface LotRow {
   readonly id: string;
@@ -77,18 +77,24 @@ export interface LedgerStore {
   readonly counts: (tx: Transaction) => Promise<CountHistory['counts']>;
   /** what was used, opened and thrown away, by material and day */
   readonly goneByDay: (tx: Transaction) => Promise<CountHistory['gone']>;
-  readonly allLots: (tx: Transaction) => Promise<Lot[]>;
-  readonly allMovements: (tx: Transaction) => Promise<Movement[]>;
+  /** every lot, in the order of the ledger */
+  readonly lotPages: (tx: Transaction) => AsyncGenerator<Lot[]>;
+  /** every movement, in the order of the ledger */
+  readonly movementPages: (tx: Transaction) => AsyncGenerator<Movement[]>;
+  /** adds what an entry does, for a material that is held */
   readonly append: (
-    lots: readonly Lot[],
+    lot: Lot | undefined,
     movements: readonly Movement[],
+    held: HeldMaterials,
     tx: Transaction,
   ) => Promise<void>;
-  readonly removeAll: (tx: Transaction) => Promise<void>;
+  /** puts lots into a database that nobody uses yet */
+  readonly loadLots: (lots: readonly Lot[], tx: Transaction) => Promise<void>;
+  /** puts movements into a database that nobody uses yet */
+  readonly loadMovements: (movements: readonly Movement[], tx: Transaction) => Promise<void>;
 }
 
 /** Rows written by one statement: far below what MariaDB takes in one packet. */
-const ROWS_AT_ONCE = 5_000;
 
 const BALANCES = `SELECT lot_id AS lotId, container_id AS containerId, SUM(quantity) AS quantity,
   MIN(at) AS firstAt FROM movements`;
@@ -200,23 +206,21 @@ export function ledgerStore(sequelize: Sequelize): LedgerStore {
       );
       return rows.map((row) => ({ ...row, entries: Number(row.entries) }));
     },
-    allLots: async (tx) => (await rowsOf<LotRow>(lots, ['ordinal'], tx)).map(lotOf),
-    allMovements: async (tx) =>
-      (await rowsOf<MovementRow>(movements, ['ordinal'], tx)).map(movementOf),
-    append: async (newLots, newMovements, tx) => {
-      for (let at = 0; at < newLots.length; at += ROWS_AT_ONCE) {
-        const rows = newLots.slice(at, at + ROWS_AT_ONCE).map(lotRow);
-        await lots.bulkCreate(rows, { transaction: tx });
-      }
-      for (let at = 0; at < newMovements.length; at += ROWS_AT_ONCE) {
-        const rows = newMovements.slice(at, at + ROWS_AT_ONCE).map(movementRow);
-        await movements.bulkCreate(rows, { transaction: tx });
-      }
+    lotPages: async function* (tx) {
+      for await (const rows of pagesOf<LotRow>(lots, tx)) yield rows.map(lotOf);
     },
-    removeAll: async (tx) => {
-      await movements.destroy({ where: {}, transaction: tx });
-      await lots.destroy({ where: {}, transaction: tx });
+    movementPages: async function* (tx) {
+      for await (const rows of pagesOf<MovementRow>(movements, tx)) yield rows.map(movementOf);
     },
+    append: async (lot, entered, held, tx) => {
+      if (entered.some(({ materialId }) => !held.has(materialId))) {
+        throw new Error('The ledger was written without holding its material.');
+      }
+      await writeRows(lots, lot ? [lotRow(lot)] : [], tx);
+      await writeRows(movements, entered.map(movementRow), tx);
+    },
+    loadLots: (all, tx) => writeRows(lots, all.map(lotRow), tx),
+    loadMovements: (all, tx) => writeRows(movements, all.map(movementRow), tx),
   };
 }
 

@@ -140,7 +140,9 @@ export function orderRoutes(
       const holding = await holdForEntries(entries, stores, tx);
       for (const entry of entries) {
         const at = receiving.lines.findIndex(({ entryId }) => entryId === entry.id);
-        const { posted } = await within(`/lines/${at}`, () => enterEntry(entry, holding, stores, tx));
+        const { posted } = await within(`/lines/${at}`, () =>
+          enterEntry(entry, holding, stores, tx),
+        );
         stock.push(posted.stock);
       }
       await orders.replace(received.value.order, version, tx);

@@ -8,7 +8,7 @@ import type { HouseSnapshot, ProblemDocument } from '@bienestar/contract/api';
 import { readHouseFile } from '@bienestar/contract/houseFile';
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import { createApp, type Outside } from '../app';
-import { connect } from '../db/connection';
+import { connect, withDatabase } from '../db/connection';
 import { migrations } from '../db/migrate';
 import { silentLog } from './silentLog';
 
@@ -42,19 +42,25 @@ export interface TestApi {
 
 /** An empty, migrated database of its own. */
 export async function freshDatabase(): Promise<Sequelize> {
+  return connect(await freshDatabaseUrl());
+}
+
+/** The address of an empty database of its own. */
+export async function freshDatabaseUrl(): Promise<string> {
   const server = inject('databaseUrl');
   const name = `bienestar_${randomUUID().replaceAll('-', '')}`;
   const maker = connect(server);
   await maker.query(`CREATE DATABASE ${name}`, { type: QueryTypes.RAW });
   await maker.close();
-  return connect(server.replace(/[^/]+$/, name));
+  return withDatabase(server, name);
 }
 
 /** Starts the API on a fresh database with the demo house. */
 export async function startApi(outside: Outside = {}): Promise<TestApi> {
-  const sequelize = await freshDatabase();
+  const databaseUrl = await freshDatabaseUrl();
+  const sequelize = connect(databaseUrl);
   await migrations(sequelize).up();
-  const server = createServer(createApp({ sequelize, log: silentLog(), outside }));
+  const server = createServer(createApp({ sequelize, databaseUrl, log: silentLog(), outside }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 

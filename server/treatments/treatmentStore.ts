@@ -3,7 +3,7 @@ import { QueryTypes } from 'sequelize';
 import type { Treatment } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { fromJson, orNull, present } from '../db/optional';
-import { rowsOf, table } from '../db/tables';
+import { pagesOf, rowsOf, table, writeRows } from '../db/tables';
 
 interface TreatmentRow {
   readonly id: string;
@@ -16,13 +16,13 @@ interface TreatmentRow {
   readonly entryIds: Treatment['entryIds'] | string;
 }
 
-const ROWS_AT_ONCE = 5_000;
 /** Days back that figures look at what was performed. */
 const RECENT_DAYS = 200;
 
 /** What was performed. */
 export interface TreatmentStore {
-  readonly all: (tx: Transaction) => Promise<Treatment[]>;
+  /** everything that was performed, in the order in which it was entered */
+  readonly pages: (tx: Transaction) => AsyncGenerator<Treatment[]>;
   /** of the last months */
   readonly recent: (tx: Transaction) => Promise<Treatment[]>;
   readonly find: (id: string, tx: Transaction) => Promise<Treatment | undefined>;
@@ -34,14 +34,15 @@ export interface TreatmentStore {
   readonly drew: (id: string, entryIds: Treatment['entryIds'], tx: Transaction) => Promise<void>;
   readonly insert: (treatments: readonly Treatment[], tx: Transaction) => Promise<void>;
   readonly remove: (id: string, tx: Transaction) => Promise<void>;
-  readonly removeAll: (tx: Transaction) => Promise<void>;
 }
 
 /** What was performed, in the database. */
 export function treatmentStore(sequelize: Sequelize): TreatmentStore {
   const treatments = table<TreatmentRow>(sequelize, 'treatments');
   return {
-    all: async (tx) => (await rowsOf<TreatmentRow>(treatments, ['ordinal'], tx)).map(treatmentOf),
+    pages: async function* (tx) {
+      for await (const rows of pagesOf<TreatmentRow>(treatments, tx)) yield rows.map(treatmentOf);
+    },
     recent: async (tx) => {
       const since = new Date(Date.now() - RECENT_DAYS * 86_400_000);
       const rows = await sequelize.query<TreatmentRow>(
@@ -80,17 +81,9 @@ export function treatmentStore(sequelize: Sequelize): TreatmentStore {
     drew: async (id, entryIds, tx) => {
       await treatments.update({ entryIds }, { where: { id } as never, transaction: tx });
     },
-    insert: async (all, tx) => {
-      for (let at = 0; at < all.length; at += ROWS_AT_ONCE) {
-        const rows = all.slice(at, at + ROWS_AT_ONCE).map(rowOf);
-        await treatments.bulkCreate(rows, { transaction: tx });
-      }
-    },
+    insert: (all, tx) => writeRows(treatments, all.map(rowOf), tx),
     remove: async (id, tx) => {
       await treatments.destroy({ where: { id } as never, transaction: tx });
-    },
-    removeAll: async (tx) => {
-      await treatments.destroy({ where: {}, transaction: tx });
     },
   };
 }

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { LIKE_A_FORMULA } from '@bienestar/contract/csv';
 import type { PrintedMenu } from './guestPage';
 
 /** A printed menu as a list for other programs: a line for each line, with the section it stands in. */
@@ -15,5 +16,5 @@ export function guestCsv(page: PrintedMenu): string {
     })),
   );
   const columns = ['menu', 'section', 'name', 'minutes', 'price', 'text', 'cautions'];
-  return Papa.unparse({ fields: columns, data: rows }, { escapeFormulae: true });
+  return Papa.unparse({ fields: columns, data: rows }, { escapeFormulae: LIKE_A_FORMULA });
 }

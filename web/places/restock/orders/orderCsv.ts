@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { LIKE_A_FORMULA } from '@bienestar/contract/csv';
 import { minorPerMajor } from '@bienestar/contract/currency';
 import type { House, Order } from '@bienestar/core/house/house';
 
@@ -35,5 +36,5 @@ export function orderCsv(
     'price',
     'currency',
   ];
-  return Papa.unparse({ fields, data: rows }, { escapeFormulae: true });
+  return Papa.unparse({ fields, data: rows }, { escapeFormulae: LIKE_A_FORMULA });
 }

@@ -1,0 +1,50 @@
+import type { Sequelize } from 'sequelize';
+import type { Checked } from '@bienestar/contract/check';
+import { reading, writing } from '../db/unitOfWork';
+import { readHouseStream, type ReadOptions } from './readHouseStream';
+import { makeStagingSchema } from './stagingSchema';
+import { storesOf } from './stores';
+import { fillHouse, fillRows, newestVersion } from './wholeHouse';
+
+/** Versions that the house in use may still reach while another is made beside it. */
+const VERSIONS_APART = 1_000;
+/** Nobody waits for these writes but the one who opens the house. */
+const FILLED_WITHIN_MS = 120_000;
+
+/**
+ * Opens a house file in the place of the house in use: all of it or nothing. It is read and filled into
+ * tables beside those in use, so nobody else waits, and put in their place at once. The new versions are
+ * above every old one, so that nobody who still edits the old house overwrites the new one unasked.
+ * @param url where `live` connects to
+ * @param path of the file
+ */
+export async function openHouse(
+  live: Sequelize,
+  url: string,
+  path: string,
+  options: ReadOptions = {},
+): Promise<Checked<undefined>> {
+  const version = (await reading(live, (tx) => newestVersion(storesOf(live), tx))) + VERSIONS_APART;
+  const staging = await makeStagingSchema(live, url);
+  try {
+    const { sequelize } = staging;
+    const stores = storesOf(sequelize);
+    const fill = fillRows(stores);
+    const checked = await readHouseStream(
+      path,
+      (list, rows) => writing(sequelize, (tx) => fill[list](rows as never, tx), FILLED_WITHIN_MS),
+      options,
+    );
+    if (!checked.ok) return checked;
+    await writing(
+      sequelize,
+      (tx) => fillHouse(stores, checked.value, version, tx),
+      FILLED_WITHIN_MS,
+    );
+    options.signal?.throwIfAborted();
+    await staging.putInPlace();
+    return { ok: true, value: undefined };
+  } finally {
+    await staging.drop();
+  }
+}

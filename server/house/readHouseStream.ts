@@ -1,0 +1,191 @@
+import { createReadStream } from 'node:fs';
+import { readFile, stat } from 'node:fs/promises';
+import { JSONParser } from '@streamparser/json';
+import type { HouseArchive } from '@bienestar/core/house/archive';
+import type { Checked, Fault } from '@bienestar/contract/check';
+import { createHouseChecker, type HouseChecker } from '@bienestar/contract/houseChecker';
+import { headFault, isHouseList, latestHouseFile, notJson } from '@bienestar/contract/houseFile';
+import {
+  HOUSE_LIST_NAMES,
+  isGrowing,
+  type GrowingList,
+  type HeldHouse,
+  type HouseList,
+} from '@bienestar/contract/houseParts';
+import { HOUSE_FILE_VERSION } from '@bienestar/contract/schemas/houseFile';
+
+/** Rows that are checked and passed on together. */
+const ROWS_AT_ONCE = 500;
+/** Rows of the journal hold whole things. */
+const CHANGES_AT_ONCE = 50;
+/** Files of earlier versions, which never were large, are held whole. */
+const LARGEST_BEFORE = 256 * 1024 * 1024;
+
+/** Who takes the rows of what grows, run by run, as they are read and found right. */
+export type TakeRows = <L extends GrowingList>(list: L, rows: HouseArchive[L]) => Promise<void>;
+
+/** What goes along with reading. */
+export interface ReadOptions {
+  /** told the share that is read */
+  readonly onProgress?: (share: number) => void;
+  readonly signal?: AbortSignal;
+}
+
+/**
+ * Reads a house file of any size: what grows with the years is passed on as it is read, all else is
+ * held. Rows come before it is known whether the rest is right, so `take` must be able to let go of them.
+ * @returns the house without what grows, or every fault with its place
+ */
+export async function readHouseStream(
+  path: string,
+  take: TakeRows,
+  { onProgress = () => undefined, signal }: ReadOptions = {},
+): Promise<Checked<HeldHouse>> {
+  const head = await headOf(path);
+  if (!head.ok) return head;
+  const fault = headFault(head.value);
+  if (fault) return { ok: false, faults: [fault] };
+  const runs = runsOf(take);
+  if (head.value.formatVersion !== HOUSE_FILE_VERSION) {
+    const whole = await readBefore(path);
+    if (!whole.ok) return whole;
+    for (const [key, value] of Object.entries(whole.value)) {
+      runs.value(key, value);
+      if (Array.isArray(value)) for (const row of value as unknown[]) runs.row(key, row);
+      await runs.passOn();
+    }
+    return runs.end();
+  }
+  const { size } = await stat(path);
+  let read = 0;
+  const parsing = parse(path, ['$.*', ...HOUSE_LIST_NAMES.map((list) => `$.${list}.*`)], signal);
+  for await (const chunk of parsing) {
+    if (!chunk.ok) return chunk;
+    for (const { key, list, value } of chunk.value.found) {
+      if (list === undefined) runs.value(String(key), value);
+      else runs.row(list, value);
+    }
+    await runs.passOn();
+    if (runs.isHopeless()) return runs.end();
+    read += chunk.value.bytes;
+    onProgress(read / Math.max(1, size));
+  }
+  return runs.end();
+}
+
+/** Gathers rows into runs, checks them, and passes on those that are right. */
+function runsOf(take: TakeRows) {
+  const checker = createHouseChecker();
+  const waiting = new Map<HouseList, unknown[]>();
+  const check = async (list: HouseList, rows: readonly unknown[]): Promise<void> => {
+    const right = checker.rows(list, rows);
+    if (right && isGrowing(list)) await take(list, right as HouseArchive[typeof list]);
+  };
+  const passOn = async (all: boolean): Promise<void> => {
+    for (const [list, rows] of waiting) {
+      const most = list === 'journal' ? CHANGES_AT_ONCE : ROWS_AT_ONCE;
+      let from = 0;
+      while (rows.length - from >= most || (all && from < rows.length)) {
+        await check(list, rows.slice(from, from + most));
+        from += most;
+      }
+      rows.splice(0, from);
+    }
+  };
+  return {
+    row: (list: string, row: unknown): void => {
+      if (!isHouseList(list)) return;
+      const rows = waiting.get(list);
+      if (rows) rows.push(row);
+      else waiting.set(list, [row]);
+    },
+    value: (key: string, value: unknown): void => {
+      if (key === 'format' || key === 'formatVersion') return;
+      if (key === 'settings') checker.settings(value);
+      else if (!isHouseList(key)) checker.unknown(key);
+      else if (Array.isArray(value)) checker.rows(key, []);
+      else checker.noList(key);
+    },
+    passOn: () => passOn(false),
+    isHopeless: (): boolean => checker.isHopeless(),
+    end: async (): Promise<ReturnType<HouseChecker['end']>> => {
+      await passOn(true);
+      return checker.end();
+    },
+  };
+}
+
+interface Found {
+  readonly key: string | number | undefined;
+  /** the list of which the value is a row */
+  readonly list?: string;
+  readonly value: unknown;
+}
+
+interface Parsed {
+  readonly found: readonly Found[];
+  readonly bytes: number;
+}
+
+/** The values at some paths of a JSON file, chunk by chunk; a fault ends it. */
+async function* parse(
+  path: string,
+  paths: readonly string[],
+  signal?: AbortSignal,
+): AsyncGenerator<Checked<Parsed>> {
+  let found: Found[] = [];
+  let isEnded = false;
+  const parser = new JSONParser({ paths: [...paths], keepStack: false });
+  parser.onValue = ({ key, value, parent, stack }) => {
+    const list = stack.length > 1 ? stack[1]?.key : undefined;
+    if (list === undefined) found.push({ key, value });
+    else if (Array.isArray(parent)) found.push({ key, list: String(list), value });
+  };
+  parser.onEnd = () => {
+    isEnded = true;
+  };
+  try {
+    for await (const chunk of createReadStream(path, { signal }) as AsyncIterable<Buffer>) {
+      parser.write(chunk);
+      yield { ok: true, value: { found, bytes: chunk.byteLength } };
+      found = [];
+    }
+    if (!isEnded) throw new SyntaxError('it breaks off');
+  } catch (error) {
+    if (signal?.aborted || isFromDisk(error)) throw error;
+    yield { ok: false, faults: [notJson(error)] };
+  }
+}
+
+function isFromDisk(error: unknown): boolean {
+  return error instanceof Error && 'syscall' in error;
+}
+
+/** What a file says of its format, which usually stands in front. */
+async function headOf(path: string): Promise<Checked<Record<string, unknown>>> {
+  const head: Record<string, unknown> = {};
+  for await (const chunk of parse(path, ['$.format', '$.formatVersion'])) {
+    if (!chunk.ok) return chunk;
+    for (const { key, value } of chunk.value.found) head[String(key)] = value;
+    if ('format' in head && 'formatVersion' in head) break;
+  }
+  return { ok: true, value: head };
+}
+
+async function readBefore(path: string): Promise<Checked<Record<string, unknown>>> {
+  if ((await stat(path)).size > LARGEST_BEFORE) {
+    const message = 'A house file of an earlier version holds at most 256 MB; this one is larger.';
+    const fault: Fault = { pointer: '', code: 'file.size', message };
+    return { ok: false, faults: [fault] };
+  }
+  try {
+    const {
+      format: _format,
+      formatVersion: _version,
+      ...house
+    } = latestHouseFile(JSON.parse(await readFile(path, 'utf8')) as Record<string, unknown>);
+    return { ok: true, value: house };
+  } catch (error) {
+    return { ok: false, faults: [notJson(error)] };
+  }
+}

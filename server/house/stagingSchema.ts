@@ -1,0 +1,116 @@
+import { randomBytes } from 'node:crypto';
+import { setTimeout as pause } from 'node:timers/promises';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { connect, withDatabase } from '../db/connection';
+import { TABLES } from '../db/tables';
+import { codeOf } from '../db/unitOfWork';
+
+/*
+ * A house that is opened is made in a schema beside the one in use, where it holds nobody up, and then
+ * put in its place by renaming tables, which is done at once or not at all.
+ */
+
+const IN = '_in_';
+const FORMER = '_out_';
+
+/** Two minutes of tries, longer than anything that is streamed to a person takes. */
+const TRIES = 6_000;
+const PAUSE_MS = 20;
+const LAST_WAIT_SECONDS = 5;
+const IN_THE_WAY = new Set(['ER_LOCK_WAIT_TIMEOUT', 'ER_LOCK_DEADLOCK']);
+
+/** A schema that has the tables of the house in use and no rows. */
+export interface StagingSchema {
+  readonly sequelize: Sequelize;
+  /** puts its tables in the place of those in use; the former ones are dropped */
+  readonly putInPlace: () => Promise<void>;
+  /** drops what is left of it */
+  readonly drop: () => Promise<void>;
+}
+
+/**
+ * Makes a schema beside that of `live`. The account must be allowed to make schemas whose names begin
+ * with that of its own.
+ * @param url where `live` connects to
+ */
+export async function makeStagingSchema(live: Sequelize, url: string): Promise<StagingSchema> {
+  const house = live.getDatabaseName();
+  await dropLeftOver(live);
+  const suffix = randomBytes(4).toString('hex');
+  const name = `${house}${IN}${suffix}`;
+  const former = `${house}${FORMER}${suffix}`;
+  await run(live, `CREATE DATABASE \`${name}\` CHARACTER SET utf8mb4`);
+  /* One connection, which holds a lock of the schema's name as long as whoever fills it lives. */
+  const sequelize = connect(withDatabase(url, name), {
+    connections: 1,
+    initSql: ['SET foreign_key_checks = 0', `DO GET_LOCK('${name}', 0)`],
+  });
+  const drop = async (): Promise<void> => {
+    await sequelize.close();
+    await run(live, `DROP DATABASE IF EXISTS \`${name}\``);
+    await run(live, `DROP DATABASE IF EXISTS \`${former}\``);
+  };
+  try {
+    for (const table of TABLES) await run(sequelize, await ddlOf(live, table));
+    await run(sequelize, `INSERT INTO migrations SELECT * FROM \`${house}\`.migrations`);
+    const putInPlace = async (): Promise<void> => {
+      await run(live, `CREATE DATABASE \`${former}\` CHARACTER SET utf8mb4`);
+      const renames = TABLES.map(
+        (table) =>
+          `\`${house}\`.\`${table}\` TO \`${former}\`.\`${table}\`, \`${name}\`.\`${table}\` TO \`${house}\`.\`${table}\``,
+      );
+      await whenNobodyIsInTheWay((wait) =>
+        run(live, `RENAME TABLE ${renames.join(', ').replaceAll(' TO', ` ${wait} TO`)}`),
+      );
+    };
+    return { sequelize, putInPlace, drop };
+  } catch (error) {
+    await drop().catch(() => undefined);
+    throw error;
+  }
+}
+
+/** Drops the schemas of houses whose opening was broken off. */
+async function dropLeftOver(live: Sequelize): Promise<void> {
+  const house = live.getDatabaseName();
+  const rows = await live.query<{ readonly name: string }>(
+    'SELECT schema_name AS name FROM information_schema.schemata',
+    { type: QueryTypes.SELECT },
+  );
+  for (const { name } of rows) {
+    const [, suffix] = /^(?:_in_|_out_)([0-9a-f]{8})$/.exec(name.slice(house.length)) ?? [];
+    if (!name.startsWith(house) || suffix === undefined) continue;
+    const [lock] = await live.query<{ readonly isFree: number }>(
+      'SELECT IS_FREE_LOCK(:lock) AS isFree',
+      { type: QueryTypes.SELECT, replacements: { lock: `${house}${IN}${suffix}` } },
+    );
+    if (lock?.isFree === 1) await run(live, `DROP DATABASE IF EXISTS \`${name}\``);
+  }
+}
+
+/**
+ * Renames as soon as no unit of work is under way: whoever waits for that would keep all others waiting
+ * behind it, so it is tried again and again instead, and only at last waited for.
+ */
+async function whenNobodyIsInTheWay(rename: (wait: string) => Promise<void>): Promise<void> {
+  for (let tries = 1; ; tries += 1) {
+    try {
+      await rename(tries < TRIES ? 'NOWAIT' : `WAIT ${LAST_WAIT_SECONDS}`);
+      return;
+    } catch (error) {
+      if (!IN_THE_WAY.has(codeOf(error)) || tries >= TRIES) throw error;
+      await pause(PAUSE_MS);
+    }
+  }
+}
+
+async function ddlOf(live: Sequelize, table: string): Promise<string> {
+  const [row] = await live.query<Record<string, string>>(`SHOW CREATE TABLE \`${table}\``, {
+    type: QueryTypes.SELECT,
+  });
+  return (row?.['Create Table'] ?? '').replace(/ AUTO_INCREMENT=\d+/, '');
+}
+
+async function run(sequelize: Sequelize, sql: string): Promise<void> {
+  await sequelize.query(sql, { type: QueryTypes.RAW });
+}

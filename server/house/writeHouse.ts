@@ -1,0 +1,81 @@
+import type { Sequelize, Transaction } from 'sequelize';
+import { withoutVersions } from '@bienestar/contract/api';
+import { HOUSE_LIST_NAMES, isGrowing, type GrowingList } from '@bienestar/contract/houseParts';
+import { isPlainText, plainText } from '@bienestar/contract/plainInput';
+import { HOUSE_FILE_FORMAT, HOUSE_FILE_VERSION } from '@bienestar/contract/schemas/houseFile';
+import type { HouseArchive } from '@bienestar/core/house/archive';
+import type { House } from '@bienestar/core/house/house';
+import { readHouse } from './wholeHouse';
+import type { Stores } from './stores';
+
+/** Takes the next part of a text; waits where whoever reads it is slower. */
+export type Write = (text: string) => Promise<void>;
+
+/**
+ * Writes the house file, a line a thing, list by list, so that a house of any size goes out without being
+ * held whole. All of it is of one moment when the transaction is.
+ * @returns the house, so far as it is held whole; nothing when none has been set up yet
+ */
+export async function writeHouse(
+  stores: Stores,
+  sequelize: Sequelize,
+  tx: Transaction,
+  write: Write,
+): Promise<House | undefined> {
+  const snapshot = await readHouse(stores, sequelize, tx);
+  if (!snapshot) return undefined;
+  const house = withoutVersions(snapshot);
+  const growing = pagesOfHouse(stores, tx);
+  await write(
+    `{\n"format": ${asLine(HOUSE_FILE_FORMAT)},\n"formatVersion": ${HOUSE_FILE_VERSION},\n"settings": ${asLine(house.settings)}`,
+  );
+  for (const list of HOUSE_LIST_NAMES) {
+    await write(`,\n"${list}": [`);
+    let isFirst = true;
+    const pages = isGrowing(list)
+      ? growing[list]()
+      : list === 'editions'
+        ? [await stores.editions.all(tx)]
+        : [house[list]];
+    for await (const rows of pages) {
+      if (rows.length === 0) continue;
+      await write(`${isFirst ? '' : ','}\n${rows.map(asLine).join(',\n')}`);
+      isFirst = false;
+    }
+    await write(isFirst ? ']' : '\n]');
+  }
+  await write('\n}\n');
+  return house;
+}
+
+/** What grows with the years, page by page. */
+export function pagesOfHouse(
+  stores: Stores,
+  tx: Transaction,
+): { readonly [L in GrowingList]: () => AsyncIterable<HouseArchive[L]> } {
+  return {
+    bookings: () => onePage(stores.bookings.all(tx)),
+    treatments: () => stores.treatments.pages(tx),
+    prices: () => onePage(stores.prices.all(tx)),
+    lots: () => stores.ledger.lotPages(tx),
+    movements: () => stores.ledger.movementPages(tx),
+    journal: () => stores.journal.pages(tx),
+  };
+}
+
+async function* onePage<T>(rows: Promise<T>): AsyncGenerator<T> {
+  yield await rows;
+}
+
+/* How JSON says half a character or a control character. */
+const ESCAPED = /\\u(?:d[89a-f]|00[01]|007f)/i;
+
+/** A thing as one line of JSON. What was kept of text before such was refused goes out without it. */
+function asLine(value: unknown): string {
+  const line = JSON.stringify(value);
+  return ESCAPED.test(line) || !isPlainText(line) ? JSON.stringify(value, plainly) : line;
+}
+
+function plainly(_key: string, value: unknown): unknown {
+  return typeof value === 'string' ? plainText(value) : value;
+}
