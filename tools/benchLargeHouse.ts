@@ -68,7 +68,7 @@ async function measured(what: string, work: () => Promise<void>): Promise<void> 
       const began = performance.now();
       await (at % 2 === 0 ? fetch(`${url}/rooms`) : use(at)).then((answer) => answer.text());
       waits.push(performance.now() - began);
-      await new Promise((resolve) => setTimeout(resolve, 20));
+      await new Promise((resolve) => setTimeout(resolve, 100));
     }
   })();
   const before = process.memoryUsage().rss;

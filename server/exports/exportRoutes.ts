@@ -18,7 +18,7 @@ import { exportList, type Cell, type ExportList } from './exportLists';
 /** A large list goes out as long as somebody reads it. */
 const WRITTEN_WITHIN_MS = 30 * 60_000;
 /** Rows of a workbook that are made before others have their turn. */
-const ROWS_AT_ONCE = 200;
+const ROWS_AT_ONCE = 50;
 
 /**
  * The routes of lists for other programs.

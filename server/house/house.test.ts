@@ -42,7 +42,7 @@ describe('the house file', () => {
     const [material, ...materials] = good.materials as { packs?: object[] }[];
     const broken: [unknown, string][] = [
       ['{"format":', ''],
-      ['[]', '/format'],
+      ['[]', ''],
       [{ ...good, format: 'another' }, '/format'],
       [{ ...good, formatVersion: 99 }, '/formatVersion'],
       [

@@ -9,7 +9,7 @@ import { fillHouse, fillRows, newestVersion } from './wholeHouse';
 /** Versions that the house in use may still reach while another is made beside it. */
 const VERSIONS_APART = 1_000;
 /** Nobody waits for these writes but the one who opens the house. */
-const FILLED_WITHIN_MS = 120_000;
+const FILLED_WITHIN_MS = 30 * 60_000;
 
 /**
  * Opens a house file in the place of the house in use: all of it or nothing. It is read and filled into
@@ -30,17 +30,21 @@ export async function openHouse(
     const { sequelize } = staging;
     const stores = storesOf(sequelize);
     const fill = fillRows(stores);
-    const checked = await readHouseStream(
-      path,
-      (list, rows) => writing(sequelize, (tx) => fill[list](rows as never, tx), FILLED_WITHIN_MS),
-      options,
-    );
-    if (!checked.ok) return checked;
-    await writing(
+    /* One unit of work: what nobody uses yet need not be safe run by run. */
+    const checked = await writing(
       sequelize,
-      (tx) => fillHouse(stores, checked.value, version, tx),
+      async (tx) => {
+        const read = await readHouseStream(
+          path,
+          (list, rows) => fill[list](rows as never, tx),
+          options,
+        );
+        if (read.ok) await fillHouse(stores, read.value, version, tx);
+        return read;
+      },
       FILLED_WITHIN_MS,
     );
+    if (!checked.ok) return checked;
     options.signal?.throwIfAborted();
     await staging.putInPlace();
     return { ok: true, value: undefined };

@@ -1,23 +1,23 @@
 import { createReadStream } from 'node:fs';
 import { readFile, stat } from 'node:fs/promises';
-import { JSONParser } from '@streamparser/json';
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import type { Checked, Fault } from '@bienestar/contract/check';
 import { createHouseChecker, type HouseChecker } from '@bienestar/contract/houseChecker';
 import { headFault, isHouseList, latestHouseFile, notJson } from '@bienestar/contract/houseFile';
 import {
-  HOUSE_LIST_NAMES,
   isGrowing,
   type GrowingList,
   type HeldHouse,
   type HouseList,
 } from '@bienestar/contract/houseParts';
 import { HOUSE_FILE_VERSION } from '@bienestar/contract/schemas/houseFile';
+import { createJsonPieces, type Piece } from './jsonPieces';
 
 /** Rows that are checked and passed on together. */
-const ROWS_AT_ONCE = 500;
+const ROWS_AT_ONCE = 1_000;
 /** Rows of the journal hold whole things. */
-const CHANGES_AT_ONCE = 50;
+const CHANGES_AT_ONCE = 100;
+const CHUNK_BYTES = 64 * 1024;
 /** Files of earlier versions, which never were large, are held whole. */
 const LARGEST_BEFORE = 256 * 1024 * 1024;
 
@@ -58,12 +58,12 @@ export async function readHouseStream(
   }
   const { size } = await stat(path);
   let read = 0;
-  const parsing = parse(path, ['$.*', ...HOUSE_LIST_NAMES.map((list) => `$.${list}.*`)], signal);
-  for await (const chunk of parsing) {
+  for await (const chunk of piecesIn(path, signal)) {
     if (!chunk.ok) return chunk;
-    for (const { key, list, value } of chunk.value.found) {
-      if (list === undefined) runs.value(String(key), value);
-      else runs.row(list, value);
+    for (const piece of chunk.value.pieces) {
+      if (piece.kind === 'row') runs.row(piece.key, piece.value);
+      else if (piece.kind === 'list') runs.value(piece.key, []);
+      else runs.value(piece.key, piece.value);
     }
     await runs.passOn();
     if (runs.isHopeless()) return runs.end();
@@ -77,9 +77,14 @@ export async function readHouseStream(
 function runsOf(take: TakeRows) {
   const checker = createHouseChecker();
   const waiting = new Map<HouseList, unknown[]>();
+  /* The next run is read and checked while the last one is taken. */
+  let taking: Promise<void> = Promise.resolve();
   const check = async (list: HouseList, rows: readonly unknown[]): Promise<void> => {
     const right = checker.rows(list, rows);
-    if (right && isGrowing(list)) await take(list, right as HouseArchive[typeof list]);
+    if (!right || !isGrowing(list)) return;
+    await taking;
+    taking = take(list, right as HouseArchive[typeof list]);
+    taking.catch(() => undefined);
   };
   const passOn = async (all: boolean): Promise<void> => {
     for (const [list, rows] of waiting) {
@@ -110,47 +115,26 @@ function runsOf(take: TakeRows) {
     isHopeless: (): boolean => checker.isHopeless(),
     end: async (): Promise<ReturnType<HouseChecker['end']>> => {
       await passOn(true);
+      await taking;
       return checker.end();
     },
   };
 }
 
-interface Found {
-  readonly key: string | number | undefined;
-  /** the list of which the value is a row */
-  readonly list?: string;
-  readonly value: unknown;
-}
-
-interface Parsed {
-  readonly found: readonly Found[];
+interface Chunk {
+  readonly pieces: readonly Piece[];
   readonly bytes: number;
 }
 
-/** The values at some paths of a JSON file, chunk by chunk; a fault ends it. */
-async function* parse(
-  path: string,
-  paths: readonly string[],
-  signal?: AbortSignal,
-): AsyncGenerator<Checked<Parsed>> {
-  let found: Found[] = [];
-  let isEnded = false;
-  const parser = new JSONParser({ paths: [...paths], keepStack: false });
-  parser.onValue = ({ key, value, parent, stack }) => {
-    const list = stack.length > 1 ? stack[1]?.key : undefined;
-    if (list === undefined) found.push({ key, value });
-    else if (Array.isArray(parent)) found.push({ key, list: String(list), value });
-  };
-  parser.onEnd = () => {
-    isEnded = true;
-  };
+/** The pieces of a JSON file, chunk by chunk; a fault ends it. */
+async function* piecesIn(path: string, signal?: AbortSignal): AsyncGenerator<Checked<Chunk>> {
+  const pieces = createJsonPieces();
   try {
-    for await (const chunk of createReadStream(path, { signal }) as AsyncIterable<Buffer>) {
-      parser.write(chunk);
-      yield { ok: true, value: { found, bytes: chunk.byteLength } };
-      found = [];
+    const chunks = createReadStream(path, { signal, highWaterMark: CHUNK_BYTES });
+    for await (const chunk of chunks as AsyncIterable<Buffer>) {
+      yield { ok: true, value: { pieces: pieces.take(chunk), bytes: chunk.byteLength } };
     }
-    if (!isEnded) throw new SyntaxError('it breaks off');
+    pieces.end();
   } catch (error) {
     if (signal?.aborted || isFromDisk(error)) throw error;
     yield { ok: false, faults: [notJson(error)] };
@@ -164,9 +148,11 @@ function isFromDisk(error: unknown): boolean {
 /** What a file says of its format, which usually stands in front. */
 async function headOf(path: string): Promise<Checked<Record<string, unknown>>> {
   const head: Record<string, unknown> = {};
-  for await (const chunk of parse(path, ['$.format', '$.formatVersion'])) {
+  for await (const chunk of piecesIn(path)) {
     if (!chunk.ok) return chunk;
-    for (const { key, value } of chunk.value.found) head[String(key)] = value;
+    for (const piece of chunk.value.pieces) {
+      if (piece.kind === 'value') head[piece.key] = piece.value;
+    }
     if ('format' in head && 'formatVersion' in head) break;
   }
   return { ok: true, value: head };

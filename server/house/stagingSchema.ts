@@ -40,10 +40,11 @@ export async function makeStagingSchema(live: Sequelize, url: string): Promise<S
   const name = `${house}${IN}${suffix}`;
   const former = `${house}${FORMER}${suffix}`;
   await run(live, `CREATE DATABASE \`${name}\` CHARACTER SET utf8mb4`);
-  /* One connection, which holds a lock of the schema's name as long as whoever fills it lives. */
+  /* What is filled into it is checked already.
+     One connection, which holds a lock of the schema's name as long as whoever fills it lives. */
   const sequelize = connect(withDatabase(url, name), {
     connections: 1,
-    initSql: ['SET foreign_key_checks = 0', `DO GET_LOCK('${name}', 0)`],
+    initSql: ['SET foreign_key_checks = 0, unique_checks = 0', `DO GET_LOCK('${name}', 0)`],
   });
   const drop = async (): Promise<void> => {
     await sequelize.close();

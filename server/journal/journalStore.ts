@@ -4,7 +4,7 @@ import type { JournalEntry, JournalPart } from '@bienestar/core/house/journal';
 import { dayOf } from '@bienestar/core/stock/days';
 import type { Store } from '../aggregates/store';
 import { fromJson } from '../db/optional';
-import { rowsOf, table } from '../db/tables';
+import { rowsOf, table, writeRows } from '../db/tables';
 
 interface JournalRow {
   readonly onDay: string;
@@ -54,7 +54,7 @@ export function journalStore(sequelize: Sequelize): JournalStore {
         last = rows.at(-1);
       }
     },
-    insert: (entries, tx) => write(entries, tx, {}),
+    insert: (entries, tx) => writeRows(journal, entries.map(rowOf), tx),
     note: (entry, tx) =>
       write([{ on: dayOf(new Date()), ...entry } as JournalEntry], tx, { ignoreDuplicates: true }),
   };

@@ -115,7 +115,7 @@ function serverArgs({ folder, data, pidFile, port, init }) {
     `--init-file=${init}`,
     '--character-set-server=utf8mb4',
     '--skip-log-bin',
-    '--innodb-buffer-pool-size=128M',
+    '--innodb-buffer-pool-size=256M',
     ...(process.getuid?.() === 0 ? ['--user=root'] : []),
   ];
 }
