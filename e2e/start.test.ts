@@ -1,10 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { cp, mkdtemp, rm, symlink } from 'node:fs/promises';
+import { chmod, cp, mkdtemp, rm, symlink } from 'node:fs/promises';
 import { createServer } from 'node:net';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ROOT } from '../tools/lib/paths.mjs';
+import { QUICK, ROOT } from '../tools/lib/paths.mjs';
 import { freePort, isFree } from '../tools/lib/ports.mjs';
 
 const READY = /Ready at (\S+) after/;
@@ -22,7 +21,9 @@ describe('the start command', () => {
   let port: number;
 
   beforeAll(async () => {
-    folder = await mkdtemp(join(tmpdir(), 'bienestar-start-'));
+    folder = await mkdtemp(join(QUICK, 'bienestar-start-'));
+    /* As where people put programs: the database's account may enter. */
+    await chmod(folder, 0o755);
     for (const part of [
       'core',
       'contract',

@@ -1,37 +1,50 @@
 import { createServer } from 'node:http';
+import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
-import pino from 'pino';
+import type { Sequelize } from 'sequelize';
 import { createApp } from './app';
 import { connect } from './db/connection';
 import { migrations } from './db/migrate';
-import { storesOf } from './house/stores';
-import { openDemo } from './house/openDemo';
 import { reading } from './db/unitOfWork';
+import { openDemo } from './house/openDemo';
+import { storesOf } from './house/stores';
+import { isLoopback, addressOf } from './http/loopback';
+import { refusalFor } from './http/problems';
+import { createLog } from './log';
 
 /*
  * Migrates the database at DATABASE_URL, loads the demo house when it is empty, and serves on
  * HOST:PORT, under the names in HOSTS (with commas between) besides those of loopback. SCALE_ADDRESS,
  * SCALE_CONTROL, PRICE_LISTS, ORDERS and BOOKINGS say where devices, suppliers and the booking calendar
- * answer. Says `{"ready": url}` on stdout when it does; logs go to LOG_FILE or stderr.
+ * answer. Says `{"ready": url}` on stdout when it does, or `{"failed": reason}`; logs go to stderr.
  */
 
 const STOP_WITHIN_MS = 5_000;
-const { DATABASE_URL, HOST = '127.0.0.1', PORT = '4310', LOG_FILE, HOSTS = '' } = process.env;
-if (!DATABASE_URL) throw new Error('DATABASE_URL is not set.');
+/** A database that is being started, or started again, takes its time. */
+const DATABASE_WITHIN_MS = 60_000;
+const { DATABASE_URL, HOST = '127.0.0.1', PORT = '4310', HOSTS = '' } = process.env;
+const log = createLog(process.env.LOG_LEVEL ?? 'info');
 
-const log = pino(
-  { level: process.env.LOG_LEVEL ?? 'info' },
-  pino.destination(LOG_FILE ? { dest: LOG_FILE, mkdir: true, sync: false } : 2),
-);
-const sequelize = connect(DATABASE_URL);
-const applied = await migrations(sequelize).up();
-log.info({ migrations: applied.map((migration) => migration.name) }, 'migrated');
-
-const stores = storesOf(sequelize);
-if (!(await reading(sequelize, (tx) => stores.settings.find(tx)))) {
-  await openDemo(sequelize, DATABASE_URL);
-  log.info('loaded the demo house');
+function fail(reason: string): never {
+  process.stdout.write(`${JSON.stringify({ failed: reason })}\n`);
+  process.exit(1);
 }
+
+/** Whoever started the server holds its stdin: if they are killed, it must not stay behind. */
+if (process.env.STOP_WITH_STDIN) process.stdin.once('close', () => process.exit(0)).resume();
+if (!DATABASE_URL) fail('DATABASE_URL is not set.');
+if (!isLoopback(HOST)) {
+  fail(
+    `HOST must be this machine itself, such as 127.0.0.1 or localhost, not “${HOST}”: without sign-in, everybody on the network could read and change the house.`,
+  );
+}
+
+const sequelize = connect(DATABASE_URL);
+await prepare(sequelize, DATABASE_URL).catch((error: unknown) => {
+  log.error({ err: error }, 'not prepared');
+  const { status, message } = refusalFor(error);
+  fail(status === 503 || status === 507 ? message : 'see the log.');
+});
 
 const pages = fileURLToPath(new URL('../web/dist', import.meta.url));
 const server = createServer(
@@ -40,7 +53,7 @@ const server = createServer(
     databaseUrl: DATABASE_URL,
     log,
     pages,
-    hosts: HOSTS.split(',').filter(Boolean),
+    hosts: [new URL(addressOf(HOST, 1)).hostname, ...HOSTS.split(',').filter(Boolean)],
     outside: {
       scale: process.env.SCALE_ADDRESS,
       scaleControl: process.env.SCALE_CONTROL,
@@ -50,13 +63,30 @@ const server = createServer(
     },
   }),
 );
-server.on('error', (error: NodeJS.ErrnoException) => {
-  process.stdout.write(`${JSON.stringify({ failed: error.code ?? error.message })}\n`);
-  process.exit(1);
-});
+server.on('error', (error: NodeJS.ErrnoException) => fail(error.code ?? error.message));
 server.listen(Number(PORT), HOST, () => {
-  process.stdout.write(`${JSON.stringify({ ready: `http://${HOST}:${PORT}` })}\n`);
+  process.stdout.write(`${JSON.stringify({ ready: addressOf(HOST, Number(PORT)) })}\n`);
 });
+
+/** Waits for the database, brings it to the newest form, and loads the demo house into an empty one. */
+async function prepare(database: Sequelize, url: string): Promise<void> {
+  const until = Date.now() + DATABASE_WITHIN_MS;
+  for (;;) {
+    try {
+      await database.authenticate();
+      break;
+    } catch (error) {
+      if (Date.now() > until) throw error;
+      await wait(100);
+    }
+  }
+  const applied = await migrations(database).up();
+  log.info({ migrations: applied.map((migration) => migration.name) }, 'migrated');
+  const stores = storesOf(database);
+  if (await reading(database, (tx) => stores.settings.find(tx))) return;
+  await openDemo(database, url);
+  log.info('loaded the demo house');
+}
 
 function stop(): void {
   setTimeout(() => process.exit(1), STOP_WITHIN_MS).unref();
@@ -65,7 +95,5 @@ function stop(): void {
   });
   server.closeIdleConnections();
 }
-/* Whoever started the server holds its stdin: if they are killed, it must not stay behind on the port. */
-if (process.env.STOP_WITH_STDIN) process.stdin.once('close', stop).resume();
 process.once('SIGTERM', stop);
 process.once('SIGINT', stop);

@@ -22,7 +22,7 @@ import { largeHouse } from './largeHouse';
 
 const [movements = 500_000, changes = 60_000] = process.argv.slice(2).map(Number);
 const folder = await mkdtemp(join(tmpdir(), 'bienestar-large-'));
-const database = await openDatabase(join(folder, 'database'), () => undefined);
+const database = await openDatabase(`${folder}-database`, () => undefined);
 const sequelize = connect(database.url);
 await migrations(sequelize).up();
 await openDemo(sequelize, database.url);
@@ -58,6 +58,7 @@ server.close();
 await sequelize.close();
 await database.stop();
 await rm(folder, { recursive: true, force: true });
+await rm(`${folder}-database`, { recursive: true, force: true });
 
 /** Does `work` while somebody reads and writes, and says how long both took. */
 async function measured(what: string, work: () => Promise<void>): Promise<void> {

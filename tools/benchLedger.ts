@@ -10,8 +10,9 @@ import { createApp } from '../server/app';
 import { connect } from '../server/db/connection';
 import { silentLog } from '../server/testing/silentLog';
 import { migrations } from '../server/db/migrate';
+import { writing } from '../server/db/unitOfWork';
 import { storesOf } from '../server/house/stores';
-import { replaceHouse } from '../server/house/wholeHouse';
+import { fillHouse } from '../server/house/wholeHouse';
 import { timedWait, type Row } from './benchTools';
 import { openDatabase } from './lib/database.mjs';
 
@@ -31,10 +32,21 @@ export async function benchLedger(): Promise<readonly Row[]> {
       cleanser({ id: asId(`m${at}`), ...bought({ content: 500, priceMinor: 2100 }) }),
     ),
   });
-  await sequelize.transaction((tx) =>
-    replaceHouse(storesOf(sequelize), { ...plain, prices: [], journal: [], ...ledger() }, tx),
+  const { lots, movements } = ledger();
+  const stores = storesOf(sequelize);
+  const filledWithinMs = 120_000;
+  await writing(
+    sequelize,
+    async (tx) => {
+      await fillHouse(stores, plain, 1, tx);
+      await stores.ledger.loadLots(lots, tx);
+      await stores.ledger.loadMovements(movements, tx);
+    },
+    filledWithinMs,
   );
-  const server = createServer(createApp({ sequelize, log: silentLog() }));
+  const server = createServer(
+    createApp({ sequelize, databaseUrl: database.url, log: silentLog() }),
+  );
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
   const get = async (path: string): Promise<void> => {

@@ -1,58 +1,79 @@
-import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { createInterface } from 'node:readline';
 import { setTimeout as wait } from 'node:timers/promises';
-import { commandOf, openDatabase } from './lib/database.mjs';
+import { openDatabase } from './lib/database.mjs';
+import { keepRunning } from './lib/keepRunning.mjs';
+import { openLog } from './lib/log.mjs';
 import { needDebian, needNpm } from './lib/needs.mjs';
 import { needPages } from './lib/pages.mjs';
 import { OWN, ROOT } from './lib/paths.mjs';
 import { isFree } from './lib/ports.mjs';
+import { commandOf, folderOf } from './lib/processes.mjs';
+import { startProgram } from './lib/program.mjs';
 import { createSay, seconds, Told } from './lib/say.mjs';
 import { startStandIns } from './lib/standIns.mjs';
 
 /*
- * npm start: brings a machine to where Bienestar runs on it, and runs it until Ctrl-C or SIGTERM.
- * PORT (4310) is where it answers; DATABASE_URL uses a MariaDB server that is already there,
- * SCALE_ADDRESS a scale, PRICE_LISTS and ORDERS suppliers, BOOKINGS a calendar that are.
+ * npm start: brings a machine to where Bienestar runs on it, and keeps it running until Ctrl-C or
+ * SIGTERM: whatever ends meanwhile is started again. PORT (4310) is where it answers; DATABASE_URL uses a
+ * MariaDB server that is already there, SCALE_ADDRESS a scale, PRICE_LISTS and ORDERS suppliers, BOOKINGS a
+ * calendar that are.
  */
 
 /** How long the server of a killed run may take to leave its port. */
-const LEAVES_WITHIN_MS = 6_000;
+const LEAVES_WITHIN_MS = 8_000;
 const began = performance.now();
-const say = createSay(`${OWN}/log/start.log`);
 const runFile = `${OWN}/start.pid`;
-/** @type {(() => Promise<void>)[]} */
+refuseSecondRun();
+const say = createSay(`${OWN}/log/start.log`);
+/** @type {(() => Promise<void> | void)[]} */
 const undo = [];
-let stopping = false;
+/** @type {Promise<void> | undefined} */
+let stopping;
 
 /** @param {number} code */
-async function stop(code) {
-  if (stopping) return;
-  stopping = true;
-  for (const step of undo.reverse()) await step();
-  process.exit(code);
+function stop(code) {
+  /* Asked twice, it waits for nothing more. */
+  if (stopping) process.exit(code || 1);
+  stopping = (async () => {
+    for (const step of undo.reverse()) {
+      try {
+        await step();
+      } catch (error) {
+        say.log(String(error));
+      }
+    }
+    process.exit(code);
+  })();
 }
 
-process.on('SIGINT', () => void stop(0));
-process.on('SIGTERM', () => void stop(0));
-process.on('SIGHUP', () => void stop(0));
+process.on('SIGINT', () => stop(0));
+process.on('SIGTERM', () => stop(0));
+process.on('SIGHUP', () => stop(0));
+/* Whoever reads what is said may go: that is no reason to end. */
+process.stdout.on('error', () => undefined);
+process.stderr.on('error', () => undefined);
 
 try {
   await start();
 } catch (error) {
+  giveUp(error);
+}
+
+/** @param {unknown} error */
+function giveUp(error) {
+  if (stopping) return;
   const words =
     error instanceof Told
       ? error.message
       : `This should not happen: ${error instanceof Error ? error.stack : error}`;
   process.stderr.write(`\n${words}\n`);
   say.log(words);
-  await stop(1);
+  stop(1);
 }
 
 async function start() {
   say.line('Bienestar');
   const port = portFrom(process.env.PORT ?? '4310');
-  refuseSecondRun();
   if (!(await isFreeSoon(port))) {
     throw new Told(
       `Port ${port} is taken by another program. Stop it, or choose another port: PORT=${port + 10} npm start`,
@@ -62,15 +83,13 @@ async function start() {
   if (!given) await needDebian(['mariadb-server'], say);
   await needNpm(say);
   writeFileSync(runFile, String(process.pid));
-  undo.push(async () => rmSync(runFile, { force: true }));
+  undo.push(() => rmSync(runFile, { force: true }));
   await needPages(say);
   const url = given ?? (await startDatabase());
   if (stopping) return;
-  const outside = await say.step('starting the simulated scale and suppliers', () =>
-    startStandIns(say.log),
-  );
-  undo.push(outside.stop);
-  const address = await say.step('starting the server', () => startServer(url, port, outside.env));
+  const outside = await say.step('starting the simulated scale and suppliers', startOutside);
+  if (stopping) return;
+  const address = await say.step('starting the server', () => startServer(url, port, outside));
   say.line(`Ready at ${address} after ${seconds(began)}. Ctrl-C stops it. Details: ${say.logFile}`);
 }
 
@@ -78,78 +97,72 @@ async function startDatabase() {
   const database = await say.step('starting the database', () =>
     openDatabase(`${OWN}/database`, say.log),
   );
+  if (database.putAside) {
+    say.line(`  the database could not be used. Nothing of it was removed: ${database.putAside}`);
+  }
+  const running = () => ({ ended: database.ended(), stop: database.stop });
+  const kept = keepRunning({
+    name: 'the database',
+    running: running(),
+    start: async () => {
+      await database.start();
+      return running();
+    },
+    say: say.line,
+    onGivenUp: giveUp,
+  });
   undo.push(async () => {
-    await database.stop();
+    await kept.stop();
     say.line('  the database is stopped');
   });
-  void keepAlive(database);
   return database.url;
 }
 
-/** @param {import('./lib/database.mjs').Database} database */
-async function keepAlive(database) {
-  await database.ended;
-  if (stopping) return;
-  say.line('  the database ended by itself; starting it again');
-  try {
-    await database.start();
-    say.line('  the database is back');
-  } catch (error) {
-    process.stderr.write(`${error instanceof Error ? error.message : error}\n`);
-    await stop(1);
+async function startOutside() {
+  const { env, all } = await startStandIns(say.log);
+  for (const { name, running, again } of all) {
+    /* The house goes on without what is outside it. */
+    const onGivenUp = (/** @type {Error} */ reason) => say.line(`  ${reason.message}`);
+    const kept = keepRunning({ name, running, start: again, say: say.line, onGivenUp });
+    undo.push(kept.stop);
   }
+  return env;
 }
 
 /**
  * @param {string} url
  * @param {number} port
  * @param {Record<string, string>} outside
- * @returns {Promise<string>}
+ * @returns {Promise<string>} where it answers
  */
-function startServer(url, port, outside) {
+async function startServer(url, port, outside) {
+  const log = openLog(`${OWN}/log/server.log`).write;
   const env = {
-    ...process.env,
     ...outside,
     NODE_ENV: 'production',
     DATABASE_URL: url,
     PORT: String(port),
-    LOG_FILE: `${OWN}/log/server.log`,
-    STOP_WITH_STDIN: '1',
+    COPIES: `${OWN}/copies`,
   };
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
-    cwd: ROOT,
-    env,
-    stdio: ['pipe', 'pipe', 'pipe'],
-    detached: true,
+  /** @param {Record<string, string>} said */
+  const refusal = ({ failed }) =>
+    failed === undefined
+      ? undefined
+      : failed === 'EADDRINUSE'
+        ? `Port ${port} was taken in the meantime.`
+        : `The server does not start: ${failed}`;
+  const again = () =>
+    startProgram({ name: 'the server', script: 'server/main.ts', env, log, refusal });
+  const running = await again();
+  const kept = keepRunning({
+    name: 'the server',
+    running,
+    start: again,
+    say: say.line,
+    onGivenUp: giveUp,
   });
-  undo.push(
-    () =>
-      new Promise((resolve) => {
-        if (server.exitCode !== null) return resolve(undefined);
-        server.once('exit', resolve);
-        server.kill('SIGTERM');
-      }),
-  );
-  server.stderr.on('data', (data) => say.log(String(data)));
-  return new Promise((resolve, reject) => {
-    createInterface({ input: server.stdout }).on('line', (line) => {
-      say.log(line);
-      const { ready, failed } = JSON.parse(line);
-      if (ready) resolve(ready);
-      if (failed)
-        reject(
-          new Told(
-            failed === 'EADDRINUSE'
-              ? `Port ${port} was taken in the meantime.`
-              : `The server does not start: ${failed}`,
-          ),
-        );
-    });
-    server.once('exit', (code) => {
-      reject(new Told(`The server does not start (${code}): see ${say.logFile}.`));
-      if (!stopping) void stop(1);
-    });
-  });
+  undo.push(kept.stop);
+  return running.said.ready ?? '';
 }
 
 /**
@@ -172,11 +185,13 @@ function portFrom(text) {
   throw new Told(`PORT must be a number from 1 to 65535, not “${text}”.`);
 }
 
+/** Before anything is written: the log is that of the run that is there. */
 function refuseSecondRun() {
   mkdirSync(OWN, { recursive: true });
   if (!existsSync(runFile)) return;
   const pid = Number(readFileSync(runFile, 'utf8'));
-  if (pid !== process.pid && commandOf(pid)?.includes('tools/start.mjs')) {
-    throw new Told(`Bienestar is already running from this folder (process ${pid}).`);
-  }
+  const isOurs = commandOf(pid)?.includes('tools/start.mjs') && folderOf(pid) === ROOT;
+  if (pid === process.pid || !isOurs) return;
+  process.stderr.write(`Bienestar is already running from this folder (process ${pid}).\n`);
+  process.exit(1);
 }

@@ -1,10 +1,9 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { openDatabase } from '../../tools/lib/database.mjs';
-import { ROOT } from '../../tools/lib/paths.mjs';
+import { QUICK, ROOT } from '../../tools/lib/paths.mjs';
 import { freePort } from '../../tools/lib/ports.mjs';
 import { startStandIns } from '../../tools/lib/standIns.mjs';
 
@@ -20,7 +19,7 @@ export interface ServedHouse {
 
 /** Starts a database and the server with the built web app and the demo house. */
 export async function serveHouse(): Promise<ServedHouse> {
-  const folder = await mkdtemp(join(tmpdir(), 'bienestar-e2e-'));
+  const folder = await mkdtemp(join(QUICK, 'bienestar-e2e-'));
   const database = await openDatabase(folder, () => undefined);
   const outside = await startStandIns(() => undefined);
   const port = await freePort();

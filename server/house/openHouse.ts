@@ -24,7 +24,8 @@ export async function openHouse(
   path: string,
   options: ReadOptions = {},
 ): Promise<Checked<undefined>> {
-  const version = (await reading(live, (tx) => newestVersion(storesOf(live), tx))) + VERSIONS_APART;
+  const newest = await reading(live, (tx) => newestVersion(storesOf(live), tx));
+  const version = newest === 0 ? 1 : newest + VERSIONS_APART;
   const staging = await makeStagingSchema(live, url);
   try {
     const { sequelize } = staging;

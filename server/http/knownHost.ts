@@ -1,8 +1,7 @@
 import type { RequestHandler } from 'express';
 import { PROBLEM_TYPES } from '@bienestar/contract/api';
+import { LOOPBACK_NAMES } from './loopback';
 import { Refusal } from './problems';
-
-const LOOPBACK = ['127.0.0.1', 'localhost', '[::1]'];
 
 /**
  * Refuses requests that were meant for another name: a page elsewhere could let its own name lead to
@@ -10,7 +9,7 @@ const LOOPBACK = ['127.0.0.1', 'localhost', '[::1]'];
  * @param names by which the house may be called, besides those of loopback
  */
 export function knownHost(names: readonly string[]): RequestHandler {
-  const known = new Set([...LOOPBACK, ...names].map((name) => name.toLowerCase()));
+  const known = new Set([...LOOPBACK_NAMES, '[::1]', ...names].map((name) => name.toLowerCase()));
   return (request, _response, next) => {
     const name = (request.headers.host ?? '').replace(/:\d+$/, '').toLowerCase();
     if (known.has(name)) {

@@ -23,15 +23,21 @@ export function isFree(port) {
   });
 }
 
-/** Whether something answers on a port of loopback. @param {number} port @returns {Promise<boolean>} */
-export function answers(port) {
+/**
+ * Whether something that speaks first, as a database does, answers at a port of loopback or a socket.
+ * @param {{ port: number } | { path: string }} where
+ * @returns {Promise<boolean>}
+ */
+export function answersAt(where) {
   return new Promise((resolve) => {
-    const socket = connect(port, LOOPBACK);
-    socket.once('data', () => {
+    const socket = 'port' in where ? connect(where.port, LOOPBACK) : connect(where.path);
+    const answer = (/** @type {boolean} */ is) => {
       socket.destroy();
-      resolve(true);
-    });
-    socket.once('error', () => resolve(false));
-    socket.once('close', () => resolve(false));
+      resolve(is);
+    };
+    socket.setTimeout(1_000, () => answer(false));
+    socket.once('data', () => answer(true));
+    socket.once('error', () => answer(false));
+    socket.once('close', () => answer(false));
   });
 }

@@ -1,5 +1,4 @@
-import { appendFileSync, mkdirSync, writeFileSync } from 'node:fs';
-import { dirname } from 'node:path';
+import { openLog } from './log.mjs';
 
 /** A fault that is told to the person in its one sentence, without a stack. */
 export class Told extends Error {}
@@ -9,10 +8,8 @@ export class Told extends Error {}
  * @param {string} logFile
  */
 export function createSay(logFile) {
-  mkdirSync(dirname(logFile), { recursive: true });
-  writeFileSync(logFile, `${new Date().toISOString()}\n`);
-  const log = (/** @type {string} */ text) =>
-    appendFileSync(logFile, text.endsWith('\n') ? text : `${text}\n`);
+  const { write: log } = openLog(logFile);
+  log(`=== ${new Date().toISOString()}`);
   const line = (/** @type {string} */ text) => {
     process.stdout.write(`${text}\n`);
     log(text);
