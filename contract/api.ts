@@ -167,6 +167,24 @@ export function unversioned<T extends object>(value: Versioned<T>): T {
   return plain as unknown as T;
 }
 
+/** Why a safe copy was made. */
+export const COPY_REASONS = ['night', 'opening', 'upgrade', 'by-hand'] as const;
+export type CopyReason = (typeof COPY_REASONS)[number];
+
+/** A safe copy of the house: `GET /api/copies`. */
+export interface SafeCopy {
+  readonly name: string;
+  /** when it was made, ISO 8601 in UTC */
+  readonly at: string;
+  readonly why: CopyReason;
+  /** compressed */
+  readonly bytes: number;
+}
+
+/** How a house may begin where there is none: `POST /api/house`. */
+export const BEGINNINGS = ['new', 'demo'] as const;
+export type Beginning = (typeof BEGINNINGS)[number];
+
 /** A line of the answer while a house file is opened: `PUT /api/house/file`. */
 export type OpeningLine =
   | { readonly progress: number }

@@ -46,7 +46,8 @@ const MESSAGES = {
  * @returns the value, or its faults (at most 50) with their places
  */
 export function checkAgainst<T>(schema: Joi.Schema<T>, input: unknown): Checked<T> {
-  const { error, ...result } = strictly(schema).validate(input);
+  const result = strictly(schema).validate(input);
+  const { error } = result;
   if (!error) return { ok: true, value: result.value };
   return {
     ok: false,

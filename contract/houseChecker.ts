@@ -81,7 +81,7 @@ export function createHouseChecker(): HouseChecker {
       const seen = keys.get(list) ?? new Set<string>();
       keys.set(list, seen);
       for (const [at, row] of known.entries()) {
-        const key = keyOf(row as never);
+        const key = keyOf(row);
         if (seen.has(key)) {
           const pointer = pointerTo([list, from + at, ...(twiceAt === undefined ? [] : [twiceAt])]);
           note([{ pointer, code: 'array.unique', message: twice }]);

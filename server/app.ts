@@ -8,10 +8,13 @@ import { API, type AggregateName } from '@bienestar/contract/api';
 import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
 import { aggregateRoutes } from './aggregates/aggregateRoutes';
 import { bookingRoutes } from './bookings/bookingRoutes';
+import type { Copies } from './copies/copies';
+import { copyRoutes } from './copies/copyRoutes';
 import { countRoutes } from './counts/countRoutes';
 import { editionRoutes } from './editions/editionRoutes';
 import { exportRoutes } from './exports/exportRoutes';
 import { healthRoutes } from './health/healthRoutes';
+import { openingHouses } from './house/openAndAnswer';
 import { houseRoutes } from './house/houseRoutes';
 import { storesOf, type AggregateStores } from './house/stores';
 import { answerProblems, unknownAddress } from './http/problems';
@@ -61,6 +64,8 @@ export interface AppOptions {
   /** names by which the house may be called, besides those of loopback */
   readonly hosts?: readonly string[];
   readonly outside?: Outside;
+  /** safe copies of the house; none in tests of the API alone */
+  readonly copies?: Copies | undefined;
 }
 
 /** The app: the API, and the pages where there are any. It keeps no state between requests. */
@@ -70,6 +75,7 @@ export function createApp({
   log,
   pages,
   hosts = [],
+  copies,
   outside = {},
 }: AppOptions): Express {
   const stores = storesOf(sequelize);
@@ -102,15 +108,16 @@ export function createApp({
   app.use(knownHost(hosts));
   app.use(sameOriginWrites);
   app.use(`${API}/health`, healthRoutes(sequelize));
-  app.use(
-    `${API}/house`,
-    houseRoutes(stores, sequelize, databaseUrl, () => Promise.resolve()),
+  const open = openingHouses(stores, sequelize, databaseUrl, () =>
+    copies ? copies.make('opening') : Promise.resolve(),
   );
+  app.use(`${API}/house`, houseRoutes(stores, sequelize, open));
   app.put(
     [`${API}/materials`, `${API}/several`, `${API}/bookings`],
     express.json({ limit: LARGEST_BATCH, strict: false }),
   );
   app.use(API, express.json({ limit: LARGEST_BODY, strict: false }));
+  app.use(`${API}/copies`, copyRoutes(copies, open));
   const noting = journalingStores(stores);
   app.use(`${API}/settings`, settingsRoutes(noting.settings, sequelize));
   app.use(`${API}/materials`, materialRoutes(noting.materials, stores.prices, sequelize));

@@ -2,10 +2,13 @@ import { createServer } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import type { Sequelize } from 'sequelize';
+import { answerStore } from './answers/answerStore';
 import { createApp } from './app';
+import { copyBeforeMigrating, copyBeforeUpgrade } from './copies/beforeUpgrade';
+import { safeCopies } from './copies/copies';
 import { connect } from './db/connection';
 import { migrations } from './db/migrate';
-import { reading } from './db/unitOfWork';
+import { reading, writing } from './db/unitOfWork';
 import { openDemo } from './house/openDemo';
 import { storesOf } from './house/stores';
 import { isLoopback, addressOf } from './http/loopback';
@@ -16,13 +19,17 @@ import { createLog } from './log';
  * Migrates the database at DATABASE_URL, loads the demo house when it is empty, and serves on
  * HOST:PORT, under the names in HOSTS (with commas between) besides those of loopback. SCALE_ADDRESS,
  * SCALE_CONTROL, PRICE_LISTS, ORDERS and BOOKINGS say where devices, suppliers and the booking calendar
- * answer. Says `{"ready": url}` on stdout when it does, or `{"failed": reason}`; logs go to stderr.
+ * answer. Safe copies lie in the folder COPIES. Says `{"ready": url}` on stdout when it does, or `{"failed": reason}`; logs go to stderr.
  */
 
 const STOP_WITHIN_MS = 5_000;
+const TIDIED_EVERY_MS = 10 * 60_000;
+const TIDIED_FIRST_MS = 20_000;
 /** A database that is being started, or started again, takes its time. */
 const DATABASE_WITHIN_MS = 60_000;
-const { DATABASE_URL, HOST = '127.0.0.1', PORT = '4310', HOSTS = '' } = process.env;
+const { DATABASE_URL, HOST = '127.0.0.1', PORT = '4310', HOSTS = '', COPIES = '' } = process.env;
+/** A mark of the program, and whether data was found that cannot be used. */
+const { PROGRAM = '', PUT_ASIDE = '' } = process.env;
 const log = createLog(process.env.LOG_LEVEL ?? 'info');
 
 function fail(reason: string): never {
@@ -40,6 +47,7 @@ if (!isLoopback(HOST)) {
 }
 
 const sequelize = connect(DATABASE_URL);
+const copies = COPIES === '' ? undefined : safeCopies(COPIES, sequelize);
 await prepare(sequelize, DATABASE_URL).catch((error: unknown) => {
   log.error({ err: error }, 'not prepared');
   const { status, message } = refusalFor(error);
@@ -53,6 +61,7 @@ const server = createServer(
     databaseUrl: DATABASE_URL,
     log,
     pages,
+    copies,
     hosts: [new URL(addressOf(HOST, 1)).hostname, ...HOSTS.split(',').filter(Boolean)],
     outside: {
       scale: process.env.SCALE_ADDRESS,
@@ -68,25 +77,47 @@ server.listen(Number(PORT), HOST, () => {
   process.stdout.write(`${JSON.stringify({ ready: addressOf(HOST, Number(PORT)) })}\n`);
 });
 
-/** Waits for the database, brings it to the newest form, and loads the demo house into an empty one. */
+/** Waits for the database, keeps a copy, brings it to the newest form, and begins with the demo house. */
 async function prepare(database: Sequelize, url: string): Promise<void> {
+  await untilItAnswers(database);
+  const isOlder = copies ? await copyBeforeMigrating(database, url, copies) : false;
+  const applied = await migrations(database).up();
+  log.info({ migrations: applied.map((migration) => migration.name) }, 'migrated');
+  const stores = storesOf(database);
+  const hasHouse = (await reading(database, (tx) => stores.settings.find(tx))) !== undefined;
+  if (hasHouse && copies && !isOlder) await copyBeforeUpgrade(COPIES, PROGRAM, copies);
+  if (hasHouse) return;
+  /* Where there was a house, nothing takes its place unasked: the pages ask. */
+  if (PUT_ASIDE !== '' || (await copies?.list())?.length) return;
+  await openDemo(database, url);
+  await copies?.make('night');
+  log.info('loaded the demo house');
+}
+
+async function untilItAnswers(database: Sequelize): Promise<void> {
   const until = Date.now() + DATABASE_WITHIN_MS;
   for (;;) {
     try {
       await database.authenticate();
-      break;
+      return;
     } catch (error) {
       if (Date.now() > until) throw error;
       await wait(100);
     }
   }
-  const applied = await migrations(database).up();
-  log.info({ migrations: applied.map((migration) => migration.name) }, 'migrated');
-  const stores = storesOf(database);
-  if (await reading(database, (tx) => stores.settings.find(tx))) return;
-  await openDemo(database, url);
-  log.info('loaded the demo house');
 }
+
+/** What is done while people sleep; what goes wrong is tried again, and never ends the server. */
+async function tidy(): Promise<void> {
+  try {
+    await copies?.nightly();
+    await writing(sequelize, (tx) => answerStore(sequelize).forgetOld(new Date(), tx));
+  } catch (error) {
+    log.error({ err: error }, 'no safe copy');
+  }
+}
+setInterval(() => void tidy(), TIDIED_EVERY_MS).unref();
+setTimeout(() => void tidy(), TIDIED_FIRST_MS).unref();
 
 function stop(): void {
   setTimeout(() => process.exit(1), STOP_WITHIN_MS).unref();

@@ -62,10 +62,10 @@ await rm(`${folder}-database`, { recursive: true, force: true });
 
 /** Does `work` while somebody reads and writes, and says how long both took. */
 async function measured(what: string, work: () => Promise<void>): Promise<void> {
-  let isOver = false;
+  const over = new AbortController();
   const waits: number[] = [];
   const others = (async () => {
-    for (let at = 0; !isOver; at += 1) {
+    for (let at = 0; !over.signal.aborted; at += 1) {
       const began = performance.now();
       await (at % 2 === 0 ? fetch(`${url}/rooms`) : use(at)).then((answer) => answer.text());
       waits.push(performance.now() - began);
@@ -78,7 +78,7 @@ async function measured(what: string, work: () => Promise<void>): Promise<void> 
   const began = performance.now();
   await work();
   const took = performance.now() - began;
-  isOver = true;
+  over.abort();
   clearInterval(watch);
   await others;
   const sorted = waits.sort((a, b) => a - b);

@@ -4,7 +4,7 @@ import { openDatabase } from './lib/database.mjs';
 import { keepRunning } from './lib/keepRunning.mjs';
 import { openLog } from './lib/log.mjs';
 import { needDebian, needNpm } from './lib/needs.mjs';
-import { needPages } from './lib/pages.mjs';
+import { needPages, programMark } from './lib/pages.mjs';
 import { OWN, ROOT } from './lib/paths.mjs';
 import { isFree } from './lib/ports.mjs';
 import { commandOf, folderOf } from './lib/processes.mjs';
@@ -29,6 +29,8 @@ const say = createSay(`${OWN}/log/start.log`);
 const undo = [];
 /** @type {Promise<void> | undefined} */
 let stopping;
+/** Where data lies that could not be used. @type {string | undefined} */
+let putAside;
 
 /** @param {number} code */
 function stop(code) {
@@ -98,7 +100,8 @@ async function startDatabase() {
     openDatabase(`${OWN}/database`, say.log),
   );
   if (database.putAside) {
-    say.line(`  the database could not be used. Nothing of it was removed: ${database.putAside}`);
+    putAside = database.putAside;
+    say.line(`  the database could not be used. Nothing of it was removed: ${putAside}`);
   }
   const running = () => ({ ended: database.ended(), stop: database.stop });
   const kept = keepRunning({
@@ -143,6 +146,8 @@ async function startServer(url, port, outside) {
     DATABASE_URL: url,
     PORT: String(port),
     COPIES: `${OWN}/copies`,
+    PROGRAM: programMark(),
+    PUT_ASIDE: putAside ?? '',
   };
   /** @param {Record<string, string>} said */
   const refusal = ({ failed }) =>

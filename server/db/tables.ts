@@ -356,7 +356,7 @@ const columns = new WeakMap<object, readonly Column[]>();
 function columnsOf<Row extends object>(of: Table<Row>): readonly Column[] {
   const known = columns.get(of);
   if (known) return known;
-  const attributes = Object.entries(of.getAttributes()) as [string, ModelAttributeColumnOptions][];
+  const attributes = Object.entries<ModelAttributeColumnOptions>(of.getAttributes());
   const made = attributes.map(([name, { field = name, type }]): Column => ({
     name,
     column: field,

@@ -33,7 +33,16 @@ export interface StagingSchema {
  * with that of its own.
  * @param url where `live` connects to
  */
-export async function makeStagingSchema(live: Sequelize, url: string): Promise<StagingSchema> {
+export function makeStagingSchema(live: Sequelize, url: string): Promise<StagingSchema> {
+  return makeSchemaBeside(live, url, 'empty');
+}
+
+/** Makes a schema beside that of `live`, with the tables that are there, and with their rows if asked for. */
+export async function makeSchemaBeside(
+  live: Sequelize,
+  url: string,
+  holds: 'empty' | 'with-rows',
+): Promise<StagingSchema> {
   const house = live.getDatabaseName();
   await dropLeftOver(live);
   const suffix = randomBytes(4).toString('hex');
@@ -52,11 +61,14 @@ export async function makeStagingSchema(live: Sequelize, url: string): Promise<S
     await run(live, `DROP DATABASE IF EXISTS \`${former}\``);
   };
   try {
-    for (const table of TABLES) await run(sequelize, await ddlOf(live, table));
-    await run(sequelize, `INSERT INTO migrations SELECT * FROM \`${house}\`.migrations`);
+    const there = await tablesIn(live);
+    for (const table of there) await run(sequelize, await ddlOf(live, table));
+    for (const table of holds === 'with-rows' ? there : ['migrations']) {
+      await run(sequelize, `INSERT INTO \`${table}\` SELECT * FROM \`${house}\`.\`${table}\``);
+    }
     const putInPlace = async (): Promise<void> => {
       await run(live, `CREATE DATABASE \`${former}\` CHARACTER SET utf8mb4`);
-      const renames = TABLES.map(
+      const renames = (await tablesIn(live)).map(
         (table) =>
           `\`${house}\`.\`${table}\` TO \`${former}\`.\`${table}\`, \`${name}\`.\`${table}\` TO \`${house}\`.\`${table}\``,
       );
@@ -103,6 +115,16 @@ async function whenNobodyIsInTheWay(rename: (wait: string) => Promise<void>): Pr
       await pause(PAUSE_MS);
     }
   }
+}
+
+/** Which tables there are, whatever version made them; others than ours are none of our business. */
+async function tablesIn(live: Sequelize): Promise<readonly string[]> {
+  const rows = await live.query<{ readonly name: string }>(
+    'SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()',
+    { type: QueryTypes.SELECT },
+  );
+  const there = new Set(rows.map(({ name }) => name));
+  return TABLES.filter((table) => there.has(table));
 }
 
 async function ddlOf(live: Sequelize, table: string): Promise<string> {

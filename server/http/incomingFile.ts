@@ -17,15 +17,21 @@ export async function withIncomingFile<T>(
   request: Request,
   work: (path: string) => Promise<T>,
 ): Promise<T> {
-  const folder = await mkdtemp(join(tmpdir(), 'bienestar-incoming-'));
-  try {
-    const path = join(folder, 'file');
+  return withFile(async (path) => {
     const encoding = request.get('content-encoding') ?? 'identity';
     const file = createWriteStream(path, { mode: 0o600 });
     if (encoding === 'gzip') await received(pipeline(request, createGunzip(), file));
     else if (encoding === 'identity') await received(pipeline(request, file));
     else throw new Refusal(415, PROBLEM_TYPES.notJson, 'Unknown encoding', 'Send JSON in UTF-8.');
-    return await work(path);
+    return work(path);
+  });
+}
+
+/** The path of a file for `work` alone, which goes again with it. */
+export async function withFile<T>(work: (path: string) => Promise<T>): Promise<T> {
+  const folder = await mkdtemp(join(tmpdir(), 'bienestar-'));
+  try {
+    return await work(join(folder, 'file'));
   } finally {
     await rm(folder, { recursive: true, force: true });
   }

@@ -226,7 +226,8 @@ const FULL_CODES = new Set([
 /** The number of the operating system for a full disk, in what MariaDB says of it. */
 const NO_SPACE = /\b(?:errno|error)[: ]+28\b|No space left on device/i;
 
-function isDiskFull(error: unknown): boolean {
+/** Whether something failed because nothing more can be written. */
+export function isDiskFull(error: unknown): boolean {
   if (hasCode(error) && error.code === 'ENOSPC') return true;
   return (
     FULL_CODES.has(codeOf(error)) || (error instanceof BaseError && NO_SPACE.test(error.message))

@@ -82,7 +82,7 @@ export function severalRoutes(stores: Stores, sequelize: Sequelize): Router {
         const written: Versioned<object> = { ...value, version: version + 1 };
         answer[list] = [...((answer[list] as object[] | undefined) ?? []), written];
       }
-      return { status: 200, body: answer as Several };
+      return { status: 200, body: answer };
     });
   });
 

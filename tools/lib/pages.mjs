@@ -13,7 +13,7 @@ const DIST = `${ROOT}/web/dist`;
  * @param {import('./say.mjs').Say} say
  */
 export async function needPages(say) {
-  const now = fingerprint();
+  const now = fingerprint(SOURCES);
   const mark = `${DIST}/.built-from`;
   if (existsSync(mark) && readFileSync(mark, 'utf8') === now) return;
   await say.step('building the web app', async () => {
@@ -45,8 +45,16 @@ export function firstViewBytes() {
     .reduce((sum, bytes) => sum + bytes, 0);
 }
 
-/** What the sources are, by their contents. */
-function fingerprint() {
+/** A mark of this version of the program: another one may read and write the house otherwise. */
+export function programMark() {
+  return fingerprint([...SOURCES, 'server']);
+}
+
+/**
+ * What sources are, by their contents.
+ * @param {readonly string[]} sources
+ */
+function fingerprint(sources) {
   const hash = createHash('sha256');
   const visit = (/** @type {string} */ path) => {
     if (statSync(path).isDirectory()) {
@@ -58,6 +66,6 @@ function fingerprint() {
     if (path.endsWith('.test.ts')) return;
     hash.update(path.slice(ROOT.length)).update(readFileSync(path));
   };
-  for (const source of SOURCES) visit(`${ROOT}/${source}`);
+  for (const source of sources) visit(`${ROOT}/${source}`);
   return hash.digest('hex');
 }

@@ -110,6 +110,26 @@ export function momentText(instant: string): string {
   );
 }
 
+/** A moment of any year: "3 Dec 2025, 14:05". */
+export function momentOfYearText(instant: string): string {
+  return dates({
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).format(new Date(instant));
+}
+
+/** How large a file is: "84 kB", "1.2 MB". */
+export function sizeText(bytes: number): string {
+  const [unit, of] = bytes < 1e6 ? (['kilobyte', 1e3] as const) : (['megabyte', 1e6] as const);
+  const maximumFractionDigits = of === 1e3 ? 0 : 1;
+  return new Intl.NumberFormat(undefined, { style: 'unit', unit, maximumFractionDigits }).format(
+    bytes / of,
+  );
+}
+
 /** A day of the week, 1 being Monday: "Wednesday", "W". */
 export function weekdayName(weekday: number, length: 'long' | 'narrow'): string {
   /* 5 January 2026 was a Monday. */

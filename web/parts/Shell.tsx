@@ -1,5 +1,5 @@
 import { Moon, Sun } from 'lucide-react';
-import { useEffect } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { NavLink, Outlet } from 'react-router';
 import { Toaster } from 'sonner';
 import { useHouseQuery } from '../store/api';
@@ -19,9 +19,18 @@ const PLACES = [
   ['/house', 'House'],
 ] as const;
 
+const BeginPlace = lazy(async () => ({
+  default: (await import('../places/house/BeginPlace')).BeginPlace,
+}));
+
 /** The frame of every place: where one is, and whether the house answers. */
 export function Shell() {
-  const { data: house, isError, refetch } = useHouseQuery(undefined, { refetchOnFocus: true });
+  const {
+    data: house,
+    error,
+    isError,
+    refetch,
+  } = useHouseQuery(undefined, { refetchOnFocus: true });
   return (
     <div className="flex h-dvh flex-col">
       <a
@@ -55,6 +64,10 @@ export function Shell() {
           <WorkingProvider>
             <Outlet />
           </WorkingProvider>
+        ) : hasNoHouse(error) ? (
+          <Suspense fallback={<Loading what="Looking for the house" />}>
+            <BeginPlace />
+          </Suspense>
         ) : (
           <Loading what="Opening the house" failed={isError} onRetry={() => void refetch()} />
         )}
@@ -63,6 +76,11 @@ export function Shell() {
       <Toaster position="bottom-center" toastOptions={{ className: 'bienestar-toast' }} />
     </div>
   );
+}
+
+/** Whether the server answers that no house is set up; anything else is a house that cannot be had now. */
+function hasNoHouse(error: unknown): boolean {
+  return typeof error === 'object' && error !== null && 'status' in error && error.status === 404;
 }
 
 function ThemeSwitch() {

@@ -1,6 +1,7 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import {
   API,
+  WRITE_ID_HEADER,
   type AggregateName,
   type Aggregates,
   type FetchedList,
@@ -13,6 +14,7 @@ import {
   type Posted,
   type ProblemDocument,
   type Publishing,
+  type SafeCopy,
   type Several,
   type ScaleState,
   type StandInOrder,
@@ -23,6 +25,7 @@ import type { Edition, Material, Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import type { StockEntry } from '@bienestar/core/stock/entries';
 import type { MaterialStock } from '@bienestar/core/stock/stockTypes';
+import { digestOf, wasAnswered, writeIdFor } from './writeIds';
 
 /** Any part of the House that is written by itself. */
 export type Part = AggregateName | keyof Lines | 'settings';
@@ -40,11 +43,37 @@ export interface Write<P extends Part = Part> {
   readonly value: Versioned<PartValue<P>>;
 }
 
+/** Longer than the server gives its database. */
+const ANSWERS_WITHIN_MS = 20_000;
+
+type BaseQuery = ReturnType<typeof fetchBaseQuery>;
+
+/** Names each write, so that one whose answer is lost is done once however often it is sent. */
+function withWriteIds(ask: BaseQuery): BaseQuery {
+  return async (request, queryApi, extra) => {
+    if (typeof request === 'string') return ask(request, queryApi, extra);
+    const { url, method = 'GET' } = request;
+    if (method === 'GET') return ask(request, queryApi, extra);
+    const body: unknown = request.body;
+    const digest = await digestOf(method, url, body);
+    const headers = { [WRITE_ID_HEADER]: writeIdFor(digest) };
+    const answer = await ask({ ...request, headers }, queryApi, extra);
+    const isAnswered = !answer.error || isDefinite(answer.error);
+    if (isAnswered) wasAnswered(digest);
+    return answer;
+  };
+}
+
+/** Whether a refusal tells that nothing was done; who heard nothing does not know. */
+function isDefinite({ status }: FetchBaseQueryError): boolean {
+  return typeof status === 'number' && status < 500;
+}
+
 /** The server's data: one House, read whole and written part by part. */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: API, timeout: 15_000 }),
-  tagTypes: ['House', 'Ledger', 'Prices', 'Editions', 'Journal', 'Counts'],
+  baseQuery: withWriteIds(fetchBaseQuery({ baseUrl: API, timeout: ANSWERS_WITHIN_MS })),
+  tagTypes: ['House', 'Ledger', 'Prices', 'Editions', 'Journal', 'Counts', 'Copies'],
   endpoints: (build) => ({
     house: build.query<HouseSnapshot, void>({
       query: () => '/house',
@@ -149,14 +178,13 @@ export const api = createApi({
     tellStandIn: build.mutation<void, StandInOrder>({
       query: (body) => ({ url: '/scale/stand-in', method: 'POST', body }),
     }),
-    importHouse: build.mutation<HouseSnapshot, string>({
-      query: (content) => ({
-        url: '/house/file',
-        method: 'PUT',
-        body: content,
-        headers: { 'content-type': 'application/json' },
-      }),
-      invalidatesTags: (_result, error) => (error ? [] : ['House', 'Ledger', 'Prices', 'Editions']),
+    copies: build.query<readonly SafeCopy[], void>({
+      query: () => '/copies',
+      providesTags: ['Copies'],
+    }),
+    makeCopy: build.mutation<SafeCopy, void>({
+      query: () => ({ url: '/copies', method: 'POST' }),
+      invalidatesTags: ['Copies'],
     }),
   }),
 });
@@ -167,7 +195,6 @@ export const {
   useSaveMutation,
   useAddMutation,
   useRemoveMutation,
-  useImportHouseMutation,
   useSaveMaterialsMutation,
   useSaveSeveralMutation,
   useJournalQuery,
@@ -180,6 +207,8 @@ export const {
   useScaleQuery,
   useZeroScaleMutation,
   useTellStandInMutation,
+  useCopiesQuery,
+  useMakeCopyMutation,
 } = api;
 
 /** What a refused request means to the person. */

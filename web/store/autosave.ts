@@ -33,6 +33,9 @@ export const autosave = createListenerMiddleware();
 /** The write of each draft that is under way. */
 const writing = new Map<string, PromiseLike<unknown>>();
 
+/** The write of each draft whose answer never came: it may have been done. */
+const unanswered = new Map<string, Write>();
+
 const anyEdit = isAnyOf(opened, edited, undone, redone, settled, retried);
 
 autosave.startListening({
@@ -59,27 +62,36 @@ autosave.startListening({
       const draft = read();
       if (!draft || draft.present !== newest) return;
       if (draft.saving.state !== 'waiting' && draft.saving.state !== 'away') return;
-      if (sameContent(draft)) {
+      if (sameContent(draft) && !unanswered.has(id)) {
         saving({ state: 'saved' });
         forgetUnsaved(id);
         return;
       }
       saving({ state: 'saving' });
-      const write = {
+      /* What was typed since goes on from what that one made, if it was done. */
+      const write = unanswered.get(id) ?? {
         part: draft.part,
         value: { ...draft.present, version: draft.base.version },
-      } as Write;
+      };
       const sent = listener.dispatch(api.endpoints.save.initiate(write));
       writing.set(id, sent);
       const result = await sent;
       writing.delete(id);
       if (!result.error) {
         const base = result.data as Versioned<Protocol>;
-        listener.dispatch(confirmed({ base, sent: draft.present }));
+        const wasLost = unanswered.delete(id);
+        const was = wasLost ? withoutVersion(write.value as Versioned<Protocol>) : draft.present;
+        listener.dispatch(confirmed({ base, sent: was }));
+        if (wasLost) continue;
         if (read()?.saving.state === 'saved') forgetUnsaved(id);
         return;
       }
       const refused = refusedBy(result.error);
+      if (refused.kind === 'away') unanswered.set(id, write);
+      else if (unanswered.delete(id)) {
+        saving({ state: 'waiting' });
+        continue;
+      }
       if (refused.kind === 'refused') {
         const { document } = refused;
         if (document.type === PROBLEM_TYPES.stale || document.type === PROBLEM_TYPES.notFound) {

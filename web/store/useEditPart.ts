@@ -7,7 +7,7 @@ import { toast } from 'sonner';
 import { refusedBy, useAddMutation, useRemoveMutation, type Write } from './api';
 import { snapshotIn } from './house';
 import type { RootState } from './store';
-import { useSave, type Saved } from './useSave';
+import { useSave, useSettle, type Saved } from './useSave';
 
 /** What changes of a thing: given outright, or made from how it is when its turn has come. */
 type Changes<T> = Partial<T> | ((latest: T) => Partial<T>);
@@ -37,11 +37,14 @@ export function useChange<N extends AggregateName>(
   value: Versioned<Aggregates[N]> | undefined,
 ): ChangePart<Aggregates[N]> {
   const save = useSave();
+  const settle = useSettle();
   const store = useStore<RootState>();
   return useCallback(
     async (changes) => {
       if (!value) return undefined;
-      return inTurn(`${part}/${value.id}`, async () => {
+      const target = `${part}/${value.id}`;
+      return inTurn(target, async () => {
+        await settle(target);
         const known = snapshotIn(store.getState())?.[part] as
           readonly Versioned<Aggregates[N]>[] | undefined;
         const latest = known?.find(({ id }) => id === value.id) ?? value;
@@ -50,7 +53,7 @@ export function useChange<N extends AggregateName>(
         return faultOf(await save(write, latest.name));
       });
     },
-    [part, save, store, value],
+    [part, save, settle, store, value],
   );
 }
 
@@ -59,16 +62,18 @@ export function useChangeSettings(): (
   changes: Partial<HouseSettings>,
 ) => Promise<string | undefined> {
   const save = useSave();
+  const settle = useSettle();
   const store = useStore<RootState>();
   return useCallback(
     (changes) =>
       inTurn('settings', async () => {
+        await settle('settings/');
         const settings = snapshotIn(store.getState())?.settings;
         if (!settings) return undefined;
         const value = { ...settings, ...changes };
         return faultOf(await save({ part: 'settings', value }, 'The house'));
       }),
-    [save, store],
+    [save, settle, store],
   );
 }
 
@@ -77,12 +82,15 @@ export function usePlan(
   service: Service | undefined,
 ): (changes: Partial<Omit<Demand, 'serviceId'>>) => Promise<string | undefined> {
   const save = useSave();
+  const settle = useSettle();
   const store = useStore<RootState>();
   return useCallback(
     async (changes) => {
       if (!service) return undefined;
       const { id: serviceId, name } = service;
-      return inTurn(`demand/${serviceId}`, async () => {
+      const target = `demand/${serviceId}`;
+      return inTurn(target, async () => {
+        await settle(target);
         const plan = snapshotIn(store.getState())?.demand;
         const line = plan?.find((each) => each.serviceId === serviceId);
         const before = line ?? { serviceId, visitsPerWeek: 0, version: 0 };
@@ -91,7 +99,7 @@ export function usePlan(
         );
       });
     },
-    [save, service, store],
+    [save, service, settle, store],
   );
 }
 

@@ -4,6 +4,7 @@ import type { Fault } from '@bienestar/contract/check';
 import { asId, type EntryId, type LotId } from '@bienestar/core/house/ids';
 import type { StockEntry } from '@bienestar/core/stock/entries';
 import { refusedBy, useEnterMutation } from './api';
+import { meantOnce, outcomeKnown } from './meantOnce';
 
 /** How an entry ended. */
 export type Entered =
@@ -20,14 +21,30 @@ export function newLotId(): LotId {
   return asId(nanoid(16));
 }
 
+/** What an entry means, without the ids and the moment that it was given when it was pressed. */
+export function meaningOf(entry: StockEntry): string {
+  const { id: _id, at: _at, ...plain } = entry;
+  return JSON.stringify({ ...plain, ...('lotId' in plain && isMadeFor(entry) && { lotId: '' }) });
+}
+
+/** Whether the lot of an entry is made with it. */
+function isMadeFor({ kind }: StockEntry): boolean {
+  return kind === 'delivery' || kind === 'total-count';
+}
+
 /** Enters something into the ledger; what is refused is answered in words for its field. */
 export function useEnter(): (entry: StockEntry) => Promise<Entered> {
   const [enter] = useEnterMutation();
   return useCallback(
     async (entry) => {
-      const result = await enter(entry);
-      if (!result.error) return { ok: true };
+      const meaning = meaningOf(entry);
+      const result = await enter(meantOnce(meaning, () => entry));
+      if (!result.error) {
+        outcomeKnown(meaning);
+        return { ok: true };
+      }
       const refused = refusedBy(result.error);
+      if (refused.kind === 'refused') outcomeKnown(meaning);
       return refused.kind === 'away'
         ? { ok: false, message: refused.message, faults: [] }
         : {

@@ -2,59 +2,22 @@ import { Download, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { API } from '@bienestar/contract/api';
-import type { Fault } from '@bienestar/contract/check';
 import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
-import { refusedBy, useImportHouseMutation } from '../../store/api';
+import { useOpening } from '../../store/openHouse';
+import { OpeningFaults, OpeningSheet } from './OpeningParts';
 import { Section } from './Section';
-
-const LARGEST_FILE = 40 * 1024 * 1024;
-const MOST_FAULTS_SHOWN = 12;
 
 /** The whole house as a file: taken away, or put in the place of what is here. */
 export function HouseFilePanel() {
   const input = useRef<HTMLInputElement>(null);
-  const [waiting, setWaiting] = useState<{ readonly name: string; readonly content: string }>();
-  const [faults, setFaults] = useState<readonly Fault[]>([]);
-  const [importHouse, { isLoading }] = useImportHouseMutation();
+  const [waiting, setWaiting] = useState<File>();
+  const { state, open, breakOff } = useOpening();
 
-  const choose = async (file: File | undefined): Promise<void> => {
-    setFaults([]);
-    if (!file) return;
-    if (file.size > LARGEST_FILE) {
-      setFaults([
-        {
-          pointer: '',
-          code: 'file.size',
-          message: `${file.name} is larger than the 40 MB that a house file may have.`,
-        },
-      ]);
-      return;
-    }
-    setWaiting({ name: file.name, content: await file.text() });
-  };
   const replace = async (): Promise<void> => {
     if (!waiting) return;
-    const done = await importHouse(waiting.content);
     setWaiting(undefined);
-    if (!done.error) {
-      toast('The house is now the one of the file.');
-      return;
-    }
-    const refused = refusedBy(done.error);
-    setFaults(
-      refused.kind === 'away'
-        ? [
-            {
-              pointer: '',
-              code: 'away',
-              message: 'The house does not answer just now; nothing was changed. Try again later.',
-            },
-          ]
-        : (refused.document.errors ?? [
-            { pointer: '', code: 'refused', message: refused.document.detail },
-          ]),
-    );
+    if (await open({ from: 'file', file: waiting })) toast('The house is now the one of the file.');
   };
 
   return (
@@ -80,36 +43,22 @@ export function HouseFilePanel() {
           aria-label="House file"
           className="hidden"
           onChange={(event) => {
-            void choose(event.target.files?.[0]);
+            setWaiting(event.target.files?.[0]);
             event.target.value = '';
           }}
         />
       </div>
-      {faults.length > 0 && (
-        <div role="alert" className="border-l-2 border-clay bg-clay-wash px-3 py-2 text-sm">
-          <p className="font-semibold">▲ The file was not taken; nothing was changed.</p>
-          <ul>
-            {faults.slice(0, MOST_FAULTS_SHOWN).map((fault) => (
-              <li key={`${fault.pointer} ${fault.message}`}>
-                {fault.pointer && <code className="mr-2">{fault.pointer}</code>}
-                {fault.message}
-              </li>
-            ))}
-          </ul>
-          {faults.length > MOST_FAULTS_SHOWN && (
-            <p>and {faults.length - MOST_FAULTS_SHOWN} more.</p>
-          )}
-        </div>
-      )}
+      <OpeningFaults state={state} />
+      <OpeningSheet state={state} onBreakOff={breakOff} />
       <Sheet
         open={waiting !== undefined}
         onClose={() => setWaiting(undefined)}
         title="Put this file in the place of the house?"
-        description={`${waiting?.name ?? ''} takes the place of everything that is here. Save the house file first if you may want it back.`}
+        description={`${waiting?.name ?? ''} takes the place of everything that is here. A safe copy of the house as it is now is made first.`}
         actions={
           <>
             <Button onClick={() => setWaiting(undefined)}>Leave the house as it is</Button>
-            <Button weight="danger" disabled={isLoading} onClick={() => void replace()}>
+            <Button weight="danger" onClick={() => void replace()}>
               Replace the house
             </Button>
           </>

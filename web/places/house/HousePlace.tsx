@@ -1,5 +1,6 @@
 import { ListChecks } from 'lucide-react';
 import { Link } from 'react-router';
+import { CopiesPanel } from './CopiesPanel';
 import { DevicesPanel } from './DevicesPanel';
 import { HouseFilePanel } from './HouseFilePanel';
 import { PeoplePanel } from './PeoplePanel';
@@ -28,6 +29,7 @@ export function HousePlace() {
           <DevicesPanel />
           <SuppliersPanel />
           <HouseFilePanel />
+          <CopiesPanel />
         </div>
       </div>
     </div>

@@ -11,7 +11,8 @@ import { refusedBy } from '../../../store/api';
 import { useHouse, useRestock } from '../../../store/house';
 import { useEnterCountedMutation } from '../../../store/restockApi';
 import { shelfStates, useNow } from '../../../store/shelf';
-import { newEntryId, newLotId, type Entered } from '../../../store/useEnter';
+import { meantOnce, outcomeKnown } from '../../../store/meantOnce';
+import { newEntryId, newLotId, type Entered, meaningOf } from '../../../store/useEnter';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
 import { CountSheet } from '../../shelf/CountSheet';
 import { packWords } from '../../shelf/materialWords';
@@ -100,6 +101,24 @@ function useCounted(
   const [enter] = useEnterCountedMutation();
   return async (material, given) => {
     if (!isCount(given)) return { ok: false, message: 'This is no count.', faults: [] };
+    const meaning = `${round.id} ${meaningOf(given)}`;
+    const { entry, line } = meantOnce(meaning, () => counted(material, given));
+    const answer = await enter({ roundId: round.id, line, entry });
+    if (!answer.error) {
+      outcomeKnown(meaning);
+      return { ok: true };
+    }
+    const refused = refusedBy(answer.error);
+    if (refused.kind === 'away') return { ok: false, message: refused.message, faults: [] };
+    outcomeKnown(meaning);
+    const { errors = [], detail } = refused.document;
+    return { ok: false, message: errors[0]?.message ?? detail, faults: errors };
+  };
+
+  function counted(
+    material: BoughtMaterial,
+    given: CountEntry | TotalCountEntry,
+  ): { readonly entry: CountEntry | TotalCountEntry; readonly line: CountedLine } {
     const at = `${new Date().toISOString().slice(0, 19)}Z`;
     const entry = { ...given, at, note: round.name };
     const stock = house.stock.find((line) => line.materialId === material.id) ?? { lots: [] };
@@ -110,13 +129,8 @@ function useCounted(
       found: foundInAll(entry, stock),
       by: entry.kind === 'count' && material.unit !== 'piece' ? 'scale' : 'pieces',
     };
-    const answer = await enter({ roundId: round.id, line, entry });
-    if (!answer.error) return { ok: true };
-    const refused = refusedBy(answer.error);
-    if (refused.kind === 'away') return { ok: false, message: refused.message, faults: [] };
-    const { errors = [], detail } = refused.document;
-    return { ok: false, message: errors[0]?.message ?? detail, faults: errors };
-  };
+    return { entry, line };
+  }
 }
 
 function isCount(entry: StockEntry): entry is CountEntry | TotalCountEntry {

@@ -8,6 +8,7 @@ import { toEnter, usesOfTreatment } from '@bienestar/core/restock/performed';
 import { momentText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { refusedBy } from '../../../store/api';
+import { meantOnce, outcomeKnown } from '../../../store/meantOnce';
 import { useFigures, useHouse } from '../../../store/house';
 import { useNow } from '../../../store/shelf';
 import { usePerformMutation, useTakeBackMutation } from '../../../store/restockApi';
@@ -32,21 +33,27 @@ export function PerformedPanel() {
     const serviceId = bookedService(booking.title, names);
     const service = house.services.find(({ id }) => id === serviceId);
     if (!service) return;
-    const treatment: Treatment = {
-      id: asId(nanoid(16)),
-      serviceId: service.id,
-      at: booking.at,
-      visitKind: service.visitKind,
-      bookingId: booking.id,
-      entryIds: [],
-    };
-    const uses = usesOfTreatment(treatment, house, figures, newEntryId);
-    const answer = await perform({ treatment, uses });
+    const meaning = `performed ${booking.id}`;
+    const answer = await perform(
+      meantOnce(meaning, () => {
+        const treatment: Treatment = {
+          id: asId(nanoid(16)),
+          serviceId: service.id,
+          at: booking.at,
+          visitKind: service.visitKind,
+          bookingId: booking.id,
+          entryIds: [],
+        };
+        return { treatment, uses: usesOfTreatment(treatment, house, figures, newEntryId) };
+      }),
+    );
     if (answer.error) {
       const refused = refusedBy(answer.error);
+      if (refused.kind === 'refused') outcomeKnown(meaning);
       setFault(refused.kind === 'away' ? refused.message : refused.document.detail);
       return;
     }
+    outcomeKnown(meaning);
     setFault(undefined);
     const { missing } = answer.data;
     toast.success(

@@ -1,0 +1,183 @@
+import { mkdtemp, readdir, rm, stat, truncate } from 'node:fs/promises';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { HouseSnapshot, ProblemDocument, SafeCopy } from '@bienestar/contract/api';
+import { QUICK } from '../../tools/lib/paths.mjs';
+import { createApp } from '../app';
+import { connect } from '../db/connection';
+import { migrations } from '../db/migrate';
+import { openDemo } from '../house/openDemo';
+import { freshDatabaseUrl } from '../testing/api';
+import { silentLog } from '../testing/silentLog';
+import { copyBeforeMigrating, copyBeforeUpgrade } from './beforeUpgrade';
+import { safeCopies, type Copies } from './copies';
+import { copiesToLetGo, copyFrom, copyName, isNightCopyDue } from './copySchedule';
+
+const copyAt = (at: string): SafeCopy => {
+  const copy = copyFrom(copyName(new Date(at), 'night'), 10);
+  if (!copy) throw new Error(at);
+  return copy;
+};
+
+describe('when copies are made and let go of', () => {
+  it('a copy is due once a night, also after a night in which the machine slept', () => {
+    const now = new Date(2026, 10, 27, 9, 0);
+    const at = (day: number, hour: number): SafeCopy =>
+      copyAt(new Date(2026, 10, day, hour).toISOString());
+    expect(isNightCopyDue([], now)).toBe(true);
+    expect(isNightCopyDue([at(27, 4)], now)).toBe(false);
+    expect(isNightCopyDue([at(27, 2), at(26, 4)], now)).toBe(true);
+    expect(isNightCopyDue([at(26, 4)], new Date(2026, 10, 27, 2, 59))).toBe(false);
+  });
+
+  it('of years of nights the last seven days, five weeks and twelve months stay', () => {
+    const now = new Date('2026-11-27T05:00:00Z');
+    const nights = Array.from({ length: 800 }, (_, back) =>
+      copyAt(new Date(now.getTime() - back * 86_400_000 - 3_600_000).toISOString()),
+    );
+    const gone = new Set(copiesToLetGo(nights, now));
+    const kept = nights.filter((copy) => !gone.has(copy)).map(({ at }) => at.slice(0, 10));
+    expect(kept.slice(0, 7)).toEqual([
+      '2026-11-27',
+      '2026-11-26',
+      '2026-11-25',
+      '2026-11-24',
+      '2026-11-23',
+      '2026-11-22',
+      '2026-11-21',
+    ]);
+    expect(kept).toContain('2026-11-15');
+    expect(kept).toContain('2026-11-01');
+    expect(new Set(kept.map((day) => day.slice(0, 7))).size).toBe(12);
+    expect(kept.length).toBeLessThanOrEqual(7 + 5 + 12);
+  });
+
+  it('the newest is never let go of, and letting go twice changes nothing', () => {
+    const moment = fc.date({
+      min: new Date('2020-01-01'),
+      max: new Date('2026-11-27'),
+      noInvalidDate: true,
+    });
+    fc.assert(
+      fc.property(fc.array(moment, { minLength: 1, maxLength: 80 }), (moments) => {
+        const copies = moments.map((at) => copyAt(at.toISOString()));
+        const now = new Date('2026-11-27T00:00:00Z');
+        const gone = new Set(copiesToLetGo(copies, now));
+        const left = copies.filter((copy) => !gone.has(copy));
+        const newest = copies
+          .map(({ at }) => at)
+          .sort()
+          .at(-1);
+        expect(left.map(({ at }) => at)).toContain(newest);
+        expect(copiesToLetGo(left, now)).toEqual([]);
+      }),
+    );
+  });
+
+  it.each(['../secret', 'x.house.json.gz', '2026-11-27T03-00-00-night.house.json.gz.part'])(
+    '%s is no copy',
+    (name) => expect(copyFrom(name, 1)).toBeUndefined(),
+  );
+});
+
+describe('safe copies of a house', () => {
+  let folder: string;
+  let url: string;
+  let sequelize: Sequelize;
+  let copies: Copies;
+  let server: Server;
+  let address: string;
+  beforeAll(async () => {
+    folder = await mkdtemp(join(QUICK, 'bienestar-copies-'));
+    url = await freshDatabaseUrl();
+    sequelize = connect(url);
+    await migrations(sequelize).up();
+    copies = safeCopies(join(folder, 'copies'), sequelize);
+    const app = createApp({ sequelize, databaseUrl: url, log: silentLog(), copies });
+    server = createServer(app);
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    address = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
+  });
+  afterAll(async () => {
+    server.close();
+    await sequelize.close();
+    await rm(folder, { recursive: true });
+  });
+
+  const ask = async <T>(method: string, path: string, body?: unknown) => {
+    const answer = await fetch(`${address}/${path}`, {
+      method,
+      ...(body !== undefined && {
+        body: JSON.stringify(body),
+        headers: { 'content-type': 'application/json' },
+      }),
+    });
+    return { status: answer.status, body: (await answer.json()) as T };
+  };
+  const rename = async (name: string): Promise<void> => {
+    const { body } = await ask<object>('GET', 'rooms/lava');
+    expect((await ask('PUT', 'rooms/lava', { ...body, name })).status).toBe(200);
+  };
+  const nameOfRoom = async () => (await ask<{ name: string }>('GET', 'rooms/lava')).body.name;
+
+  it('where there is no house none is made, and one is begun only where there is none', async () => {
+    expect((await ask('POST', 'copies')).status).toBe(404);
+    expect((await ask('POST', 'house', { begin: 'anything' })).status).toBe(400);
+    const begun = await ask<HouseSnapshot>('POST', 'house', { begin: 'new' });
+    expect([begun.status, begun.body.rooms.length]).toEqual([200, 1]);
+    expect((await ask('POST', 'house', { begin: 'demo' })).status).toBe(409);
+  });
+
+  it('are made by hand and before a house is opened, and brought back', async () => {
+    await openDemo(sequelize, url);
+    await rename('Painted');
+    const made = await ask<SafeCopy>('POST', 'copies');
+    expect([made.status, made.body.why]).toEqual([201, 'by-hand']);
+    expect((await stat(join(folder, 'copies', made.body.name))).mode & 0o077).toBe(0);
+    await rename('Painted again');
+    const back = await ask<HouseSnapshot>('POST', `copies/${made.body.name}/bring-back`);
+    expect(back.body.rooms[0]?.name).toBe('Painted');
+    const { body: list } = await ask<SafeCopy[]>('GET', 'copies');
+    const before = list.find(({ why }) => why === 'opening');
+    expect((await ask('POST', `copies/${before?.name}/bring-back`)).status).toBe(200);
+    expect(await nameOfRoom()).toBe('Painted again');
+  });
+
+  it('that are damaged change nothing, and unknown ones are not there', async () => {
+    const { body: copy } = await ask<SafeCopy>('POST', 'copies');
+    await truncate(join(folder, 'copies', copy.name), Math.floor(copy.bytes / 2));
+    const damaged = await ask<ProblemDocument>('POST', `copies/${copy.name}/bring-back`);
+    expect([damaged.status, damaged.body.title]).toEqual([422, 'This copy is damaged']);
+    expect((await ask('POST', 'copies/..%2Fsecret/bring-back')).status).toBe(404);
+    expect(await nameOfRoom()).toBe('Painted again');
+    const names = await readdir(join(folder, 'copies'));
+    expect(names.filter((name) => name.endsWith('.part'))).toEqual([]);
+  });
+
+  it('are made before another version of the program, or of the database, takes over', async () => {
+    const count = async () => (await copies.list()).filter(({ why }) => why === 'upgrade').length;
+    await copyBeforeUpgrade(folder, 'one', copies);
+    expect(await count()).toBe(0);
+    await copyBeforeUpgrade(folder, 'two', copies);
+    await copyBeforeUpgrade(folder, 'two', copies);
+    expect(await count()).toBe(1);
+
+    await migrations(sequelize).down({ to: '0007-answers' });
+    expect(await copyBeforeMigrating(sequelize, url, copies)).toBe(true);
+    expect(await count()).toBe(2);
+    const [answers] = await sequelize.query<{ tables: number }>(
+      "SELECT COUNT(*) AS tables FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name = 'answers'",
+      { type: QueryTypes.SELECT },
+    );
+    expect(answers?.tables, 'the house in use is as it was').toBe(0);
+    await migrations(sequelize).up();
+    expect(await copyBeforeMigrating(sequelize, url, copies)).toBe(false);
+    const newest = (await copies.list()).find(({ why }) => why === 'upgrade');
+    const back = await ask<HouseSnapshot>('POST', `copies/${newest?.name}/bring-back`);
+    expect(back.body.rooms[0]?.name).toBe('Painted again');
+  });
+});

@@ -1,0 +1,71 @@
+import { useRef } from 'react';
+import { Button } from '../../parts/Button';
+import { useCopiesQuery } from '../../store/api';
+import { useOpening, type Opening } from '../../store/openHouse';
+import { CopyList } from './CopiesPanel';
+import { OpeningFaults, OpeningSheet } from './OpeningParts';
+
+/** Where there is no house, or it cannot be found any more: what to do is asked, and nothing assumed. */
+export function BeginPlace() {
+  const input = useRef<HTMLInputElement>(null);
+  const { data: copies = [] } = useCopiesQuery();
+  const { state, open, breakOff } = useOpening();
+  const begin = (opening: Opening): void => void open(opening);
+  const wasHere = copies.length > 0;
+  return (
+    <div
+      className="h-full overflow-y-auto px-6 py-8"
+      tabIndex={0}
+      role="group"
+      aria-label="No house"
+    >
+      <div className="mx-auto flex max-w-3xl flex-col gap-8">
+        <header>
+          <h1 className="text-3xl">There is no house here</h1>
+          <p className="mt-2 max-w-prose text-ink-soft">
+            {wasHere
+              ? 'There was one, and its data cannot be found where it lay. Nothing was removed, and nothing takes its place unless you say so.'
+              : 'Nothing of a house was found where its data lay. If data could not be used, it was put aside and not removed: its name is in the window in which Bienestar was started.'}
+          </p>
+        </header>
+        {wasHere && (
+          <section aria-labelledby="copies" className="border-l-2 border-palm pl-5">
+            <h2 id="copies" className="text-xl">
+              Bring back a safe copy
+            </h2>
+            <p className="mb-2 text-sm text-ink-soft">The newest stands first.</p>
+            <CopyList />
+          </section>
+        )}
+        <section aria-labelledby="others" className="flex flex-col gap-3">
+          <h2 id="others" className="text-xl">
+            {wasHere ? 'Or something else' : 'How shall it begin?'}
+          </h2>
+          <div className="flex flex-wrap gap-3">
+            <Button onClick={() => input.current?.click()}>Open a house file …</Button>
+            <Button onClick={() => begin({ from: 'beginning', begin: 'new' })}>
+              Begin a new house
+            </Button>
+            <Button onClick={() => begin({ from: 'beginning', begin: 'demo' })}>
+              Look at the demo house
+            </Button>
+          </div>
+          <input
+            ref={input}
+            type="file"
+            accept=".json,application/json"
+            aria-label="House file"
+            className="hidden"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              if (file) begin({ from: 'file', file });
+              event.target.value = '';
+            }}
+          />
+          <OpeningFaults state={state} />
+        </section>
+        <OpeningSheet state={state} onBreakOff={breakOff} />
+      </div>
+    </div>
+  );
+}
