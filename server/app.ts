@@ -21,6 +21,7 @@ import { answerProblems, unknownAddress } from './http/problems';
 import { journalRoutes } from './journal/journalRoutes';
 import { journalingStores } from './journal/journalingStores';
 import { knownHost } from './http/knownHost';
+import { plainAddress, plainBody } from './http/plainRequests';
 import { sameOriginWrites } from './http/sameOrigin';
 import { servePages } from './http/servePages';
 import { ledgerRoutes } from './ledger/ledgerRoutes';
@@ -107,6 +108,7 @@ export function createApp({
   );
   app.use(knownHost(hosts));
   app.use(sameOriginWrites);
+  app.use(API, plainAddress);
   app.use(`${API}/health`, healthRoutes(sequelize));
   const open = openingHouses(stores, sequelize, databaseUrl, () =>
     copies ? copies.make('opening') : Promise.resolve(),
@@ -117,6 +119,7 @@ export function createApp({
     express.json({ limit: LARGEST_BATCH, strict: false }),
   );
   app.use(API, express.json({ limit: LARGEST_BODY, strict: false }));
+  app.use(API, plainBody);
   app.use(`${API}/copies`, copyRoutes(copies, open));
   const noting = journalingStores(stores);
   app.use(`${API}/settings`, settingsRoutes(noting.settings, sequelize));

@@ -58,10 +58,26 @@ export const day = Joi.string()
 export const instant = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}Z$/, 'moment')
   .custom((value: string, helpers) =>
-    Number.isNaN(Date.parse(value))
+    !isDay(value.slice(0, 10)) || Number.isNaN(Date.parse(value))
       ? helpers.message({ custom: 'This is not a moment of the calendar.' })
       : value,
   )
+  .required();
+
+const ZONED = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(?::\d{2}(?:\.\d{1,9})?)?(?:Z|[+-]\d{2}:\d{2})$/;
+const EARLIEST = Date.UTC(1900, 0, 1);
+const LATEST = Date.UTC(9999, 11, 31);
+
+/** A moment as a person or a device says it: ISO 8601 with its zone, from 1900 to 9999. */
+export const zonedMoment = Joi.string()
+  .custom((value: string, helpers) => {
+    const at = ZONED.test(value) ? Date.parse(value) : Number.NaN;
+    return at >= EARLIEST && at <= LATEST
+      ? value
+      : helpers.message({
+          custom: 'Say the moment as 2026-11-27T14:05:00Z, with its zone, between 1900 and 9999.',
+        });
+  })
   .required();
 
 const inOrder = 'low, usual and high';

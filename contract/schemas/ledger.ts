@@ -14,6 +14,7 @@ import {
   DISCARD_REASONS,
   MOVEMENT_KINDS,
   type Lot,
+  LARGEST_QUANTITY,
   type Movement,
 } from '@bienestar/core/stock/stockTypes';
 import {
@@ -24,13 +25,12 @@ import {
   listOf,
   money,
   number,
-  positive,
   shape,
   share,
   text,
+  zonedMoment,
 } from './common';
 
-const LARGEST_QUANTITY = 1_000_000_000;
 const note = text.max(500).optional();
 /** What the person typed: post() in core says in words what does not fit. */
 const anyDay = Joi.string().max(20).required();
@@ -42,7 +42,7 @@ export const lot: Joi.ObjectSchema<Lot> = shape<Lot>({
   materialId: id,
   code: lotCode,
   packId: id.optional(),
-  content: positive,
+  content: number.greater(0).max(LARGEST_QUANTITY),
   deliveredOn: day,
   expiresOn: day.optional(),
   paidMinor: money.optional(),
@@ -72,7 +72,13 @@ export const pricePoint: Joi.ObjectSchema<PricePoint> = shape<PricePoint>({
   from: Joi.valid('hand', 'price-list', 'opening').required(),
 });
 
-const base = { id, materialId: id, at: Joi.string().max(40).optional(), note };
+/** Shorter than other ids: the containers that an entry opens are named after it. */
+const entryId = Joi.string()
+  .pattern(/^[A-Za-z0-9_-]{1,56}$/)
+  .messages({ 'string.pattern.base': 'The id of an entry has up to 56 letters, digits, - and _.' })
+  .required();
+
+const base = { id: entryId, materialId: id, at: zonedMoment.optional(), note };
 const kind = (value: StockEntry['kind']): Joi.Schema => Joi.valid(value).required();
 const held = { lotId: id, containerId: id.optional(), quantity };
 

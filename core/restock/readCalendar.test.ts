@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readCalendar } from './readCalendar';
 
@@ -109,7 +110,63 @@ describe('reading a calendar', () => {
       ),
     );
     expect(bookings).toHaveLength(14 + 183);
-    expect(otherDays).toBeGreaterThan(2000);
+    expect(otherDays, 'it is looked for near the days that count').toBeLessThan(5);
+  });
+
+  it('finds the same repeats as from the beginning, wherever it begins to look', () => {
+    const rule = fc.oneof(
+      fc.integer({ min: 1, max: 9 }).map((interval) => `FREQ=DAILY;INTERVAL=${interval}`),
+      fc
+        .record({
+          interval: fc.integer({ min: 1, max: 4 }),
+          days: fc.subarray(['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'], { minLength: 1 }),
+          begins: fc.constantFrom('MO', 'SU'),
+        })
+        .map(
+          ({ interval, days, begins }) =>
+            `FREQ=WEEKLY;INTERVAL=${interval};BYDAY=${days.join(',')};WKST=${begins}`,
+        ),
+    );
+    const day = fc.integer({ min: 0, max: 900 }).map((back) => {
+      const at = new Date(Date.UTC(2026, 10, 25) - back * 86_400_000);
+      return at.toISOString().slice(0, 10).replaceAll('-', '');
+    });
+    fc.assert(
+      fc.property(rule, day, (repeats, begins) => {
+        const of = (end: string) =>
+          times(
+            calendar(
+              event(
+                'UID:1',
+                `DTSTART:${begins}T100000Z`,
+                'DURATION:PT1H',
+                `RRULE:${repeats}${end}`,
+              ),
+            ),
+          );
+        expect(of('')).toEqual(of(';COUNT=20000'));
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it.each([
+    ['never come', 'RRULE:FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30', ''],
+    ['come every second', 'RRULE:FREQ=SECONDLY', ''],
+    ['come every hour of a day that never is', 'RRULE:FREQ=HOURLY;BYMONTH=2;BYMONTHDAY=30', ''],
+    ['lie ages apart', 'RRULE:FREQ=DAILY;INTERVAL=999999999', ''],
+    ['are without end', 'RRULE:FREQ=DAILY;COUNT=99999999', '19000101'],
+    ['last for ages', 'DURATION:P99999999W', ''],
+  ])('repeats that %s are told within moments, and hide no other visit', (_, line, begins) => {
+    const bad = Array.from({ length: 150 }, (_each, at) =>
+      event(`UID:b${at}`, `DTSTART:${begins || '20200101'}T100000Z`, 'SUMMARY:X', line),
+    );
+    const good = event('UID:g', 'DTSTART:20261126T100000Z', 'DURATION:PT1H', 'SUMMARY:Clay');
+    const began = Date.now();
+    const { bookings, faults } = read(calendar(...bad, good));
+    expect(Date.now() - began).toBeLessThan(10_000);
+    expect(bookings.map(({ title }) => title)).toContain('Clay');
+    expect(faults.length).toBeGreaterThan(140);
   });
 
   it('leaves out what was called off and whole days', () => {

@@ -2,6 +2,7 @@ import ICAL from 'ical.js';
 import type { Booking } from '../house/house';
 import { asId } from '../house/ids';
 import { dayOf, daysAfter } from '../stock/days';
+import { fillPurse, NEVER_ENDS, startNear, whyNotRead } from './boundedRepeats';
 import { inZone, isZone } from './timeZones';
 
 /** Why something of a calendar was not taken over. */
@@ -57,6 +58,7 @@ export function readCalendar(
     const message = 'This is no iCalendar file: it does not begin with BEGIN:VCALENDAR.';
     return { ...NOTHING, faults: [{ line: 1, message }] };
   }
+  fillPurse();
   const known = zonesOf(zones);
   const from = daysAfter(today, -DAYS_BACK);
   const until = daysAfter(today, DAYS_AHEAD);
@@ -83,7 +85,7 @@ export function readCalendar(
     for (const { block, event } of masters.length > 0 ? masters : changed) {
       try {
         for (const each of changed) if (each.event !== event) event.relateException(each.event);
-        for (const visit of visitsOf(event, until)) {
+        for (const visit of visitsOf(event, from, until, changedOf(event, changed))) {
           if (visit.item.startDate.isDate) {
             wholeDays += 1;
             continue;
@@ -187,6 +189,8 @@ function eventOf(
     if (!start || !Number.isFinite(event.startDate.toUnixTime())) {
       return no('This event does not say when it begins.');
     }
+    const why = whyNotRead(event.component);
+    if (why !== undefined) return no(`This event cannot be read (${why}).`);
     const tzid = start.getFirstParameter('tzid');
     if (tzid && !zones.has(tzid) && !isZone(tzid)) {
       return no(`Nobody knows the time zone “${tzid}” of this event.`);
@@ -212,13 +216,26 @@ interface Visit {
   readonly end: ICAL.Time;
 }
 
-function* visitsOf(event: ICAL.Event, until: string): Generator<Visit> {
+/** The changed repeats that belong to an event; none where it is itself one. */
+function changedOf(
+  event: ICAL.Event,
+  changed: readonly { readonly event: ICAL.Event }[],
+): readonly ICAL.Event[] {
+  return changed.flatMap((each) => (each.event === event ? [] : [each.event]));
+}
+
+function* visitsOf(
+  event: ICAL.Event,
+  from: string,
+  until: string,
+  changed: readonly ICAL.Event[],
+): Generator<Visit> {
   if (!event.isRecurring()) {
     yield { item: event, start: event.startDate, end: event.endDate };
     return;
   }
   const last = ICAL.Time.fromDateString(until);
-  const repeats = event.iterator();
+  const repeats = event.iterator(startNear(event, ICAL.Time.fromDateString(from), changed));
   for (let count = 0; count < MOST_REPEATS; count += 1) {
     /* The types leave out that it ends. */
     const next = repeats.next() as ICAL.Time | undefined;
@@ -226,6 +243,7 @@ function* visitsOf(event: ICAL.Event, until: string): Generator<Visit> {
     const { item, startDate, endDate } = event.getOccurrenceDetails(next);
     yield { item, start: startDate, end: endDate };
   }
+  throw new Error(NEVER_ENDS);
 }
 
 /** A moment of a calendar; a zone that the file does not describe is looked up by its name. */

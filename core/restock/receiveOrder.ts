@@ -2,6 +2,7 @@ import type { House, Order, OrderLine } from '../house/house';
 import type { EntryId, LotId, OrderLineId, PackId } from '../house/ids';
 import { fail, failWith, ok, type Outcome, type Problem } from '../house/problem';
 import type { DeliveryEntry } from '../stock/entries';
+import { LARGEST_MINOR } from '../stock/stockTypes';
 import { isUnderWay, openPacksOf } from './orderProgress';
 
 /** What came of one line, as it was checked at the door. */
@@ -84,6 +85,14 @@ export function receiveOrder(
         came,
         'packs',
         `${came.packs} of ${name} came, ${open} were still due: say that all of it stays, or send back ${came.packs - open}.`,
+      );
+      continue;
+    }
+    if ((came.paidMinor ?? 0) * came.packs > LARGEST_MINOR) {
+      no(
+        came,
+        'paidMinor',
+        `The invoice for ${name} is more than can be kept: check price and packs.`,
       );
       continue;
     }

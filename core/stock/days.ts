@@ -24,7 +24,7 @@ export function daysAfter(day: string, days: number): string {
 
 /** True for a date that the calendar knows, written YYYY-MM-DD. */
 export function isDay(text: string): boolean {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text) || text < '0001') return false;
   const instant = Date.parse(`${text}T00:00Z`);
   return Number.isFinite(instant) && new Date(instant).toISOString().startsWith(text);
 }

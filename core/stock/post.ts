@@ -22,10 +22,12 @@ import {
   type Posting,
 } from './posting';
 import { shelfState } from './shelfLife';
-import { asKept, type Lot } from './stockTypes';
+import { asKept, LARGEST_QUANTITY, type Lot } from './stockTypes';
 
 /** A clock in another room may be a little ahead. */
 const CLOCK_TOLERANCE_MS = 5 * 60_000;
+/** Lines of one entry. */
+const MOST_MOVEMENTS = 10_000;
 
 /**
  * The movements that an entry makes, or why it cannot be: nothing goes below zero, nothing comes from
@@ -101,6 +103,14 @@ function postDelivery(entry: DeliveryEntry, books: Books, at: string): Outcome<P
     ...(entry.paidMinor !== undefined && { paidMinor: entry.paidMinor }),
   };
   const quantity = asKept(asKept(content) * containers * entry.packs);
+  if (quantity > LARGEST_QUANTITY) {
+    return no(
+      'entry-invalid',
+      entry,
+      'packs',
+      'That is more than can be kept of anything: check the packs.',
+    );
+  }
   return ok({ lot, movements: moves(entry, at, [{ lotId: lot.id, quantity }]) });
 }
 
@@ -158,7 +168,11 @@ function postUse(entry: UseEntry, books: Books, at: string): Outcome<Posting> {
       take(lot.id, undefined, lot.sealed);
       continue;
     }
-    for (let rest = lot.sealed; rest > 0 && left > 0; rest = asKept(rest - lot.content)) {
+    for (
+      let rest = lot.sealed;
+      rest > 0 && left > 0 && drafts.length <= MOST_MOVEMENTS;
+      rest = asKept(rest - lot.content)
+    ) {
       const content = Math.min(lot.content, rest);
       number += 1;
       const container = containerOf(entry, number);
@@ -168,6 +182,14 @@ function postUse(entry: UseEntry, books: Books, at: string): Outcome<Posting> {
   }
   for (const { lot, containerId, remaining } of open.filter((each) => !good.includes(each))) {
     take(lot.id, containerId, remaining);
+  }
+  if (drafts.length > MOST_MOVEMENTS) {
+    return no(
+      'entry-invalid',
+      entry,
+      'quantity',
+      `That would open ${number} containers at once: enter it in parts.`,
+    );
   }
   return ok({ movements: moves(entry, at, drafts) });
 }

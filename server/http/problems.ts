@@ -199,6 +199,14 @@ export function refusalFor(error: unknown): Refusal {
     case undefined:
     default:
   }
+  if (isSentBroken(error)) {
+    return new Refusal(
+      400,
+      PROBLEM_TYPES.notJson,
+      'Broken off',
+      'What was sent is not complete, or is not packed as it says.',
+    );
+  }
   if (error instanceof URIError) {
     return new Refusal(
       400,
@@ -225,6 +233,13 @@ const FULL_CODES = new Set([
 ]);
 /** The number of the operating system for a full disk, in what MariaDB says of it. */
 const NO_SPACE = /\b(?:errno|error)[: ]+28\b|No space left on device/i;
+
+/** Whether a body could not be read for a reason that lies with whoever sent it. */
+function isSentBroken(error: unknown): boolean {
+  const { code, status } = (error ?? {}) as { readonly code?: unknown; readonly status?: unknown };
+  if (typeof code === 'string' && code.startsWith('Z_')) return true;
+  return typeof status === 'number' && status >= 400 && status < 500;
+}
 
 /** Whether something failed because nothing more can be written. */
 export function isDiskFull(error: unknown): boolean {

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import type Joi from 'joi';
 import type { Sequelize, Transaction } from 'sequelize';
-import type { AggregateName, Several, Versioned } from '@bienestar/contract/api';
+import type { AggregateName, Versioned } from '@bienestar/contract/api';
 import { AGGREGATES, SCHEMAS } from '@bienestar/contract/rules';
 import type { Fault } from '@bienestar/contract/check';
 import type { Demand } from '@bienestar/core/house/house';

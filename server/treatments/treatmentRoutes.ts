@@ -25,7 +25,8 @@ const MOST_ENTRIES = 500;
  * The routes of what was performed.
  * - `GET /` of the last months, the oldest first.
  * - `POST /` a treatment and the uses it draws: 201 with what came of it, and what was not there. What
- *   was counted after the treatment is not drawn again. Sent again by its id it counts once. 400, 409.
+ *   was counted after the treatment is not drawn again. Sent again by its id,
+ *   or for a booking that is entered already, it counts once. 400, 409.
  * - `POST /:id/take-back` by counter-entries, as a treatment that was not performed; 404.
  */
 export function treatmentRoutes(stores: PerformedStores, sequelize: Sequelize): Router {
@@ -44,6 +45,12 @@ export function treatmentRoutes(stores: PerformedStores, sequelize: Sequelize): 
         const earlier = await treatments.find(treatment.id, tx);
         if (earlier?.serviceId !== treatment.serviceId) throw idTaken('treatment', treatment.id);
         const known: Performed = { treatment: earlier, stock: [], missing: [], counted: [] };
+        return { status: 200, body: known };
+      }
+      const same = await treatments.ofBooking(treatment, tx);
+      if (same) {
+        await treatments.remove(treatment.id, tx);
+        const known: Performed = { treatment: same, stock: [], missing: [], counted: [] };
         return { status: 200, body: known };
       }
       const pointer = '/treatment/serviceId';

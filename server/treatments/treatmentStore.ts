@@ -30,6 +30,8 @@ export interface TreatmentStore {
   readonly hold: (id: string, tx: Transaction) => Promise<Treatment | undefined>;
   /** begins one that has drawn nothing yet; false when its id is there already */
   readonly claim: (treatment: Treatment, tx: Transaction) => Promise<boolean>;
+  /** the other one that was entered for the same booking, which is held meanwhile */
+  readonly ofBooking: (treatment: Treatment, tx: Transaction) => Promise<Treatment | undefined>;
   /** notes what it drew */
   readonly drew: (id: string, entryIds: Treatment['entryIds'], tx: Transaction) => Promise<void>;
   readonly insert: (treatments: readonly Treatment[], tx: Transaction) => Promise<void>;
@@ -77,6 +79,17 @@ export function treatmentStore(sequelize: Sequelize): TreatmentStore {
         },
       );
       return claimed > 0;
+    },
+    ofBooking: async ({ id, bookingId }, tx) => {
+      if (bookingId === undefined) return undefined;
+      await sequelize.query('SELECT id FROM bookings WHERE id = :bookingId FOR UPDATE', {
+        type: QueryTypes.SELECT,
+        replacements: { bookingId },
+        transaction: tx,
+      });
+      const rows = await rowsOf<TreatmentRow>(treatments, ['ordinal'], tx, { bookingId });
+      const other = rows.find((row) => row.id !== id);
+      return other && treatmentOf(other);
     },
     drew: async (id, entryIds, tx) => {
       await treatments.update({ entryIds }, { where: { id } as never, transaction: tx });
