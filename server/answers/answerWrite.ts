@@ -3,7 +3,7 @@ import type { Request, Response } from 'express';
 import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize';
 import { WRITE_ID_HEADER } from '@bienestar/contract/api';
 import { reading, writing } from '../db/unitOfWork';
-import { idTaken, invalidInput } from '../http/problems';
+import { idTaken, invalidInput, Refusal } from '../http/problems';
 import { answerStore, type Answer } from './answerStore';
 
 const WRITE_ID = /^[A-Za-z0-9_-]{1,64}$/;
@@ -32,9 +32,9 @@ export async function answerWrite(
       return answer;
     });
   const answer = await once().catch(async (error: unknown) => {
-    /* Sent twice at the same moment: whoever comes second is answered as the first. */
-    const earlier =
-      error instanceof UniqueConstraintError ? await answeredBefore(request, sequelize) : undefined;
+    /* Sent twice at the same moment: whoever comes second finds it done, and is answered as the first. */
+    const isDone = error instanceof UniqueConstraintError || error instanceof Refusal;
+    const earlier = isDone ? await answeredBefore(request, sequelize) : undefined;
     if (earlier) return earlier;
     throw error;
   });

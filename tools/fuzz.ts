@@ -1,0 +1,55 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import pino from 'pino';
+import { createApp } from '../server/app';
+import { connect } from '../server/db/connection';
+import { migrations } from '../server/db/migrate';
+import { openDemo } from '../server/house/openDemo';
+import { openDatabase } from './lib/database.mjs';
+import { QUICK } from './lib/paths.mjs';
+import { readRubbish } from './rubbish/readRubbish';
+import { throwRubbish } from './rubbish/throwRubbish';
+
+/*
+ * npm run fuzz -- [SEED] [REQUESTS] [FILES]
+ * Throws rubbish at a house of its own: requests over every route, mutated house files, calendars, price
+ * lists and workbooks. Ends with 1 when anything is answered by a fault of ours, changed by a refusal, or
+ * slow.
+ */
+
+const [seed = 1, requests = 10_000, files = 1_000] = process.argv.slice(2).map(Number);
+const folder = await mkdtemp(join(QUICK, 'bienestar-fuzz-'));
+const database = await openDatabase(folder, () => undefined);
+const sequelize = connect(database.url);
+await migrations(sequelize).up();
+await openDemo(sequelize, database.url);
+const log = pino({ level: 'silent' });
+const server = createServer(createApp({ sequelize, databaseUrl: database.url, log }));
+await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+
+const before = process.memoryUsage().rss;
+const thrown = await throwRubbish(url, sequelize, { seed, requests, files });
+const after = process.memoryUsage().rss;
+const read = await readRubbish(seed, files);
+server.close();
+await sequelize.close();
+await database.stop();
+await rm(folder, { recursive: true, force: true });
+
+const megabytes = (bytes: number): string => `${(bytes / 1e6).toFixed(0)} MB`;
+say(`${thrown.sent} requests: ${JSON.stringify(thrown.statuses)}`);
+say(
+  `slowest ${thrown.slowestMs.toFixed(0)} ms, memory ${megabytes(before)} to ${megabytes(after)}`,
+);
+say(`${read.read} files read, slowest ${read.slowestMs.toFixed(0)} ms`);
+const faults = [...thrown.faults, ...read.faults];
+for (const fault of faults) say(`FAULT ${fault}`);
+say(faults.length === 0 ? 'No fault.' : `${faults.length} faults.`);
+process.exitCode = faults.length === 0 ? 0 : 1;
+
+function say(text: string): void {
+  process.stdout.write(`${text}\n`);
+}
