@@ -1,6 +1,8 @@
 import type { BoughtMaterial, House, LinenMaterial, Order } from '../house/house';
 import { dayOf, daysAfter, daysBetween } from '../stock/days';
+import { belowNothing } from '../stock/postCount';
 import { shelfState } from '../stock/shelfLife';
+import { sumExactly } from '../stock/stockTypes';
 import { isUnderWay, openPacksOf } from './orderProgress';
 import type { RestockFigures } from './restocker';
 import type { Restocking } from './restocking';
@@ -10,6 +12,13 @@ const EXPIRY_DAYS = 7;
 
 /** Something to do today, and the figures that say so. Days are ISO dates, amounts in the material's unit. */
 export type Attention =
+  | {
+      /** the ledger says that less than nothing is there: more was taken than ever came */
+      readonly kind: 'below-nothing';
+      readonly material: BoughtMaterial;
+      /** below 0 */
+      readonly below: number;
+    }
   | {
       readonly kind: 'runs-out';
       readonly material: BoughtMaterial;
@@ -61,7 +70,8 @@ export type Attention =
     };
 
 /**
- * What to do today, what harms most in front: what runs out before it can arrive, what is promised to a
+ * What to do today, what harms most in front: what the ledger has below nothing, so that none of its
+ * figures are true, what runs out before it can arrive, what is promised to a
  * course and not there, what expires this week, deliveries that are late or not as ordered, what is to
  * be ordered, linen, counts.
  */
@@ -71,8 +81,9 @@ export function attentionOf(
   now: Date,
 ): readonly Attention[] {
   const { today } = restock;
-  const lists: Attention[][] = [[], [], [], [], [], []];
-  const [runsOut, promised, expires, orders, points, rest] = lists as [
+  const lists: Attention[][] = [[], [], [], [], [], [], []];
+  const [untrue, runsOut, promised, expires, orders, points, rest] = lists as [
+    Attention[],
     Attention[],
     Attention[],
     Attention[],
@@ -93,6 +104,12 @@ export function attentionOf(
       if (level && level.short > 0 && material.loop) {
         rest.push({ kind: 'linen', material, short: level.short, par: level.par });
       }
+      continue;
+    }
+    const parts = belowNothing(stock.get(material.id) ?? { materialId: material.id, lots: [] });
+    if (parts.length > 0) {
+      const below = sumExactly(parts.map(({ quantity }) => quantity));
+      untrue.push({ kind: 'below-nothing', material, below });
       continue;
     }
     const of = restock.materials.get(material.id);

@@ -93,6 +93,14 @@ export interface AttentionWords {
 /** An attention in words; `today` and money for its figures. */
 export function attentionWords(item: Attention, today: string, currency: string): AttentionWords {
   switch (item.kind) {
+    case 'below-nothing':
+      return {
+        title: item.material.name,
+        text: `By the ledger ${amount(item.below, item.material.unit)} are there, which cannot be: more was taken than ever came. Its figures are true again once it is counted.`,
+        action: 'Count it',
+        to: `/restock/levels/${item.material.id}`,
+        mark: '■',
+      };
     case 'runs-out':
       return {
         title: item.material.name,
@@ -182,6 +190,7 @@ export function attentionWords(item: Attention, today: string, currency: string)
 
 /** The heading of a kind of attention. */
 export const HARM_WORDS: Record<Attention['kind'], string> = {
+  'below-nothing': 'Below nothing by the ledger',
   'runs-out': 'Runs out before it can arrive',
   promised: 'Promised to a course and not there',
   expires: 'Over, or over this week',
