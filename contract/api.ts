@@ -195,6 +195,8 @@ export type OpeningLine =
 export interface Health {
   readonly status: 'ok' | 'degraded';
   readonly database: 'up' | 'away';
+  /** said when nothing can be written any more */
+  readonly disk?: 'full';
 }
 
 /** What an entry into the ledger changed: `POST /api/ledger`. */

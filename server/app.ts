@@ -20,6 +20,7 @@ import { storesOf, type AggregateStores } from './house/stores';
 import { answerProblems, unknownAddress } from './http/problems';
 import { journalRoutes } from './journal/journalRoutes';
 import { journalingStores } from './journal/journalingStores';
+import { SERIALIZERS } from './log';
 import { knownHost } from './http/knownHost';
 import { plainAddress, plainBody } from './http/plainRequests';
 import { sameOriginWrites } from './http/sameOrigin';
@@ -90,6 +91,8 @@ export function createApp({
         response.setHeader('X-Request-Id', id);
         return id;
       },
+      serializers: SERIALIZERS,
+      wrapSerializers: false,
       customLogLevel: (_request, response) => (response.statusCode >= 500 ? 'error' : 'debug'),
     }),
   );

@@ -8,6 +8,7 @@ import { copyBeforeMigrating, copyBeforeUpgrade } from './copies/beforeUpgrade';
 import { safeCopies } from './copies/copies';
 import { connect } from './db/connection';
 import { migrations } from './db/migrate';
+import { watchRoom } from './db/room';
 import { reading, writing } from './db/unitOfWork';
 import { openDemo } from './house/openDemo';
 import { storesOf } from './house/stores';
@@ -28,8 +29,8 @@ const TIDIED_FIRST_MS = 20_000;
 /** A database that is being started, or started again, takes its time. */
 const DATABASE_WITHIN_MS = 60_000;
 const { DATABASE_URL, HOST = '127.0.0.1', PORT = '4310', HOSTS = '', COPIES = '' } = process.env;
-/** A mark of the program, and whether data was found that cannot be used. */
-const { PROGRAM = '', PUT_ASIDE = '' } = process.env;
+/** A mark of the program, whether data was found that cannot be used, and where data lies if it is here. */
+const { PROGRAM = '', PUT_ASIDE = '', DATABASE_FOLDER = '' } = process.env;
 const log = createLog(process.env.LOG_LEVEL ?? 'info');
 
 function fail(reason: string): never {
@@ -47,6 +48,7 @@ if (!isLoopback(HOST)) {
 }
 
 const sequelize = connect(DATABASE_URL);
+if (DATABASE_FOLDER !== '') watchRoom(sequelize, DATABASE_FOLDER);
 const copies = COPIES === '' ? undefined : safeCopies(COPIES, sequelize);
 await prepare(sequelize, DATABASE_URL).catch((error: unknown) => {
   log.error({ err: error }, 'not prepared');

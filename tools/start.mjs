@@ -146,6 +146,7 @@ async function startServer(url, port, outside) {
     DATABASE_URL: url,
     PORT: String(port),
     COPIES: `${OWN}/copies`,
+    DATABASE_FOLDER: process.env.DATABASE_URL ? '' : `${OWN}/database`,
     PROGRAM: programMark(),
     PUT_ASIDE: putAside ?? '',
   };

@@ -7,6 +7,7 @@ import { once } from 'node:events';
 import type { ReadStream } from 'node:fs';
 import type { Sequelize } from 'sequelize';
 import type { CopyReason, SafeCopy } from '@bienestar/contract/api';
+import { requireRoom } from '../db/room';
 import { reading } from '../db/unitOfWork';
 import { storesOf } from '../house/stores';
 import { writeHouse } from '../house/writeHouse';
@@ -75,6 +76,7 @@ export function safeCopies(folder: string, sequelize: Sequelize): Copies {
   };
 
   const makeOne = async (why: CopyReason, of: Sequelize): Promise<SafeCopy | undefined> => {
+    requireRoom(of);
     await mkdir(folder, { recursive: true, mode: 0o700 });
     const path = await freePath(why);
     const part = `${path}.part`;

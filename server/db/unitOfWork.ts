@@ -1,6 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { setTimeout as pause } from 'node:timers/promises';
 import { ConnectionError, DatabaseError, Transaction, type Sequelize } from 'sequelize';
+import { requireRoom } from './room';
 
 /** How long a person waits for what is only looked up, in milliseconds. */
 export const READS_WITHIN_MS = 5_000;
@@ -54,13 +55,14 @@ export function reading<T>(
  * Changes something, all or nothing. Each statement sees what others have committed by then, so what is
  * read after a lock is true. `work` is done again when it lost a wait for the same rows, so it does
  * nothing but read and write in its transaction.
- * @throws DatabaseTooSlow when the database does not answer within fifteen seconds
+ * @throws DatabaseTooSlow when the database does not answer within fifteen seconds, DiskFull
  */
-export function writing<T>(
+export async function writing<T>(
   sequelize: Sequelize,
   work: (tx: Transaction) => Promise<T>,
   withinMs = WRITES_WITHIN_MS,
 ): Promise<T> {
+  requireRoom(sequelize);
   return unit(sequelize, Transaction.ISOLATION_LEVELS.READ_COMMITTED, withinMs, work);
 }
 

@@ -1,5 +1,7 @@
+import { stat } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
 import type { Checked } from '@bienestar/contract/check';
+import { requireRoom } from '../db/room';
 import { reading, writing } from '../db/unitOfWork';
 import { readHouseStream, type ReadOptions } from './readHouseStream';
 import { makeStagingSchema } from './stagingSchema';
@@ -8,6 +10,7 @@ import { fillHouse, fillRows, newestVersion } from './wholeHouse';
 
 /** Versions that the house in use may still reach while another is made beside it. */
 const VERSIONS_APART = 1_000;
+const ROOM_FOR_A_BYTE = 4;
 /** Nobody waits for these writes but the one who opens the house. */
 const FILLED_WITHIN_MS = 30 * 60_000;
 
@@ -24,6 +27,8 @@ export async function openHouse(
   path: string,
   options: ReadOptions = {},
 ): Promise<Checked<undefined>> {
+  /* Rows take more room than their text, with their indexes and until the former house is gone. */
+  requireRoom(live, (await stat(path)).size * ROOM_FOR_A_BYTE);
   const newest = await reading(live, (tx) => newestVersion(storesOf(live), tx));
   const version = newest === 0 ? 1 : newest + VERSIONS_APART;
   const staging = await makeStagingSchema(live, url);

@@ -1,4 +1,5 @@
 import { connect } from '../db/connection';
+import { watchRoom } from '../db/room';
 import { refusalFor } from '../http/problems';
 import type { FromOpening, ToOpening } from './openBeside';
 import { openHouse } from './openHouse';
@@ -19,6 +20,8 @@ function tell(message: FromOpening): Promise<void> {
 
 async function open(url: string, path: string): Promise<void> {
   const sequelize = connect(url);
+  const { DATABASE_FOLDER = '' } = process.env;
+  if (DATABASE_FOLDER !== '') watchRoom(sequelize, DATABASE_FOLDER);
   try {
     const outcome = await openHouse(sequelize, url, path, {
       signal: abort.signal,

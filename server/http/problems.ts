@@ -8,6 +8,7 @@ import {
 } from 'sequelize';
 import { PROBLEM_TYPES, type ProblemDocument, type Use } from '@bienestar/contract/api';
 import type { Fault } from '@bienestar/contract/check';
+import { DiskFull } from '../db/room';
 import { codeOf, DatabaseTooSlow } from '../db/unitOfWork';
 
 type Extra = Pick<ProblemDocument, 'errors' | 'current' | 'yours' | 'usedBy'>;
@@ -243,7 +244,7 @@ function isSentBroken(error: unknown): boolean {
 
 /** Whether something failed because nothing more can be written. */
 export function isDiskFull(error: unknown): boolean {
-  if (hasCode(error) && error.code === 'ENOSPC') return true;
+  if (error instanceof DiskFull || (hasCode(error) && error.code === 'ENOSPC')) return true;
   return (
     FULL_CODES.has(codeOf(error)) || (error instanceof BaseError && NO_SPACE.test(error.message))
   );

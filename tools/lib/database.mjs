@@ -77,8 +77,11 @@ export async function openDatabase(at, log) {
 
   async function start() {
     const init = `${folder}/init.sql`;
-    writeFileSync(init, initSql(password), { mode: 0o600 });
-    if (owner) chownSync(init, owner.uid, owner.gid);
+    /* Kept, so that a start needs no room for it. */
+    if (!existsSync(init) || readFileSync(init, 'utf8') !== initSql(password)) {
+      writeFileSync(init, initSql(password), { mode: 0o600 });
+      if (owner) chownSync(init, owner.uid, owner.gid);
+    }
     const args = serverArgs({ folder, data, pidFile, socket, init, owner });
     const child = spawn(programPath('mariadbd') ?? 'mariadbd', args, {
       stdio: ['ignore', 'pipe', 'pipe'],
@@ -105,7 +108,6 @@ export async function openDatabase(at, log) {
       }
       await wait(30);
     }
-    rmSync(init, { force: true });
     log(`mariadbd ${child.pid} answers at ${socket}`);
   }
 

@@ -2,7 +2,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { Told } from './say.mjs';
 
 const FIRST_PAUSE_MS = 100;
-const LONGEST_PAUSE_MS = 3_000;
+const LONGEST_PAUSE_MS = 1_500;
 /** What ran as long as this was well. */
 const WELL_AFTER_MS = 20_000;
 /** Starts that fail by themselves, one after the other, before it is given up. */
@@ -20,6 +20,15 @@ const MOST_FAILURES = 6;
  * @typedef {object} Kept
  * @property {() => Promise<void>} stop for good; also while it is being started
  */
+
+/**
+ * Whether a start failed for a reason that may pass: it was killed meanwhile, or the disk is full.
+ * @param {Error} reason
+ */
+function isPassing(reason) {
+  const isKilled = 'signal' in reason && Boolean(reason.signal);
+  return isKilled || /ENOSPC|disk is full/.test(reason.message);
+}
 
 /**
  * Keeps a program running: started again each time that it ends, after a pause that grows while it ends
@@ -57,6 +66,7 @@ export function keepRunning({ name, running, start, say, onGivenUp }) {
    * @returns {Promise<Running | undefined>} nothing when it is stopped, or given up
    */
   async function startAgain(pause) {
+    let last = '';
     for (let failures = 0; ;) {
       await wait(pause, undefined, { signal: stopping.signal }).catch(() => undefined);
       if (stopping.signal.aborted) return undefined;
@@ -66,8 +76,9 @@ export function keepRunning({ name, running, start, say, onGivenUp }) {
         if (stopping.signal.aborted) return undefined;
         const reason = error instanceof Error ? error : new Error(String(error));
         /* Who is killed while it starts did not fail. */
-        if (!('signal' in reason && reason.signal)) failures += 1;
-        say(`  ${name} does not start: ${reason.message}`);
+        if (!isPassing(reason)) failures += 1;
+        if (reason.message !== last) say(`  ${name} does not start: ${reason.message}`);
+        last = reason.message;
         if (failures >= MOST_FAILURES) {
           onGivenUp(new Told(`Given up: ${reason.message}`));
           return undefined;

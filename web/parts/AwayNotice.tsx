@@ -17,8 +17,15 @@ export function AwayNotice({ houseMissing }: { readonly houseMissing: boolean })
     wasAway.current = away;
   }, [away, houseMissing, refetch]);
 
+  const isFull = !away && health.data?.disk === 'full';
   return (
     <div role="status">
+      {isFull && (
+        <p className="border-b border-clay bg-clay-wash px-6 py-2 text-sm font-semibold">
+          The disk of this machine is full: nothing can be saved until there is room. What you type
+          is kept on this machine.
+        </p>
+      )}
       {away && (
         <p className="border-b border-clay bg-clay-wash px-6 py-2 text-sm font-semibold">
           {health.isError ? 'The house does not answer.' : 'The database does not answer.'} What you

@@ -1,0 +1,115 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { readdirSync, readFileSync } from 'node:fs';
+import { chmod, cp, mkdir, mkdtemp, rm, symlink } from 'node:fs/promises';
+import { join } from 'node:path';
+import { commandOf, folderOf } from '../lib/processes.mjs';
+import { QUICK, ROOT } from '../lib/paths.mjs';
+import { freePort } from '../lib/ports.mjs';
+
+const READY = /Ready at (\S+) after/;
+const PARTS = [
+  'core',
+  'contract',
+  'server',
+  'standins',
+  'web',
+  'tools',
+  'demo',
+  'package.json',
+  'package-lock.json',
+  'tsconfig.base.json',
+];
+
+/** A checkout of its own, as somebody has it who starts Bienestar. */
+export interface OwnFolder {
+  readonly folder: string;
+  readonly port: number;
+  /** where what it makes for itself lies */
+  readonly own: string;
+  readonly start: (env?: NodeJS.ProcessEnv) => Run;
+  readonly remove: () => Promise<void>;
+}
+
+/** A run of `npm start`. */
+export interface Run {
+  readonly child: ChildProcess;
+  readonly said: () => string;
+  /** the address at which it is ready; fails when it ends before */
+  readonly ready: Promise<string>;
+  readonly ended: Promise<number | null>;
+  /** processes of this run by what they are */
+  readonly processes: () => Readonly<Record<ProcessKind, number | undefined>>;
+  readonly stop: () => Promise<number | null>;
+}
+
+export const PROCESS_KINDS = ['server', 'database', 'scale', 'supplier', 'bookings'] as const;
+export type ProcessKind = (typeof PROCESS_KINDS)[number];
+
+/** Copies the program into a folder of its own, in memory where there is such a place. */
+export async function ownFolder(base = QUICK): Promise<OwnFolder> {
+  const folder = await mkdtemp(join(base, 'bienestar-start-'));
+  /* As where people put programs: the database's account may enter. */
+  await chmod(folder, 0o755);
+  for (const part of PARTS) {
+    await cp(join(ROOT, part), join(folder, part), { recursive: true });
+  }
+  await symlink(join(ROOT, 'node_modules'), join(folder, 'node_modules'));
+  const own = join(folder, '.bienestar');
+  await mkdir(own);
+  const port = await freePort();
+  return {
+    folder,
+    port,
+    own,
+    start: (env = {}) => startIn(folder, { ...process.env, PORT: String(port), ...env }),
+    remove: () => rm(folder, { recursive: true, force: true }),
+  };
+}
+
+function startIn(folder: string, env: NodeJS.ProcessEnv): Run {
+  const child = spawn(process.execPath, ['tools/start.mjs'], { cwd: folder, env });
+  let said = '';
+  const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
+  const ready = new Promise<string>((resolve, reject) => {
+    const hear = (data: Buffer): void => {
+      said += data.toString();
+      const url = READY.exec(said)?.[1];
+      if (url !== undefined) resolve(url);
+    };
+    child.stdout.on('data', hear);
+    child.stderr.on('data', hear);
+    void ended.then(() => reject(new Error(`It ended before it was ready:\n${said}`)));
+  });
+  ready.catch(() => undefined);
+  return {
+    child,
+    said: () => said,
+    ready,
+    ended,
+    processes: () => processesIn(folder),
+    stop: () => {
+      child.kill('SIGTERM');
+      return ended;
+    },
+  };
+}
+
+function processesIn(folder: string): Record<ProcessKind, number | undefined> {
+  const found: Record<string, number> = {};
+  for (const name of readdirSync('/proc')) {
+    if (!/^\d+$/.test(name)) continue;
+    const pid = Number(name);
+    const command = commandOf(pid) ?? '';
+    if (command.includes(`--datadir=${folder}/.bienestar/`)) found.database = pid;
+    if (folderOf(pid) !== folder || !command.includes('--import tsx')) continue;
+    if (command.includes('server/main.ts')) found.server = pid;
+    const [, standIn] = /standins\/(\w+)\/main\.ts/.exec(command) ?? [];
+    if (standIn !== undefined) found[standIn] = pid;
+  }
+  return found as Record<ProcessKind, number | undefined>;
+}
+
+/** The pid of the supervisor that a folder notes. */
+export function supervisorIn({ own }: OwnFolder): number {
+  return Number(readFileSync(join(own, 'start.pid'), 'utf8'));
+}
