@@ -168,7 +168,7 @@ export function unversioned<T extends object>(value: Versioned<T>): T {
 }
 
 /** Why a safe copy was made. */
-export const COPY_REASONS = ['night', 'opening', 'upgrade', 'by-hand'] as const;
+export const COPY_REASONS = ['first', 'night', 'opening', 'upgrade', 'by-hand'] as const;
 export type CopyReason = (typeof COPY_REASONS)[number];
 
 /** A safe copy of the house: `GET /api/copies`. */

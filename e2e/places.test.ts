@@ -233,7 +233,7 @@ describe('the house file', () => {
     await person.goTo('/house');
     await offer('broken.json', '{"format":"bienestar-house","formatVersion":1}');
     await person.click('button', 'Replace the house');
-    await person.sees('The file was not taken; nothing was changed.');
+    await person.sees('It was not opened; nothing was changed.');
     await person.sees('/settings');
     await offer('notes.txt', 'buy towels');
     await person.click('button', 'Replace the house');

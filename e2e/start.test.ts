@@ -1,66 +1,24 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { chmod, cp, mkdtemp, rm, symlink } from 'node:fs/promises';
+import { mkdir, readdir, readFile, rename, rm, stat } from 'node:fs/promises';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { QUICK, ROOT } from '../tools/lib/paths.mjs';
 import { freePort, isFree } from '../tools/lib/ports.mjs';
-
-const READY = /Ready at (\S+) after/;
-
-/** A run of `npm start` in a folder of its own. */
-interface Run {
-  readonly child: ChildProcess;
-  readonly said: () => string;
-  readonly ready: Promise<string>;
-  readonly ended: Promise<number | null>;
-}
+import { ownFolder, type OwnFolder, type Run } from '../tools/reliability/startedHouse';
+import { leave, newPerson } from './support/person';
 
 describe('the start command', () => {
-  let folder: string;
+  let of: OwnFolder;
   let port: number;
-
   beforeAll(async () => {
-    folder = await mkdtemp(join(QUICK, 'bienestar-start-'));
-    /* As where people put programs: the database's account may enter. */
-    await chmod(folder, 0o755);
-    for (const part of [
-      'core',
-      'contract',
-      'server',
-      'standins',
-      'web',
-      'tools',
-      'demo',
-      'package.json',
-      'package-lock.json',
-      'tsconfig.base.json',
-    ]) {
-      await cp(join(ROOT, part), join(folder, part), { recursive: true });
-    }
-    await symlink(join(ROOT, 'node_modules'), join(folder, 'node_modules'));
-    port = await freePort();
+    of = await ownFolder();
+    ({ port } = of);
   });
-  afterAll(() => rm(folder, { recursive: true, force: true }));
+  afterAll(async () => {
+    await leave();
+    await of.remove();
+  });
 
-  function start(env: NodeJS.ProcessEnv = {}): Run {
-    const child = spawn(process.execPath, ['tools/start.mjs'], {
-      cwd: folder,
-      env: { ...process.env, PORT: String(port), ...env },
-    });
-    let said = '';
-    const ready = new Promise<string>((resolve) => {
-      const hear = (data: Buffer): void => {
-        said += data.toString();
-        const url = READY.exec(said)?.[1];
-        if (url !== undefined) resolve(url);
-      };
-      child.stdout.on('data', hear);
-      child.stderr.on('data', hear);
-    });
-    const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
-    return { child, said: () => said, ready, ended };
-  }
+  const start = (env: NodeJS.ProcessEnv = {}): Run => of.start(env);
 
   async function rooms(url: string): Promise<unknown> {
     return (await fetch(`${url}/api/rooms`)).json();
@@ -101,9 +59,13 @@ describe('the start command', () => {
   it('says in words that it runs already, and that a port is taken or is none', async () => {
     const first = start();
     await first.ready;
+    const log = join(of.own, 'log', 'start.log');
+    const before = await readFile(log, 'utf8');
     const second = start({ PORT: String(await freePort()) });
     expect(await second.ended).toBe(1);
     expect(second.said()).toContain('already running from this folder');
+    expect((await readFile(log, 'utf8')).startsWith(before)).toBe(true);
+    expect((await stat(log)).mode & 0o077).toBe(0);
     first.child.kill('SIGTERM');
     await first.ended;
 
@@ -116,5 +78,51 @@ describe('the start command', () => {
     const nonsense = start({ PORT: 'kitchen' });
     expect(await nonsense.ended).toBe(1);
     expect(nonsense.said()).toContain('PORT must be a number');
+  });
+
+  it('listens to this machine alone, under an address that works', async () => {
+    const open = start({ HOST: '0.0.0.0' });
+    expect(await open.ended).toBe(1);
+    expect(open.said()).toContain('without sign-in, everybody on the network could read');
+    const six = start({ HOST: '::1' });
+    const url = await six.ready;
+    expect(url).toBe(`http://[::1]:${port}`);
+    expect(await rooms(url)).toHaveLength(3);
+    expect(await six.stop()).toBe(0);
+  });
+
+  it('never puts the demo in the place of a house that is lost, and brings back the newest copy', async () => {
+    const run = start();
+    const url = await run.ready;
+    await fetch(`${url}/api/copies`, { method: 'POST' });
+    expect(await run.stop()).toBe(0);
+    await rename(join(of.own, 'database'), join(of.own, 'elsewhere'));
+
+    const lost = start();
+    expect((await fetch(`${await lost.ready}/api/house`)).status).toBe(404);
+    const person = await newPerson(url);
+    await person.page.goto(url);
+    await person.sees('There is no house here');
+    await person.sees('nothing takes its place unless you say so');
+    const [newest] = await person.page.$$('[aria-label^="Bring back the copy of"]');
+    await newest?.click();
+    await person.click('button', 'Bring it back');
+    await person.sees('Casa Cenera');
+    expect(await rooms(url)).toContainEqual(expect.objectContaining({ name: 'Lava, painted' }));
+    await person.close();
+    expect(await lost.stop()).toBe(0);
+    expect(await readdir(join(of.own, 'elsewhere', 'data'))).toContain('ibdata1');
+  });
+
+  it('puts data aside that cannot be used, and asks', async () => {
+    await rm(join(of.own, 'database'), { recursive: true });
+    await mkdir(join(of.own, 'database', 'data', 'mysql'), { recursive: true });
+    const run = start();
+    const url = await run.ready;
+    expect(run.said()).toContain('Nothing of it was removed');
+    expect((await fetch(`${url}/api/house`)).status).toBe(404);
+    expect(await run.stop()).toBe(0);
+    const names = await readdir(join(of.own, 'database'));
+    expect(names.filter((name) => name.startsWith('data-put-aside-'))).toHaveLength(1);
   });
 });

@@ -92,7 +92,7 @@ async function prepare(database: Sequelize, url: string): Promise<void> {
   /* Where there was a house, nothing takes its place unasked: the pages ask. */
   if (PUT_ASIDE !== '' || (await copies?.list())?.length) return;
   await openDemo(database, url);
-  await copies?.make('night');
+  await copies?.make('first');
   log.info('loaded the demo house');
 }
 

@@ -14,6 +14,9 @@ export interface ServedHouse {
   readonly suppliers: string;
   readonly stopDatabase: () => Promise<void>;
   readonly startDatabase: () => Promise<void>;
+  /** stops it in the middle of whatever it does, as a machine that hangs */
+  readonly freezeDatabase: () => void;
+  readonly thawDatabase: () => void;
   readonly close: () => Promise<void>;
 }
 
@@ -29,6 +32,8 @@ export async function serveHouse(): Promise<ServedHouse> {
       ...process.env,
       ...outside.env,
       DATABASE_URL: database.url,
+      DATABASE_FOLDER: folder,
+      COPIES: join(folder, 'copies'),
       PORT: String(port),
       LOG_LEVEL: 'fatal',
     },
@@ -40,6 +45,8 @@ export async function serveHouse(): Promise<ServedHouse> {
     suppliers: outside.env.PRICE_LISTS ?? '',
     stopDatabase: database.stop,
     startDatabase: database.start,
+    freezeDatabase: () => process.kill(database.pid() ?? 0, 'SIGSTOP'),
+    thawDatabase: () => process.kill(database.pid() ?? 0, 'SIGCONT'),
     close: async () => {
       const ended = new Promise((resolve) => server.once('exit', resolve));
       server.kill('SIGTERM');

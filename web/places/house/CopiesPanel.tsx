@@ -10,6 +10,7 @@ import { OpeningFaults, OpeningSheet } from './OpeningParts';
 import { Section } from './Section';
 
 const WHY: Record<CopyReason, string> = {
+  first: 'when the house was begun',
   night: 'in the night',
   opening: 'before another house was opened',
   upgrade: 'before a new version',
@@ -59,9 +60,7 @@ export function CopyList() {
   const shown = all ? copies : copies.slice(0, FEW);
   return (
     <>
-      {isSuccess && copies.length === 0 && (
-        <p className="text-sm">There is no safe copy yet. The first is made in the night.</p>
-      )}
+      {isSuccess && copies.length === 0 && <p className="text-sm">There is no safe copy yet.</p>}
       <ul aria-label="Safe copies">
         {shown.map((copy) => (
           <li

@@ -1,0 +1,110 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { HouseSnapshot } from '@bienestar/contract/api';
+import { fillDisk, smallDisk } from '../tools/reliability/fullDisk';
+import { killProcesses } from '../tools/reliability/kills';
+import { ownFolder } from '../tools/reliability/startedHouse';
+import { leave, newPerson, type Person } from './support/person';
+import { serveHouse, type ServedHouse } from './support/servedHouse';
+
+/* The whole of the kills is `npm run kills`. */
+
+it('whatever is killed comes back, and nothing that was acknowledged is lost', async () => {
+  const of = await ownFolder();
+  const found = await killProcesses(of, 6, 5);
+  await of.remove();
+  expect(found.faults).toEqual([]);
+  expect(found.lost).toBe(0);
+  expect(found.acknowledged).toBeGreaterThan(20);
+}, 180_000);
+
+it.runIf(process.getuid?.() === 0)(
+  'on a full disk reading goes on, writing says so, nothing ends, and all goes on when there is room',
+  async () => {
+    const disk = smallDisk();
+    if (!disk) throw new Error('No disk can be made here: loop devices and mkfs.ext4 are needed.');
+    const found = await fillDisk(disk.path);
+    disk.remove();
+    expect(found.faults).toEqual([]);
+    expect(found.lost).toBe(0);
+    expect(found.slowestReadMs).toBeLessThan(5_000);
+  },
+  180_000,
+);
+
+describe('while MariaDB is frozen', () => {
+  let house: ServedHouse;
+  let person: Person;
+  beforeAll(async () => {
+    house = await serveHouse();
+    person = await newPerson(house.url);
+  });
+  afterAll(async () => {
+    house.thawDatabase();
+    await person.close();
+    await leave();
+    await house.close();
+  });
+
+  const timed = async (ask: () => Promise<Response>) => {
+    const began = Date.now();
+    const { status } = await ask();
+    return { status, ms: Date.now() - began };
+  };
+  const snapshot = async () =>
+    (await (await fetch(`${house.url}/api/house`)).json()) as HouseSnapshot;
+
+  it('everybody is told within five seconds, fifteen for a change, and it goes on afterwards', async () => {
+    const [room] = (await snapshot()).rooms;
+    const change = (id: string) =>
+      fetch(`${house.url}/api/rooms/${room?.id}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json', 'idempotency-key': id },
+        body: JSON.stringify({ ...room, name: 'Frozen and thawed' }),
+      });
+    house.freezeDatabase();
+    const answers = await Promise.all([
+      ...Array.from({ length: 15 }, () => timed(() => fetch(`${house.url}/api/rooms`))),
+      timed(() => fetch(`${house.url}/api/house`)),
+    ]);
+    const write = await timed(() => change('frozen'));
+    const health = await timed(() => fetch(`${house.url}/api/health`));
+    house.thawDatabase();
+    expect(answers.map(({ status }) => status)).toEqual(answers.map(() => 503));
+    expect(Math.max(...answers.map(({ ms }) => ms))).toBeLessThan(6_500);
+    expect([write.status, write.ms < 16_500]).toEqual([503, true]);
+    expect([health.status, health.ms < 4_000]).toEqual([200, true]);
+    /* Whether it was done meanwhile or not: sent again it is one's own. */
+    await person.waitFor(async () => (await change('frozen')).status === 200, 'it is saved');
+    expect((await snapshot()).rooms[0]).toMatchObject({
+      name: 'Frozen and thawed',
+      version: (room?.version ?? 0) + 1,
+    });
+  });
+
+  it('a visit that is pressed twice is one visit', async () => {
+    const at = `${new Date(Date.now() - 86_400_000).toISOString().slice(0, 19)}Z`;
+    await fetch(`${house.url}/api/bookings`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify([{ id: 'yesterday', title: 'Express', at, minutes: 30 }]),
+    });
+    const before = await snapshot();
+    await person.goTo('/restock/demand');
+    await person.click('button', 'Performed');
+    const [button] = await person.page.$$('button[aria-label^="Performed:"]');
+    await button?.evaluate((element) => element.scrollIntoView());
+    house.freezeDatabase();
+    await button?.click();
+    await person.sees('What you typed is kept');
+    house.thawDatabase();
+    await person.waitFor(
+      async () => (await fetch(`${house.url}/api/rooms`)).status === 200,
+      'the house answers again',
+    );
+    const [again] = await person.page.$$('button[aria-label^="Performed:"]');
+    await again?.click();
+    await person.sees('is entered');
+    const after = await snapshot();
+    expect(after.treatments.length).toBe(before.treatments.length + 1);
+  });
+});
