@@ -6,11 +6,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import pino from 'pino';
 import { createApp } from '../server/app';
 import { connect } from '../server/db/connection';
 import { migrations } from '../server/db/migrate';
 import { openDemo } from '../server/house/openDemo';
+import { silentLog } from '../server/testing/silentLog';
 import { openDatabase } from './lib/database.mjs';
 import { largeHouse } from './largeHouse';
 
@@ -26,8 +26,7 @@ const database = await openDatabase(`${folder}-database`, () => undefined);
 const sequelize = connect(database.url);
 await migrations(sequelize).up();
 await openDemo(sequelize, database.url);
-const log = pino({ level: 'error' });
-const server = createServer(createApp({ sequelize, databaseUrl: database.url, log }));
+const server = createServer(createApp({ sequelize, databaseUrl: database.url, log: silentLog() }));
 await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
 const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
 

@@ -4,9 +4,9 @@ import { ConnectionError, DatabaseError, Transaction, type Sequelize } from 'seq
 import { requireRoom } from './room';
 
 /** How long a person waits for what is only looked up, in milliseconds. */
-export const READS_WITHIN_MS = 5_000;
+const READS_WITHIN_MS = 5_000;
 /** How long a person waits for a change, in milliseconds. */
-export const WRITES_WITHIN_MS = 15_000;
+const WRITES_WITHIN_MS = 15_000;
 
 const TRIES = 8;
 const LONGEST_PAUSE_MS = 40;

@@ -39,7 +39,7 @@ export function smallDisk(): { readonly path: string; readonly remove: () => voi
   const done = (command: string, ...args: string[]): boolean =>
     spawnSync(command, args, { stdio: 'ignore' }).status === 0;
   const remove = (): void => {
-    spawnSync('umount', ['-l', path], { stdio: 'ignore' });
+    done('umount', '-l', path);
     rmSync(place, { recursive: true, force: true });
   };
   ftruncateSync(openSync(image, 'w'), DISK_BYTES);
@@ -148,7 +148,7 @@ export async function fillDisk(disk: string): Promise<FullDiskFound> {
 function fill(file: string, disk: string): void {
   for (;;) {
     const free = statfsSync(disk);
-    const bytes = Math.min(CHUNK.byteLength, Number(free.bavail) * Number(free.bsize));
+    const bytes = Math.min(CHUNK.byteLength, free.bavail * free.bsize);
     if (bytes === 0) return;
     try {
       appendFileSync(file, CHUNK.subarray(0, bytes));

@@ -127,7 +127,7 @@ async function writeOn(
 ): Promise<void> {
   for (let at = 0; !over.aborted; at += 1) {
     const id = `kills-${who}-${at}`;
-    for (let isDone = false; !isDone && !over.aborted;) {
+    for (let isDone = false; !isDone && !isOver(over);) {
       const answer = await fetch(`${api}/ledger`, {
         method: 'POST',
         headers: { 'content-type': 'application/json', 'idempotency-key': id },
@@ -139,6 +139,10 @@ async function writeOn(
       else await wait(50);
     }
   }
+}
+
+function isOver({ aborted }: AbortSignal): boolean {
+  return aborted;
 }
 
 async function lostOf(api: string, acknowledged: ReadonlySet<string>): Promise<number> {

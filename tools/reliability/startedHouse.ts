@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { readdirSync, readFileSync } from 'node:fs';
+import { readdirSync } from 'node:fs';
 import { chmod, cp, mkdir, mkdtemp, rm, symlink } from 'node:fs/promises';
 import { join } from 'node:path';
 import { commandOf, folderOf } from '../lib/processes.mjs';
@@ -95,7 +95,7 @@ function startIn(folder: string, env: NodeJS.ProcessEnv): Run {
 }
 
 function processesIn(folder: string): Record<ProcessKind, number | undefined> {
-  const found: Record<string, number> = {};
+  const found: Record<string, number | undefined> = {};
   for (const name of readdirSync('/proc')) {
     if (!/^\d+$/.test(name)) continue;
     const pid = Number(name);
@@ -106,10 +106,5 @@ function processesIn(folder: string): Record<ProcessKind, number | undefined> {
     const [, standIn] = /standins\/(\w+)\/main\.ts/.exec(command) ?? [];
     if (standIn !== undefined) found[standIn] = pid;
   }
-  return found as Record<ProcessKind, number | undefined>;
-}
-
-/** The pid of the supervisor that a folder notes. */
-export function supervisorIn({ own }: OwnFolder): number {
-  return Number(readFileSync(join(own, 'start.pid'), 'utf8'));
+  return found;
 }

@@ -67,11 +67,11 @@ function changeOne(root: { value: unknown }, dice: Dice): void {
   switch (dice.below(6)) {
     case 0:
       if (Array.isArray(within)) within.splice(Number(key), 1);
-      else delete within[key];
+      else Reflect.deleteProperty(within, key);
       return;
     case 1:
       if (typeof held === 'object' && held !== null && !Array.isArray(held)) {
-        (held as Record<string, unknown>)[String(dice.oneOf(['surprise', 'id', '\ud800', 'é']))] =
+        (held as Record<string, unknown>)[dice.oneOf(['surprise', 'id', '\ud800', 'é'])] =
           structuredClone(dice.oneOf(ODD_VALUES));
         return;
       }

@@ -190,7 +190,7 @@ export function requestsFor(house: HouseSnapshot, dice: Dice): () => RubbishRequ
 }
 
 function bodyOf(value: unknown, dice: Dice, headers: Record<string, string>): Buffer {
-  const text = JSON.stringify(value) ?? 'null';
+  const text = JSON.stringify(value);
   switch (dice.below(40)) {
     case 0:
       return Buffer.from(text.slice(0, dice.below(text.length)));
@@ -200,7 +200,7 @@ function bodyOf(value: unknown, dice: Dice, headers: Record<string, string>): Bu
     case 2:
       return Buffer.from(`${'['.repeat(100_000)}${']'.repeat(100_000)}`);
     case 3:
-      return Buffer.from(JSON.stringify(dice.oneOf(ODD_VALUES)) ?? '');
+      return Buffer.from(JSON.stringify(dice.oneOf(ODD_VALUES)));
     case 4:
       headers['content-encoding'] = dice.oneOf(['br', 'deflate', 'nonsense']);
       return Buffer.from(text);

@@ -1,10 +1,12 @@
 import { request as ask } from 'node:http';
-import { QueryTypes, type Sequelize } from 'sequelize';
 import type { HouseSnapshot } from '@bienestar/contract/api';
+import type { connect } from '../../server/db/connection';
 import { TABLES } from '../../server/db/tables';
 import { diceOf } from './dice';
 import { mutated, mutatedBytes } from './mutate';
 import { requestsFor, type RubbishRequest } from './requests';
+
+type Sequelize = ReturnType<typeof connect>;
 
 const SLOWEST_MS = 2_000;
 
@@ -106,9 +108,7 @@ function send(url: string, { method, path, headers, body }: RubbishRequest): Pro
 /** What all tables hold, but for answers that are remembered. */
 async function digest(sequelize: Sequelize): Promise<string> {
   const tables = TABLES.filter((table) => table !== 'answers');
-  const rows = await sequelize.query<{ readonly Checksum: number | null }>(
-    `CHECKSUM TABLE ${tables.join(', ')}`,
-    { type: QueryTypes.SELECT },
-  );
-  return rows.map(({ Checksum }) => String(Checksum)).join();
+  const asked = { type: 'SELECT' } as never;
+  const rows: unknown = await sequelize.query(`CHECKSUM TABLE ${tables.join(', ')}`, asked);
+  return JSON.stringify(rows);
 }
