@@ -98,6 +98,23 @@ describe('what holds for the whole house', () => {
     );
   });
 
+  it('makes a safe copy, and brings it back after something daring', async () => {
+    await person.goTo('/house');
+    await person.click('button', 'Make a copy now');
+    await person.sees('A safe copy is made.');
+    await person.click('button', 'Add a room');
+    await person.find('button', 'Take out New room');
+    const [newest] = await person.page.$$('[aria-label^="Bring back the copy of"]');
+    await newest?.click();
+    await person.click('button', 'Bring it back');
+    await person.sees('The house is as it was on');
+    await person.waitFor(
+      () => person.page.evaluate(() => !document.body.innerHTML.includes('Take out New room')),
+      'the room is gone',
+    );
+    await person.sees('before another house was opened');
+  });
+
   it('keeps the light that a person has chosen', async () => {
     await person.goTo('/menu');
     await person.click('button', 'Dim the light');

@@ -81,6 +81,22 @@ describe('while MariaDB is frozen', () => {
     });
   });
 
+  it('what is typed meanwhile is saved as one’s own, and nobody else is said to have changed it', async () => {
+    await person.goTo('/protocols/black-sand-clay-facial/cleanse');
+    await person.fill('Step', 'Cleanse once');
+    await person.saved();
+    await person.fill('Step', 'Cleanse twice');
+    house.freezeDatabase();
+    await person.sees('kept on this machine, not saved yet');
+    await person.fill('Step', 'Cleanse three times');
+    house.thawDatabase();
+    await person.saved();
+    await person.seesNot('Somebody else');
+    const { protocols } = await snapshot();
+    const clay = protocols.find(({ id }) => id === 'black-sand-clay-facial');
+    expect(JSON.stringify(clay)).toContain('Cleanse three times');
+  });
+
   it('a visit that is pressed twice is one visit', async () => {
     const at = `${new Date(Date.now() - 86_400_000).toISOString().slice(0, 19)}Z`;
     await fetch(`${house.url}/api/bookings`, {

@@ -7,8 +7,8 @@ import ICAL from 'ical.js';
  * all rules of a file share.
  */
 
-/** Steps that all rules of a file may take together: one or two seconds of work on a slow machine. */
-const MOST_STEPS = 20_000;
+/** Steps that all rules of a file may take together: a second of work on a slow machine. */
+const MOST_STEPS = 10_000;
 const LONGEST_INTERVAL = 1_000;
 const LONGEST_VISIT_SECONDS = 31 * 86_400;
 const DAY_SECONDS = 86_400;

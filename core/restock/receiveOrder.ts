@@ -5,6 +5,10 @@ import type { DeliveryEntry } from '../stock/entries';
 import { LARGEST_MINOR } from '../stock/stockTypes';
 import { isUnderWay, openPacksOf } from './orderProgress';
 
+/** What an order holds of one line. */
+const MOST_RECEIPTS = 200;
+const MOST_REFUSED = 100_000;
+
 /** What came of one line, as it was checked at the door. */
 export interface ReceivedLine {
   readonly lineId: OrderLineId;
@@ -93,6 +97,14 @@ export function receiveOrder(
         came,
         'paidMinor',
         `The invoice for ${name} is more than can be kept: check price and packs.`,
+      );
+      continue;
+    }
+    if (line.received.length >= MOST_RECEIPTS || line.refused + came.refused > MOST_REFUSED) {
+      no(
+        came,
+        'packs',
+        `${name} came in too many parts: close this order and enter it on the shelf.`,
       );
       continue;
     }

@@ -11,6 +11,9 @@ import { invalidInput, notFound } from '../http/problems';
 import type { Stores } from '../house/stores';
 import { enterEntry, holdForEntries } from '../ledger/enterEntry';
 
+/** As many as a house file takes. */
+const MOST_LINES = 20_000;
+
 type CountStores = Pick<Stores, 'counts' | 'ledger' | 'materials' | 'orders'>;
 
 /**
@@ -41,12 +44,15 @@ export function countRoutes(stores: CountStores, sequelize: Sequelize): Router {
       const found = await counts.find(id, tx);
       if (!found) throw notFound('count', id);
       const { version, ...round } = found;
-      if (round.endedOn !== undefined) {
+      if (round.endedOn !== undefined || round.lines.length >= MOST_LINES) {
         throw invalidInput([
           {
             pointer: '/endedOn',
             code: 'count.ended',
-            message: 'This count has ended: begin another one.',
+            message:
+              round.endedOn === undefined
+                ? 'This count holds as many lines as it can: end it, and begin another one.'
+                : 'This count has ended: begin another one.',
           },
         ]);
       }

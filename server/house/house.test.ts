@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { withoutVersions, type Health } from '@bienestar/contract/api';
+import { QueryTypes } from 'sequelize';
+import { withoutVersions, type Health, type OpeningLine } from '@bienestar/contract/api';
 import { houseOf } from '@bienestar/core/house/archive';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { House } from '@bienestar/core/house/house';
@@ -81,6 +82,49 @@ describe('the house file', () => {
       '/movements/17000/kind',
     ]);
     expect(await api.house()).toEqual(before);
+  });
+
+  it('of a house whose ledger stands below nothing goes in and comes out', async () => {
+    const good = JSON.parse(await readFile(file, 'utf8')) as { movements: { quantity: number }[] };
+    const [first, ...rest] = good.movements;
+    const below = { ...good, movements: [{ ...first, quantity: -50 }, ...rest] };
+    expect((await api.send('PUT', 'house/file', below)).status).toBe(200);
+    const out = await (await fetch(`${api.url}/api/house/file`)).text();
+    expect((await api.send('PUT', 'house/file', out)).status).toBe(200);
+    const lots = (await api.house()).stock.flatMap((line) => line.lots);
+    expect(Math.min(...lots.map(({ sealed }) => sealed))).toBeLessThan(0);
+    await api.send('PUT', 'house/file', good);
+  });
+
+  it('goes out without what no text may hold, and so comes in again', async () => {
+    await api.sequelize.query(
+      "UPDATE protocols SET body = JSON_SET(body, '$.summary', CONCAT('a', CHAR(7), 'b')) LIMIT 1",
+      { type: QueryTypes.UPDATE },
+    );
+    const out = await (await fetch(`${api.url}/api/house/file`)).text();
+    expect((await api.send('PUT', 'house/file', out)).status).toBe(200);
+    expect(out).toContain('"summary":"ab"');
+  });
+
+  it('tells how far it is, and at last the house or what is wrong', async () => {
+    const send = async (body: string) => {
+      const answer = await fetch(`${api.url}/api/house/file`, {
+        method: 'PUT',
+        headers: { accept: 'application/x-ndjson' },
+        body,
+      });
+      return (await answer.text())
+        .trim()
+        .split('\n')
+        .map((line) => JSON.parse(line) as OpeningLine);
+    };
+    const lines = await send(await readFile(file, 'utf8'));
+    const shares = lines.flatMap((line) => ('progress' in line ? [line.progress] : []));
+    expect(shares.length).toBeGreaterThan(3);
+    expect(shares).toEqual(shares.toSorted((a, b) => a - b));
+    expect('house' in lines.at(-1)!).toBe(true);
+    const wrong = (await send('{"format":"x"}')).at(-1)!;
+    expect('problem' in wrong && wrong.problem.errors?.[0]?.pointer).toBe('/format');
   });
 
   it('gives new versions, so that an edit of the old house is stale', async () => {

@@ -20,6 +20,8 @@ type PerformedStores = Pick<
   'treatments' | 'ledger' | 'materials' | 'orders' | 'soldCourses'
 >;
 const MOST_ENTRIES = 500;
+/** As many visits as a house file takes of a course. */
+const MOST_TAKEN = 10_000;
 
 /**
  * The routes of what was performed.
@@ -138,7 +140,7 @@ export function treatmentRoutes(stores: PerformedStores, sequelize: Sequelize): 
     const sold = await soldCourses.find(soldCourseId, tx);
     if (!sold) return;
     const { version, ...plain } = sold;
-    const next = { ...plain, taken: Math.max(0, plain.taken + by) };
+    const next = { ...plain, taken: Math.min(MOST_TAKEN, Math.max(0, plain.taken + by)) };
     await soldCourses.replace(next, version, tx);
   }
 

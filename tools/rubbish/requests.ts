@@ -190,7 +190,7 @@ export function requestsFor(house: HouseSnapshot, dice: Dice): () => RubbishRequ
 }
 
 function bodyOf(value: unknown, dice: Dice, headers: Record<string, string>): Buffer {
-  const text = JSON.stringify(value);
+  const text = JSON.stringify(value ?? null);
   switch (dice.below(40)) {
     case 0:
       return Buffer.from(text.slice(0, dice.below(text.length)));

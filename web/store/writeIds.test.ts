@@ -1,0 +1,35 @@
+import { describe, expect, it } from 'vitest';
+import { meantOnce, outcomeKnown } from './meantOnce';
+import { digestOf, wasAnswered, writeIdFor } from './writeIds';
+
+describe('the id of a write', () => {
+  it('is the same until an answer comes, and another one afterwards', async () => {
+    const digest = await digestOf('PUT', '/rooms/lava', { name: 'Lava', version: 3 });
+    const first = writeIdFor(digest);
+    expect(writeIdFor(digest)).toBe(first);
+    wasAnswered(digest);
+    expect(writeIdFor(digest)).not.toBe(first);
+    wasAnswered(digest);
+  });
+
+  it('is another one for anything else that is asked', async () => {
+    const asked = await Promise.all([
+      digestOf('PUT', '/rooms/lava', { version: 3 }),
+      digestOf('PUT', '/rooms/lava', { version: 4 }),
+      digestOf('PUT', '/rooms/duna', { version: 3 }),
+      digestOf('DELETE', '/rooms/lava?version=3', undefined),
+    ]);
+    expect(new Set(asked.map(writeIdFor)).size).toBe(4);
+    asked.forEach(wasAnswered);
+  });
+});
+
+it('what is meant twice before its outcome is known was made once', () => {
+  let made = 0;
+  const make = (): number => (made += 1);
+  expect([meantOnce('visit', make), meantOnce('visit', make), meantOnce('other', make)]).toEqual([
+    1, 1, 2,
+  ]);
+  outcomeKnown('visit');
+  expect(meantOnce('visit', make)).toBe(3);
+});
