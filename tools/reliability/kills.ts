@@ -3,6 +3,7 @@ import { diceOf, type Dice } from '../rubbish/dice';
 import { PROCESS_KINDS, type OwnFolder, type ProcessKind, type Run } from './startedHouse';
 
 const UP_WITHIN_MS = 10_000;
+const LEAST_WRITES = 25;
 const ANSWERS_WITHIN_MS = 20_000;
 
 /** What came of killing. */
@@ -69,6 +70,8 @@ export async function killProcesses(
       break;
     }
   }
+  /* Also what is written once it is well must be there. */
+  await within(UP_WITHIN_MS, () => Promise.resolve(acknowledged.size >= LEAST_WRITES));
   over.abort();
   await Promise.all(writing);
   const lost = await lostOf(`${url}/api`, acknowledged);
