@@ -6,7 +6,7 @@ import { BaseError } from 'sequelize';
  * queries, which are what people typed.
  */
 export function createLog(level: string): Logger {
-  const destination = pino.destination({ dest: 2, sync: false });
+  const destination = pino.destination({ dest: 2, sync: true });
   /* Whoever kept the log is gone: so is what would have been logged. */
   destination.on('error', () => undefined);
   return pino({ level, serializers: SERIALIZERS }, destination);

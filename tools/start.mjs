@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { openDatabase } from './lib/database.mjs';
-import { keepRunning } from './lib/keepRunning.mjs';
+import { keepRunning, startFirst } from './lib/keepRunning.mjs';
 import { openLog } from './lib/log.mjs';
 import { needDebian, needNpm } from './lib/needs.mjs';
 import { needPages, programMark } from './lib/pages.mjs';
@@ -97,7 +97,7 @@ async function start() {
 
 async function startDatabase() {
   const database = await say.step('starting the database', () =>
-    openDatabase(`${OWN}/database`, say.log),
+    startFirst(() => openDatabase(`${OWN}/database`, say.log), say.line),
   );
   if (database.putAside) {
     putAside = database.putAside;
@@ -159,7 +159,7 @@ async function startServer(url, port, outside) {
         : `The server does not start: ${failed}`;
   const again = () =>
     startProgram({ name: 'the server', script: 'server/main.ts', env, log, refusal });
-  const running = await again();
+  const running = await startFirst(again, say.line);
   const kept = keepRunning({
     name: 'the server',
     running,

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { setTimeout as pause } from 'node:timers/promises';
 import { QueryTypes, type Sequelize } from 'sequelize';
-import { connect, withDatabase } from '../db/connection';
+import { connect } from '../db/connection';
 import { TABLES } from '../db/tables';
 import { codeOf } from '../db/unitOfWork';
 
@@ -48,12 +48,16 @@ export async function makeSchemaBeside(
   const suffix = randomBytes(4).toString('hex');
   const name = `${house}${IN}${suffix}`;
   const former = `${house}${FORMER}${suffix}`;
-  await run(live, `CREATE DATABASE \`${name}\` CHARACTER SET utf8mb4`);
-  /* What is filled into it is checked already.
-     One connection, which holds a lock of the schema's name as long as whoever fills it lives. */
-  const sequelize = connect(withDatabase(url, name), {
+  /* What is filled into it is checked already. One connection, which holds a lock of the schema's name
+     from before it is there and as long as whoever fills it lives: so nobody takes it for left over. */
+  const sequelize = connect(url, {
     connections: 1,
-    initSql: ['SET foreign_key_checks = 0, unique_checks = 0', `DO GET_LOCK('${name}', 0)`],
+    initSql: [
+      `DO GET_LOCK('${name}', 0)`,
+      `CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4`,
+      `USE \`${name}\``,
+      'SET foreign_key_checks = 0, unique_checks = 0',
+    ],
   });
   const drop = async (): Promise<void> => {
     await sequelize.close();

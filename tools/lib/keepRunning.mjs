@@ -31,6 +31,26 @@ function isPassing(reason) {
 }
 
 /**
+ * Starts something for the first time: who is killed meanwhile is started once more.
+ * @template R
+ * @param {() => Promise<R>} start
+ * @param {(text: string) => void} say
+ * @returns {Promise<R>}
+ */
+export async function startFirst(start, say) {
+  for (let tries = 1; ; tries += 1) {
+    try {
+      return await start();
+    } catch (error) {
+      const isKilled = error instanceof Error && 'signal' in error && Boolean(error.signal);
+      if (!isKilled || tries >= MOST_FAILURES) throw error;
+      say(`  ${error.message} It is started again`);
+      await wait(FIRST_PAUSE_MS);
+    }
+  }
+}
+
+/**
  * Keeps a program running: started again each time that it ends, after a pause that grows while it ends
  * soon, with a word on the screen. Given up only when it does not start, several times and by itself.
  * @param {object} what
@@ -57,7 +77,11 @@ export function keepRunning({ name, running, start, say, onGivenUp }) {
         Date.now() - began > WELL_AFTER_MS ? FIRST_PAUSE_MS : Math.min(pause * 2, LONGEST_PAUSE_MS);
       say(`  ${name} ended (${why}); it is started again`);
       now = await startAgain(pause);
-      if (now && !stopping.signal.aborted) say(`  ${name} is back`);
+      if (now && stopping.signal.aborted) {
+        await now.stop();
+        return;
+      }
+      if (now) say(`  ${name} is back`);
     }
   }
 

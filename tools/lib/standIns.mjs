@@ -1,3 +1,4 @@
+import { startFirst } from './keepRunning.mjs';
 import { freePort } from './ports.mjs';
 import { startProgram } from './program.mjs';
 
@@ -26,7 +27,7 @@ export async function startStandIns(log) {
     const ports = { PORT: port, SCALE_PORT: port, SCALE_CONTROL_PORT: control };
     const again = () =>
       startProgram({ name, script: `standins/${folder}/main.ts`, env: ports, log });
-    const running = await again();
+    const running = await startFirst(again, log);
     all.push({ name, running, again });
     return running.said;
   };
