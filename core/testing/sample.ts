@@ -12,54 +12,25 @@ import type {
 } from '../house/house';
 import { glovesAmong, type ShelfIndex } from '../house/houseIndex';
 import { asId, type MaterialId, type ServiceId } from '../house/ids';
+import { NEW_SETTINGS } from '../house/newHouse';
 import type { Outcome } from '../house/problem';
-import { USUAL_RESTOCK } from '../house/restock';
 import type { HouseSettings } from '../house/settings';
 import { exactly } from '../quantity/triple';
 import type { MaterialStock } from '../stock/stockTypes';
 
 /** The house settings of the worked figures. */
 export const settings: HouseSettings = {
+  ...NEW_SETTINGS,
   name: 'Casa Cenera',
   place: 'Isla Cenera',
-  currency: 'EUR',
-  spoons: 'metric',
-  referenceClient: { heightCm: 165, weightKg: 65 },
-  builds: {
-    small: { heightCm: 155, weightKg: 50 },
-    large: { heightCm: 175, weightKg: 95 },
-  },
-  trunkPercent: { decollete: 2.5, abdomen: 5.5 },
-  faceShares: {
-    forehead: 0.22,
-    cheeks: 0.4,
-    nose: 0.07,
-    perioral: 0.08,
-    chin: 0.08,
-    jawline: 0.08,
-    'eye-contour': 0.07,
-  },
-  handlingLoss: 0.05,
-  coatMgPerCm2: { thin: 1, standard: 2, generous: 4 },
-  slotGridMinutes: 5,
-  slotQuantile: 0.9,
-  therapistCharge: 'attended',
-  onCost: 0.24,
-  bookableShare: 0.78,
   roomCost: {
-    fixedPerMonthMinor: 216000,
+    fixedPerMonthMinor: 216_000,
     openDaysPerMonth: 26,
     openHoursPerDay: 9,
     occupancy: 0.65,
   },
   vat: 0.13,
   commission: 0.1,
-  cardFee: 0.015,
-  targetMargin: 0.35,
-  priceEndings: { everyMinor: 500, endingsMinor: [0], rounding: 'up' },
-  serviceLevel: 0.95,
-  orderDays: 28,
-  restock: USUAL_RESTOCK,
 };
 
 const supplierId = asId<Pack['supplierId']>('northquay');

@@ -1,6 +1,7 @@
 import type { Transaction } from 'sequelize';
 import type { Use, Versioned } from '@bienestar/contract/api';
-import { rowsOf, type Kept, type Table } from '../db/tables';
+import { rowsOf } from '../db/rows';
+import type { Kept, Table } from '../db/tables';
 
 /** Rows of another table that belong to an aggregate and are written with it. */
 export interface Children<T> {

@@ -1,7 +1,8 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { Booking } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
-import { rowsOf, table, writeRows } from '../db/tables';
+import { rowsOf, writeRows } from '../db/rows';
+import { table } from '../db/tables';
 
 interface BookingRow {
   readonly id: string;

@@ -3,10 +3,10 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { ConnectionError, DatabaseError, Transaction, type Sequelize } from 'sequelize';
 import { requireRoom } from './room';
 
-/** How long a person waits for what is only looked up, in milliseconds. */
-const READS_WITHIN_MS = 5_000;
-/** How long a person waits for a change, in milliseconds. */
-const WRITES_WITHIN_MS = 15_000;
+/** How long the database may take to look something up, so that a person is told within five seconds. */
+const READS_WITHIN_MS = 4_000;
+/** How long the database may take for a change, so that a person is told within fifteen seconds. */
+const WRITES_WITHIN_MS = 13_000;
 
 const TRIES = 8;
 const LONGEST_PAUSE_MS = 40;

@@ -6,7 +6,8 @@ import type { Mix, Protocol } from '@bienestar/core/house/house';
 import { asId, type ProtocolId } from '@bienestar/core/house/ids';
 import { usesRows } from '../aggregates/documentStore';
 import { fromJson } from '../db/optional';
-import { rowsOf, table } from '../db/tables';
+import { rowsOf } from '../db/rows';
+import { table } from '../db/tables';
 
 interface EditionRow {
   readonly protocolId: string;

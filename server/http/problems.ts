@@ -149,7 +149,7 @@ export function refusalFor(error: unknown): Refusal {
       507,
       PROBLEM_TYPES.diskFull,
       'The disk is full',
-      'Nothing can be saved just now: the disk of this machine is full. What you typed is kept, and is saved when there is room again. Looking things up goes on.',
+      'Nothing can be saved just now: the disk of this machine is full. What you typed is kept. Looking things up goes on.',
     );
   }
   if (isDatabaseAway(error)) {
@@ -157,7 +157,7 @@ export function refusalFor(error: unknown): Refusal {
       503,
       PROBLEM_TYPES.databaseAway,
       'The database does not answer',
-      'The database does not answer just now. What you typed is kept, and is saved when it is back.',
+      'The database does not answer just now. What you typed is kept.',
     );
   }
   if (error instanceof UniqueConstraintError) return idTaken('thing', error.errors[0]?.value ?? '');

@@ -4,7 +4,8 @@ import type { JournalEntry, JournalPart } from '@bienestar/core/house/journal';
 import { dayOf } from '@bienestar/core/stock/days';
 import type { Store } from '../aggregates/store';
 import { fromJson } from '../db/optional';
-import { rowsOf, table, writeRows } from '../db/tables';
+import { rowsOf, writeRows } from '../db/rows';
+import { table } from '../db/tables';
 
 interface JournalRow {
   readonly onDay: string;

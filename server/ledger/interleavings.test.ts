@@ -4,19 +4,17 @@ import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Performed } from '@bienestar/contract/api';
 import { writeHouseFile } from '@bienestar/contract/houseFile';
-import type { BoughtMaterial, Order } from '@bienestar/core/house/house';
+import type { BoughtMaterial } from '@bienestar/core/house/house';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import { drawFromShelf } from '@bienestar/core/restock/performed';
-import type { StockEntry, UseEntry } from '@bienestar/core/stock/entries';
 import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
 import { postEntry } from '@bienestar/core/stock/post';
 import type { Lot, MaterialStock, Movement } from '@bienestar/core/stock/stockTypes';
 import { demoHouse, startApi, type TestApi } from '../testing/api';
+import { MATERIALS, now, play, step, type Asked } from '../testing/interleavings';
 
 /* Whatever writes the ledger at the same time leaves what some order of doing it one by one would. */
 
-const MATERIALS = ['gauze', 'couch-paper', 'mask-brush'] as const;
-const CONNECTIONS = 8;
 const STEPS = 200;
 
 let api: TestApi;
@@ -24,173 +22,6 @@ beforeAll(async () => {
   api = await startApi();
 });
 afterAll(() => api.close());
-
-const material = fc.constantFrom(...MATERIALS);
-const quantity = fc.integer({ min: 1, max: 12 });
-const step = fc.oneof(
-  { weight: 5, arbitrary: fc.record({ kind: fc.constant('use' as const), material, quantity }) },
-  {
-    weight: 3,
-    arbitrary: fc.record({
-      kind: fc.constant('visit' as const),
-      uses: fc.uniqueArray(fc.record({ material, quantity }), {
-        minLength: 1,
-        maxLength: 3,
-        selector: (use) => use.material,
-      }),
-    }),
-  },
-  {
-    weight: 1,
-    arbitrary: fc.record({
-      kind: fc.constant('count' as const),
-      material,
-      quantity: fc.integer({ min: 0, max: 40 }),
-    }),
-  },
-  { weight: 1, arbitrary: fc.record({ kind: fc.constant('delivery' as const), material }) },
-  { weight: 1, arbitrary: fc.record({ kind: fc.constant('receipt' as const) }) },
-  {
-    weight: 2,
-    arbitrary: fc.record({ kind: fc.constant('take-back' as const), which: fc.nat({ max: 99 }) }),
-  },
-);
-type Step = typeof step extends fc.Arbitrary<infer S> ? S : never;
-
-/** What was asked for, by the id of its entry: how much a visit wants, or the entry as it was sent. */
-type Asked = ReadonlyMap<string, { readonly unit: string; readonly entry: StockEntry }>;
-
-const now = (): string => `${new Date().toISOString().slice(0, 19)}Z`;
-
-async function play(steps: readonly Step[]): Promise<Asked> {
-  const asked = new Map<string, { unit: string; entry: StockEntry }>();
-  const done: { kind: 'entry' | 'visit'; id: string; materialId: string }[] = [];
-  const roundId = randomUUID();
-  const round = { id: roundId, name: 'All', startedOn: now().slice(0, 10), blind: true, lines: [] };
-  await api.send('POST', 'counts', round);
-  const statuses = new Set<number>();
-  const heard = (status: number): boolean => {
-    statuses.add(status);
-    return status < 300;
-  };
-  const enter = async (entry: StockEntry): Promise<void> => {
-    asked.set(entry.id, { unit: entry.id, entry });
-    const { status } = await api.send('POST', 'ledger', entry);
-    if (heard(status) && entry.kind !== 'correction') {
-      done.push({ kind: 'entry', id: entry.id, materialId: entry.materialId });
-    }
-  };
-  const doOne = async (one: Step): Promise<void> => {
-    const id = asId<StockEntry['id']>(randomUUID());
-    const at = now();
-    switch (one.kind) {
-      case 'use':
-        return enter({
-          kind: 'use',
-          id,
-          materialId: asId(one.material),
-          quantity: one.quantity,
-          at,
-        });
-      case 'delivery':
-        return enter({
-          kind: 'delivery',
-          id,
-          materialId: asId(one.material),
-          lotId: asId(`lot-${id}`),
-          packId: asId(`${one.material}-pack-1`),
-          packs: 1,
-          code: '',
-          deliveredOn: at.slice(0, 10),
-          at,
-        });
-      case 'count': {
-        const entry: StockEntry = {
-          kind: 'total-count',
-          id,
-          materialId: asId(one.material),
-          quantity: one.quantity,
-          lotId: asId(`lot-${id}`),
-          at,
-        };
-        asked.set(id, { unit: id, entry });
-        const line = {
-          materialId: one.material,
-          at,
-          entryId: id,
-          found: one.quantity,
-          by: 'pieces',
-        };
-        heard((await api.send('POST', `counts/${roundId}/lines`, { line, entry })).status);
-        return;
-      }
-      case 'visit': {
-        const uses = one.uses.map((use): UseEntry => ({
-          kind: 'use',
-          id: asId(randomUUID()),
-          materialId: asId(use.material),
-          quantity: use.quantity,
-          at,
-        }));
-        for (const entry of uses) asked.set(entry.id, { unit: id, entry });
-        const treatment = {
-          id,
-          serviceId: 'clay-facial',
-          at,
-          visitKind: 'returning',
-          entryIds: [],
-        };
-        const { status } = await api.send<Performed>('POST', 'treatments', { treatment, uses });
-        if (heard(status)) done.push({ kind: 'visit', id, materialId: '' });
-        return;
-      }
-      case 'receipt': {
-        const read = await api.send<Order & { version: number }>('GET', 'orders/order-32');
-        const line = {
-          lineId: 'l1',
-          entryId: id,
-          lotId: `lot-${id}`,
-          packId: 'gauze-pack-1',
-          packs: 1,
-          code: '',
-          refused: 0,
-          tooMany: 'keep',
-        };
-        const { status } = await api.send('POST', 'orders/order-32/receive', {
-          version: read.body.version,
-          on: at.slice(0, 10),
-          lines: [line],
-          rest: 'awaited',
-        });
-        if (heard(status)) done.push({ kind: 'entry', id, materialId: 'gauze' });
-        return;
-      }
-      case 'take-back': {
-        const what = done[one.which % Math.max(1, done.length)];
-        if (!what) return;
-        if (what.kind === 'visit') {
-          heard((await api.send('POST', `treatments/${what.id}/take-back`, {})).status);
-          return;
-        }
-        return enter({
-          kind: 'correction',
-          id,
-          materialId: asId(what.materialId),
-          corrects: asId(what.id),
-          note: 'Not so',
-          at,
-        });
-      }
-    }
-  };
-  const queue = [...steps];
-  const worker = async (): Promise<void> => {
-    for (let one = queue.shift(); one; one = queue.shift()) await doOne(one);
-  };
-  await Promise.all(Array.from({ length: CONNECTIONS }, worker));
-  expect([...statuses].filter((status) => ![200, 201, 400, 404, 409].includes(status))).toEqual([]);
-  return asked;
-}
 
 interface Ledger {
   readonly lots: readonly Lot[];
@@ -280,7 +111,7 @@ describe('uses, visits, counts, deliveries, receipts and take-backs at the same 
       fc.asyncProperty(fc.array(step, { minLength: STEPS, maxLength: STEPS }), async (steps) => {
         await api.send('PUT', 'house/file', writeHouseFile(await demoHouse()));
         const began = await ledgerNow();
-        const asked = await play(steps);
+        const asked = await play(api, steps);
         const ledger = await ledgerNow();
         for (const id of MATERIALS) replay(asId(id), ledger, began, asked);
         expect(haveOneOrder(ledger, asked)).toBe(true);

@@ -4,7 +4,8 @@ import type { CountHistory } from '@bienestar/core/restock/countReview';
 import type { Balance } from '@bienestar/core/stock/ledger';
 import type { Lot, Movement } from '@bienestar/core/stock/stockTypes';
 import { orNull, present } from '../db/optional';
-import { pagesOf, rowsOf, table, writeRows } from '../db/tables';
+import { pagesOf, rowsOf, writeRows } from '../db/rows';
+import { table } from '../db/tables';
 
 interface LotRow {
   readonly id: string;

@@ -4,7 +4,8 @@ import type { Material } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { dayOf } from '@bienestar/core/stock/days';
 import type { Store } from '../aggregates/store';
-import { rowsOf, table } from '../db/tables';
+import { rowsOf } from '../db/rows';
+import { table } from '../db/tables';
 
 interface PriceRow {
   readonly materialId: string;

@@ -2,7 +2,8 @@ import type { Sequelize, Transaction } from 'sequelize';
 import type { Versioned } from '@bienestar/contract/api';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { fromJson, orNull, present } from '../db/optional';
-import { rowsOf, table } from '../db/tables';
+import { rowsOf } from '../db/rows';
+import { table } from '../db/tables';
 
 const ONLY_ROW = 1;
 

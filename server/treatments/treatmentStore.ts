@@ -3,7 +3,8 @@ import { QueryTypes } from 'sequelize';
 import type { Treatment } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { fromJson, orNull, present } from '../db/optional';
-import { pagesOf, rowsOf, table, writeRows } from '../db/tables';
+import { pagesOf, rowsOf, writeRows } from '../db/rows';
+import { table } from '../db/tables';
 
 interface TreatmentRow {
   readonly id: string;

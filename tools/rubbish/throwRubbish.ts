@@ -9,6 +9,7 @@ import { requestsFor, type RubbishRequest } from './requests';
 type Sequelize = ReturnType<typeof connect>;
 
 const SLOWEST_MS = 2_000;
+const LOOKED_EVERY = 500;
 
 /** What came of rubbish. */
 export interface Found {
@@ -30,6 +31,7 @@ interface Answer {
  * with something changed. A refusal must change nothing, and nothing may be answered by a fault of ours.
  * @param url of the API
  * @param sequelize the database behind it, to see what was changed
+ * @param onMany told now and then, between two requests
  */
 export async function throwRubbish(
   url: string,
@@ -39,6 +41,7 @@ export async function throwRubbish(
     requests,
     files,
   }: { readonly seed: number; readonly requests: number; readonly files: number },
+  onMany: (sent: number) => void = () => undefined,
 ): Promise<Found> {
   const dice = diceOf(seed);
   const house = JSON.parse(
@@ -49,9 +52,12 @@ export async function throwRubbish(
   const statuses: Record<string, number> = {};
   const faults: string[] = [];
   let slowestMs = 0;
+  let sent = 0;
   let before = await digest(sequelize);
   const one = async (what: RubbishRequest): Promise<void> => {
     const answer = await send(url, what);
+    sent += 1;
+    if (sent % LOOKED_EVERY === 0) onMany(sent);
     statuses[answer.status] = (statuses[answer.status] ?? 0) + 1;
     slowestMs = Math.max(slowestMs, answer.ms);
     const words = `${what.method} ${what.path} ${JSON.stringify(what.headers)} ${String(what.body ?? '').slice(0, 400)}`;
@@ -77,7 +83,7 @@ export async function throwRubbish(
       body,
     });
   }
-  return { sent: requests + files, statuses, faults, slowestMs };
+  return { sent, statuses, faults, slowestMs };
 }
 
 function send(url: string, { method, path, headers, body }: RubbishRequest): Promise<Answer> {

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { useHealthQuery, useHouseQuery } from '../store/api';
+import { useSendWaiting } from '../store/writesInTurn';
 
 const LOOK_EVERY_MS = 5_000;
 const LOOK_AGAIN_MS = 1_500;
@@ -17,19 +18,25 @@ export function AwayNotice({ houseMissing }: { readonly houseMissing: boolean })
     wasAway.current = away;
   }, [away, houseMissing, refetch]);
 
+  const sendWaiting = useSendWaiting();
+  const { fulfilledTimeStamp } = health;
+  useEffect(() => {
+    if (!away) sendWaiting();
+  }, [away, fulfilledTimeStamp, sendWaiting]);
+
   const isFull = !away && health.data?.disk === 'full';
   return (
     <div role="status">
       {isFull && (
         <p className="border-b border-clay bg-clay-wash px-6 py-2 text-sm font-semibold">
           The disk of this machine is full: nothing can be saved until there is room. What you type
-          is kept on this machine.
+          is kept: fields are saved when there is room, forms when you press their button again.
         </p>
       )}
       {away && (
         <p className="border-b border-clay bg-clay-wash px-6 py-2 text-sm font-semibold">
           {health.isError ? 'The house does not answer.' : 'The database does not answer.'} What you
-          type is kept on this machine, and is saved when it is back.
+          type is kept: fields are saved when it is back, forms when you press their button again.
         </p>
       )}
     </div>

@@ -225,7 +225,7 @@ export function refusedBy(error: unknown): Refused {
     kind: 'away',
     message: isProblem(document)
       ? document.detail
-      : 'The house does not answer just now. What you typed is kept here, and is saved when it is back.',
+      : 'The house does not answer just now. What you typed is kept.',
   };
 }
 
