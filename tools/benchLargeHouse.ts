@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createApp } from '../server/app';
+import { safeCopies } from '../server/copies/copies';
 import { connect } from '../server/db/connection';
 import { migrations } from '../server/db/migrate';
 import { openDemo } from '../server/house/openDemo';
@@ -26,7 +27,9 @@ const database = await openDatabase(`${folder}-database`, () => undefined);
 const sequelize = connect(database.url);
 await migrations(sequelize).up();
 await openDemo(sequelize, database.url);
-const server = createServer(createApp({ sequelize, databaseUrl: database.url, log: silentLog() }));
+const copies = safeCopies(join(folder, 'copies'), sequelize);
+const app = createApp({ sequelize, databaseUrl: database.url, log: silentLog(), copies });
+const server = createServer(app);
 await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
 const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
 
@@ -34,15 +37,8 @@ const path = join(folder, 'large.house.json');
 await writeFile(path, largeHouse(movements, changes));
 say(`a house of ${movements} movements and ${changes} changes`);
 
-await measured('opened', async () => {
-  const answer = await fetch(`${url}/house/file`, {
-    method: 'PUT',
-    body: Readable.toWeb(createReadStream(path)) as ReadableStream,
-    duplex: 'half',
-  } as RequestInit);
-  const text = await answer.text();
-  if (answer.status !== 200) throw new Error(text.slice(0, 300));
-});
+/* The second time there is a large house of which a safe copy is made first. */
+for (const what of ['opened', 'opened in the place of the large one']) await measured(what, open);
 for (const file of ['house/file', 'exports/ledger.csv', 'exports/ledger.xlsx']) {
   await measured(`${file} went out`, async () => {
     const answer = await fetch(`${url}/${file}`);
@@ -58,6 +54,16 @@ await sequelize.close();
 await database.stop();
 await rm(folder, { recursive: true, force: true });
 await rm(`${folder}-database`, { recursive: true, force: true });
+
+async function open(): Promise<void> {
+  const answer = await fetch(`${url}/house/file`, {
+    method: 'PUT',
+    body: Readable.toWeb(createReadStream(path)) as ReadableStream,
+    duplex: 'half',
+  } as RequestInit);
+  const text = await answer.text();
+  if (answer.status !== 200) throw new Error(text.slice(0, 300));
+}
 
 /** Does `work` while somebody reads and writes, and says how long both took. */
 async function measured(what: string, work: () => Promise<void>): Promise<void> {

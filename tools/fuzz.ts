@@ -21,7 +21,8 @@ import { throwRubbish } from './rubbish/throwRubbish';
  * slow.
  */
 
-const MOST_GROWTH = 1.1;
+/** Less than a kilobyte a request. */
+const MOST_GROWTH_BYTES = 10e6;
 
 const [seed = 1, requests = 10_000, files = 1_000] = process.argv.slice(2).map(Number);
 const folder = await mkdtemp(join(QUICK, 'bienestar-fuzz-'));
@@ -57,7 +58,9 @@ say(`${read.read} files read, slowest ${read.slowestMs.toFixed(0)} ms`);
 const filled = held[Math.floor(held.length / 3)] ?? 0;
 const last = held.at(-1) ?? 0;
 const grows =
-  last > filled * MOST_GROWTH ? [`memory grew: ${megabytes(filled)} to ${megabytes(last)}`] : [];
+  last > filled + MOST_GROWTH_BYTES
+    ? [`memory grew: ${megabytes(filled)} to ${megabytes(last)}`]
+    : [];
 const faults = [...thrown.faults, ...read.faults, ...grows];
 for (const fault of faults) say(`FAULT ${fault}`);
 say(faults.length === 0 ? 'No fault.' : `${faults.length} faults.`);

@@ -7,8 +7,10 @@ import {
 } from 'sequelize';
 import type { Table } from './tables';
 
-/** Rows that are read, or written, at once: few enough that nobody else waits for them. */
+/** Rows that are written at once. */
 const ROWS_AT_ONCE = 500;
+/** Rows that are read at once: few enough that others, who ask ten things of the database, wait ten times for little. */
+const ROWS_OF_A_PAGE = 150;
 
 /**
  * All rows of a table in the order in which they were written, page by page, so that neither memory nor
@@ -21,11 +23,11 @@ export async function* pagesOf<Row extends { readonly ordinal?: number }>(
   const columns = columnsOf(from).map(({ name, column }) => `${column} AS ${name}`);
   for (let after = 0; ;) {
     const rows: Row[] = await sequelizeOf(from).query<Row>(
-      `SELECT ${columns.join(', ')} FROM ${from.tableName} WHERE ordinal > :after ORDER BY ordinal LIMIT ${ROWS_AT_ONCE}`,
+      `SELECT ${columns.join(', ')} FROM ${from.tableName} WHERE ordinal > :after ORDER BY ordinal LIMIT ${ROWS_OF_A_PAGE}`,
       { type: QueryTypes.SELECT, replacements: { after }, transaction: tx },
     );
     if (rows.length > 0) yield rows;
-    if (rows.length < ROWS_AT_ONCE) return;
+    if (rows.length < ROWS_OF_A_PAGE) return;
     after = rows.at(-1)?.ordinal ?? Number.MAX_SAFE_INTEGER;
   }
 }

@@ -13,16 +13,17 @@ export function AwayNotice({ houseMissing }: { readonly houseMissing: boolean })
   const { refetch } = useHouseQuery();
   const wasAway = useRef(false);
 
-  useEffect(() => {
-    if (!away && (wasAway.current || houseMissing)) void refetch();
-    wasAway.current = away;
-  }, [away, houseMissing, refetch]);
-
   const sendWaiting = useSendWaiting();
-  const { fulfilledTimeStamp } = health;
+
+  /* At each answer, not whenever the house is missing: a house that is not there is asked for no faster. */
+  const { fulfilledTimeStamp: answeredAt } = health;
   useEffect(() => {
-    if (!away) sendWaiting();
-  }, [away, fulfilledTimeStamp, sendWaiting]);
+    if (!away) {
+      if (wasAway.current || houseMissing) void refetch();
+      sendWaiting();
+    }
+    wasAway.current = away;
+  }, [answeredAt, away, houseMissing, refetch, sendWaiting]);
 
   const isFull = !away && health.data?.disk === 'full';
   return (

@@ -58,7 +58,7 @@ export function Shell() {
           <ThemeSwitch />
         </div>
       </header>
-      <AwayNotice houseMissing={isError && !house} />
+      <AwayNotice houseMissing={error !== undefined && !house} />
       <main id="place" tabIndex={-1} className="min-h-0 flex-1 focus:outline-none">
         {house ? (
           <WorkingProvider>

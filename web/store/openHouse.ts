@@ -6,6 +6,7 @@ import {
   type ProblemDocument,
 } from '@bienestar/contract/api';
 import type { Fault } from '@bienestar/contract/check';
+import { toast } from 'sonner';
 import { api } from './api';
 import { useAppDispatch } from './store';
 
@@ -45,6 +46,8 @@ export function useOpening() {
   const dispatch = useAppDispatch();
   const open = useCallback(
     async (opening: Opening): Promise<boolean> => {
+      /* Pressed twice it is one opening. */
+      if (breaking.current) return false;
       const abort = new AbortController();
       breaking.current = abort;
       setState({ state: 'opening', share: 0 });
@@ -65,7 +68,10 @@ export function useOpening() {
         return true;
       } catch {
         setState(abort.signal.aborted ? { state: 'none' } : { state: 'refused', faults: [AWAY] });
+        if (abort.signal.aborted) toast('Broken off: the house is as it was.');
         return false;
+      } finally {
+        breaking.current = undefined;
       }
     },
     [dispatch],
