@@ -1,4 +1,4 @@
-import type { PricePoint } from '@bienestar/core/cost/pricePoint';
+import type { PricePoint } from '@bienestar/core/house/pricePoint';
 import type { Device } from '@bienestar/core/house/device';
 import type { Edition } from '@bienestar/core/house/edition';
 import type {
@@ -24,7 +24,7 @@ import type {
 import type { JournalEntry } from '@bienestar/core/house/journal';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import type { HouseSettings } from '@bienestar/core/house/settings';
-import type { Lot, MaterialStock, Movement } from '@bienestar/core/stock/stockTypes';
+import type { Lot, MaterialStock, Movement } from '@bienestar/core/house/stock';
 import type { Fault } from './check';
 
 /** Where the API begins. */

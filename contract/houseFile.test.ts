@@ -4,12 +4,13 @@ import { describe, expect, it } from 'vitest';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { USUAL_RESTOCK } from '@bienestar/core/house/restock';
 import { createRestocker } from '@bienestar/core/restock/restocker';
-import { houseReport } from '@bienestar/core/figures/houseReport';
+import { houseReport } from '@bienestar/core/report/houseReport';
 import { problemsOf } from '@bienestar/core/figures/houseFigures';
 import { shelfState } from '@bienestar/core/stock/shelfLife';
-import { asOfNow, houseOf, type HouseArchive } from '@bienestar/core/house/archive';
+import { asOfNow, type HouseArchive } from '@bienestar/core/house/archive';
+import { houseOf } from '@bienestar/core/stock/houseOf';
 import type { House } from '@bienestar/core/house/house';
-import { asKept, onHandOf } from '@bienestar/core/stock/stockTypes';
+import { asKept, onHandOf } from '@bienestar/core/house/stock';
 import { checkHouse, readHouseFile, writeHouseFile } from './houseFile';
 import { houseFileJsonSchema } from './houseFileSchema';
 

@@ -8,7 +8,7 @@ const MOST_FAULTS = 50;
  * What no text holds: half of a character (an unpaired surrogate), which no database keeps, and control
  * characters other than line breaks and tabs, which nobody can see.
  */
-// eslint-disable-next-line no-control-regex
+// oxlint-disable-next-line no-control-regex
 const NO_TEXT = /[\p{Cs}\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F]/u;
 
 /** Whether every character of a text can be kept and seen. */

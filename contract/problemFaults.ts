@@ -1,4 +1,4 @@
-import type { Problem } from '@bienestar/core/house/problem';
+import type { Problem } from '@bienestar/core/problem/problem';
 import type { Fault } from './check';
 
 /** What core found wrong with an input, as faults at its fields. */

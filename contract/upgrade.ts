@@ -1,5 +1,5 @@
 import { USUAL_RESTOCK } from '@bienestar/core/house/restock';
-import { dayOf } from '@bienestar/core/stock/days';
+import { dayOf } from '@bienestar/core/days/days';
 
 type Plain = Record<string, unknown>;
 

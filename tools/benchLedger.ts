@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { asId, type EntryId, type LotId, type MaterialId } from '../core/house/ids';
 import { bought, cleanser, house } from '../core/testing/sample';
-import type { Lot, Movement } from '../core/stock/stockTypes';
+import type { Lot, Movement } from '../core/house/stock';
 import { createApp } from '../server/app';
 import { connect } from '../server/db/connection';
 import { silentLog } from '../server/testing/silentLog';

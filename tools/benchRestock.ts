@@ -4,7 +4,7 @@ import { attentionOf } from '../core/restock/attention';
 import { daysAheadOf, startingShelf } from '../core/restock/daysAhead';
 import { lookAhead } from '../core/restock/lookAhead';
 import { proposeOrders } from '../core/restock/proposeOrders';
-import { readCalendar } from '../core/restock/readCalendar';
+import { readCalendar } from '../core/calendar/readCalendar';
 import { createRestocker } from '../core/restock/restocker';
 import { tradeOff } from '../core/restock/tradeOff';
 import { verifyPolicy } from '../core/restock/verifyPolicy';

@@ -6,10 +6,10 @@ import {
   type PlayedMaterial,
   type PolicyOutcome,
 } from '../core/restock/verifyPolicy';
-import { compoundDemand } from '../core/stock/compound';
-import { materialDemand, type UseRate } from '../core/stock/demandRate';
-import { orderSize } from '../core/stock/orderSize';
-import { usesWhileWaiting, type LeadTime } from '../core/stock/usesWhileWaiting';
+import { compoundDemand } from '../core/restock/compound';
+import { materialDemand, type UseRate } from '../core/draws/demandRate';
+import { orderSize } from '../core/restock/orderSize';
+import { usesWhileWaiting, type LeadTime } from '../core/restock/usesWhileWaiting';
 import { valueOf } from '../core/testing/sample';
 
 /*

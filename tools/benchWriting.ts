@@ -7,7 +7,7 @@ import type { Choice, House, Protocol, Step } from '../core/house/house';
 import { indexHouse } from '../core/house/houseIndex';
 import { asId } from '../core/house/ids';
 import { expandBlocks } from '../core/protocol/expandBlocks';
-import { findingsIn } from '../core/protocol/findings';
+import { findingsIn } from '../core/review/findings';
 import { exactly } from '../core/quantity/triple';
 import { parseStepLine } from '../core/stepLine/parseStepLine';
 import { vocabularyOf } from '../core/stepLine/vocabulary';
@@ -115,7 +115,7 @@ export function benchWriting(house: House): readonly Row[] {
     const made = matrixOf({
       house,
       index,
-      writ: { protocol, mixes: house.mixes },
+      inUse: { protocol, mixes: house.mixes },
       unitCosts: new Map([...materials].map(([id, each]) => [id, each.unitCost])),
       rates: { therapist: 37, assistant: 20, room: 8 },
     });

@@ -96,7 +96,7 @@ async function readCode() {
   for (const workspace of ['core', 'contract', 'server', 'standins', 'web', 'e2e', 'tools']) {
     await checkProgram(`types of ${workspace}`, 'tsc', ['-p', workspace]);
   }
-  await checkProgram('lint and direction of imports', 'eslint', ['.', '--max-warnings=0']);
+  await checkProgram('lint and direction of imports', 'oxlint', ['-c', 'oxlint.config.mjs']);
   await checkProgram('format', 'prettier', ['--check', '.']);
   await checkProgram('unused code', 'knip', []);
 }

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { isDay } from '@bienestar/core/stock/days';
+import { isDay } from '@bienestar/core/days/days';
 
 /** Decimals that a quantity may have; the database keeps exactly as many. */
 export const QUANTITY_DECIMALS = 6;

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { PricePoint } from '@bienestar/core/cost/pricePoint';
+import type { PricePoint } from '@bienestar/core/house/pricePoint';
 import type {
   CorrectionEntry,
   CountEntry,
@@ -16,7 +16,7 @@ import {
   type Lot,
   LARGEST_QUANTITY,
   type Movement,
-} from '@bienestar/core/stock/stockTypes';
+} from '@bienestar/core/house/stock';
 import {
   byKey,
   day,

@@ -23,7 +23,7 @@ import type {
   ZoneSetting,
 } from '@bienestar/core/house/house';
 import { CHOOSING_BY, REMOVALS, TOOLS } from '@bienestar/core/house/protocol';
-import { ACTIONS, PHASES } from '@bienestar/core/protocol/actions';
+import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { CHOOSING_VALUES } from '@bienestar/core/protocol/choose';
 import { ZONE_IDS } from '@bienestar/core/zone/zones';
 import type { Publishing } from '../api';

@@ -5,7 +5,7 @@ import {
   type ChangeKind,
   type Scenario,
 } from '@bienestar/core/house/scenario';
-import { PHASES } from '@bienestar/core/protocol/actions';
+import { PHASES } from '@bienestar/core/house/actions';
 import { byKey, id, listOf, money, name, number, shape, shareBelowOne, text } from './common';
 import { swapAmount } from './shelf';
 

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/care/careFacts';
+import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/house/careFacts';
 import type { SwapAmount } from '@bienestar/core/house/scenario';
 import type {
   Amount,

@@ -10,7 +10,7 @@ import type {
   Offer,
   Package,
 } from '@bienestar/core/house/house';
-import { PHASES } from '@bienestar/core/protocol/actions';
+import { PHASES } from '@bienestar/core/house/actions';
 import {
   byKey,
   day,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { BoughtMaterial } from '../house/house';
 import { asId } from '../house/ids';
 import { CAUTION_RULES } from './cautionRules';
-import { drawsOf } from '../dose/drawsOf';
+import { drawsOf } from '../draws/drawsOf';
 import { unitCost } from '../cost/unitCost';
 import { exactly } from '../quantity/triple';
 import {

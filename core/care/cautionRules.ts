@@ -1,5 +1,5 @@
 import type { CautionLevel } from '../house/protocol';
-import type { StopFor } from './careFacts';
+import type { StopFor } from '../house/careFacts';
 import type { Trait } from './traits';
 
 /** What a rule is about, in the order in which a consultation asks. */

@@ -3,10 +3,10 @@ import type { Device, Material, Step, WorkedProtocol } from '../house/house';
 import { devicesOf } from '../house/protocol';
 import type { ShelfIndex } from '../house/houseIndex';
 import type { DeviceId, MaterialId, MixId, StepId } from '../house/ids';
-import { effectsOf } from '../protocol/actions';
+import { effectsOf } from '../house/actions';
 import { workedZones } from '../zone/workedZones';
 import { leavesOf, type LeafZone } from '../zone/zones';
-import type { StopFor, Warning } from './careFacts';
+import type { StopFor, Warning } from '../house/careFacts';
 
 /** What a protocol does to a person that asks for care. */
 export type Trait =

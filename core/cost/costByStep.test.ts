@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { TherapistCharge } from '../house/settings';
 import { asId, type DeviceId, type LayerGroupId } from '../house/ids';
-import { drawsOf } from '../dose/drawsOf';
+import { drawsOf } from '../draws/drawsOf';
 import { scheduleOf } from '../time/schedule';
 import {
   cleanser,

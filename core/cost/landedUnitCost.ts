@@ -1,5 +1,5 @@
 import type { Pack } from '../house/house';
-import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { fail, ok, type Outcome, type Where } from '../problem/problem';
 
 /** What one unit of a material costs on the shelf, and from what. Minor units of money. */
 export interface LandedUnitCost {

@@ -1,5 +1,5 @@
 import type { LinenMaterial } from '../house/house';
-import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { fail, ok, type Outcome, type Where } from '../problem/problem';
 
 /**
  * What one use of a piece of linen costs: wash + replacement price / washes in its life.

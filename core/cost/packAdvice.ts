@@ -1,9 +1,9 @@
 import type { BoughtMaterial, Pack } from '../house/house';
 import type { PackId } from '../house/ids';
 import { daysOf, heldPack, openLifeOf } from '../house/packs';
-import { failWith, ok, type Outcome } from '../house/problem';
+import { failWith, ok, type Outcome } from '../problem/problem';
 import { wholeAbove } from '../dose/openPacks';
-import type { MaterialDemand } from '../stock/demandRate';
+import type { MaterialDemand } from '../draws/demandRate';
 import { landedUnitCost } from './landedUnitCost';
 import { usedShareOfOpen } from './openLife';
 

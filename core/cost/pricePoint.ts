@@ -1,18 +1,7 @@
 import type { Pack } from '../house/house';
-import type { MaterialId, PackId } from '../house/ids';
+import type { MaterialId } from '../house/ids';
+import type { PricePoint } from '../house/pricePoint';
 import { landedUnitCost } from './landedUnitCost';
-
-/** What a pack cost from a day on. Minor units. */
-export interface PricePoint {
-  readonly materialId: MaterialId;
-  readonly packId: PackId;
-  /** ISO date */
-  readonly on: string;
-  readonly priceMinor: number;
-  readonly discount: number;
-  readonly freightMinor: number;
-  readonly from: 'hand' | 'price-list' | 'opening';
-}
 
 /** True when two states of a pack ask for different money. */
 export function priceDiffers(

@@ -1,4 +1,4 @@
-import { fail, ok, type Outcome } from '../house/problem';
+import { fail, ok, type Outcome } from '../problem/problem';
 import type { HouseSettings } from '../house/settings';
 
 /**

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Material } from '../house/house';
-import { drawsOf } from '../dose/drawsOf';
+import { drawsOf } from '../draws/drawsOf';
 import { scheduleOf } from '../time/schedule';
 import { withSpread } from '../quantity/triple';
 import {

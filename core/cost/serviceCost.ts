@@ -1,8 +1,8 @@
-import type { Draw } from '../dose/drawsOf';
+import type { Draw } from '../draws/drawsOf';
 import type { Device, MaterialKind, Role } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { DeviceId, MaterialId } from '../house/ids';
-import { fail, failWith, ok, type Outcome, type Problem } from '../house/problem';
+import { fail, failWith, ok, type Outcome, type Problem } from '../problem/problem';
 import type { TherapistCharge } from '../house/settings';
 import { addTriples, exactly, scaleTriple, ZERO, type Triple } from '../quantity/triple';
 import type { DeviceMinutes, Schedule } from '../time/schedule';

@@ -1,5 +1,5 @@
 import type { Person, Role } from '../house/house';
-import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import type { HouseSettings } from '../house/settings';
 
 export type PaySettings = Pick<HouseSettings, 'onCost' | 'bookableShare' | 'grades'>;

@@ -1,6 +1,6 @@
 import type { Material } from '../house/house';
 import { preferredPack } from '../house/packs';
-import { ok, type Outcome, type Where } from '../house/problem';
+import { ok, type Outcome, type Where } from '../problem/problem';
 import { landedUnitCost } from './landedUnitCost';
 import { linenCost } from './linenCost';
 

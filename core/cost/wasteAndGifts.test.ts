@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Material, Mix } from '../house/house';
 import { asId, type MixId } from '../house/ids';
-import { drawsOf } from '../dose/drawsOf';
+import { drawsOf } from '../draws/drawsOf';
 import { exactly } from '../quantity/triple';
-import { materialDemand } from '../stock/demandRate';
+import { materialDemand } from '../draws/demandRate';
 import { scheduleOf } from '../time/schedule';
 import {
   bought,

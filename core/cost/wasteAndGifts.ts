@@ -1,9 +1,9 @@
-import type { Draw } from '../dose/drawsOf';
+import type { Draw } from '../draws/drawsOf';
 import type { BoughtMaterial, Material, Mix, Step, WorkedProtocol } from '../house/house';
 import type { MaterialId, MixId, StepId } from '../house/ids';
 import { chosenPack } from '../house/packs';
-import { actionFacts, type Phase } from '../protocol/actions';
-import type { MaterialDemand } from '../stock/demandRate';
+import { actionFacts, type Phase } from '../house/actions';
+import type { MaterialDemand } from '../draws/demandRate';
 import type { Schedule } from '../time/schedule';
 import { packInUse } from './packAdvice';
 import type { MinuteRates, ServiceCost } from './serviceCost';

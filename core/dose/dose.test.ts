@@ -17,8 +17,8 @@ import {
   step,
   valueOf,
 } from '../testing/sample';
-import { consumptionByMaterial } from './consumption';
-import { drawsOf } from './drawsOf';
+import { consumptionByMaterial } from '../draws/consumption';
+import { drawsOf } from '../draws/drawsOf';
 import { openPacks } from './openPacks';
 import { drawableMaterial, resolveAmount } from './resolveAmount';
 

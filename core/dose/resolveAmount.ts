@@ -1,13 +1,13 @@
 import type { Amount, Material, Mix } from '../house/house';
 import { preferredPack } from '../house/packs';
-import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import type { HouseSettings } from '../house/settings';
 import { convertUnit } from '../quantity/density';
 import { GRAMS_PER_FINGERTIP_UNIT } from '../quantity/fingertip';
 import { coatWeight, mlPerCount, namedAmount, type Measures } from '../quantity/measures';
 import { isOrdered, multiplyTriples, scaleTriple, type Triple } from '../quantity/triple';
 import { unitFactor, type BaseUnit } from '../quantity/unit';
-import { zoneAreaCm2, type BodySettings } from '../zone/zoneArea';
+import { zoneAreaCm2, type BodySettings } from './zoneArea';
 import { zoneName, type ZoneId } from '../zone/zones';
 
 /** The settings that decide how much an amount is. */

@@ -1,4 +1,4 @@
-import type { Draw } from '../dose/drawsOf';
+import type { Draw } from '../draws/drawsOf';
 import type { Amount, House, Material, WorkedProtocol, Step } from '../house/house';
 import { preferredPack } from '../house/packs';
 import { GRAMS_PER_FINGERTIP_UNIT } from '../quantity/fingertip';

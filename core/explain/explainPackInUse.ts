@@ -1,7 +1,7 @@
 import type { PackInUse } from '../cost/packAdvice';
 import type { BoughtMaterial } from '../house/house';
 import { daysOf, heldPack, openLifeOf } from '../house/packs';
-import type { MaterialDemand } from '../stock/demandRate';
+import type { MaterialDemand } from '../draws/demandRate';
 import { explainUnitCost } from './explainUnitCost';
 import { figure, worked, type Origin, type Working, type WorkingInput } from './working';
 

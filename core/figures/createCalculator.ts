@@ -3,7 +3,7 @@ import { unitCost } from '../cost/unitCost';
 import type { House, Material, Service } from '../house/house';
 import { indexHouse, type Gloves, type HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
-import { fail, type Outcome } from '../house/problem';
+import { fail, type Outcome } from '../problem/problem';
 import type { Triple } from '../quantity/triple';
 import { MaterialFacets } from './facets';
 import type { HouseFigures, MaterialFigures, MaterialUse, ServiceFigures } from './houseFigures';
@@ -11,7 +11,7 @@ import { MaterialCalculator } from './materialCalculator';
 import { Remembered } from './remember';
 import { changesBetween, type Changes } from './scope';
 import { ServiceCalculator } from './serviceCalculator';
-import { clientOf, workless, workOf, writOf, type ServiceWork } from './serviceWork';
+import { clientOf, workless, workOf, editionInUse, type ServiceWork } from './serviceWork';
 
 /** Turns Houses into figures, remembering what an edit leaves as it was. */
 export type Calculator = (house: House) => HouseFigures;
@@ -55,12 +55,12 @@ export function createCalculator(depth = 1, of: 'all' | 'services' = 'all'): Cal
       ? replaced(before.unitCosts, index.materials, changes.materials, costOf)
       : new Map(house.materials.map((material) => [material.id, costOf(material)]));
     const computeWork = (service: Service): ServiceWork => {
-      const writ = writOf(service, index, house);
-      if (!writ) return workless(service);
+      const inUse = editionInUse(service, index, house);
+      if (!inUse) return workless(service);
       const { plain, sterile } = index.gloves;
       const { visitKind, shownFor } = service;
-      const from = [writ.protocol, writ.mixes, house.blocks, visitKind, shownFor, plain, sterile];
-      return works.get(service.id, from, () => workOf(writ, clientOf(service), index));
+      const from = [inUse.protocol, inUse.mixes, house.blocks, visitKind, shownFor, plain, sterile];
+      return works.get(service.id, from, () => workOf(inUse, clientOf(service), index));
     };
     const worked = before
       ? replaced(

@@ -1,7 +1,7 @@
 import { roomRatePerMinute } from '../cost/roomRate';
 import { ratePerMinute } from '../cost/therapistRate';
 import type { House } from '../house/house';
-import { ok, type Outcome } from '../house/problem';
+import { ok, type Outcome } from '../problem/problem';
 import { costPlusPrice, type CostPlusPrice, type PriceLoad } from '../price/priceOf';
 
 /** What an hour in the house comes to, before anything is drawn. Minor units. */

@@ -1,6 +1,6 @@
 import type { WorkedProtocol } from '../house/house';
-import type { Draw } from '../dose/drawsOf';
-import type { Outcome, Problem } from '../house/problem';
+import type { Draw } from '../draws/drawsOf';
+import type { Outcome, Problem } from '../problem/problem';
 import type { MaterialId, ServiceId } from '../house/ids';
 import type { MinuteRates, ServiceCost } from '../cost/serviceCost';
 import type { ServicePrice } from '../price/ladders';

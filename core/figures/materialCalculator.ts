@@ -1,7 +1,7 @@
 import type { Material } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
-import type { Outcome } from '../house/problem';
+import type { Outcome } from '../problem/problem';
 import type { MaterialFigures, MaterialUse } from './houseFigures';
 import { Remembered } from './remember';
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Choice, Step } from '../house/house';
 import { indexHouse } from '../house/houseIndex';
 import { asId } from '../house/ids';
-import { ok } from '../house/problem';
+import { ok } from '../problem/problem';
 import {
   cleanser,
   dose,
@@ -64,7 +64,7 @@ function matrix(of = facial, mixes = house().mixes): { matrix: Matrix; shares: n
     {
       house: sample,
       index: indexHouse(sample),
-      writ: { protocol: of, mixes },
+      inUse: { protocol: of, mixes },
       unitCosts: new Map([[cleanser().id, ok(1)]]),
       rates: { therapist: 0, assistant: 0, room: 0 },
     },

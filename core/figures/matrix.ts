@@ -1,17 +1,17 @@
 import { serviceCost, type MinuteRates } from '../cost/serviceCost';
-import { drawsOf, type Draw } from '../dose/drawsOf';
+import { drawsOf, type Draw } from '../draws/drawsOf';
 import { clientWith, type Client } from '../house/client';
 import type { Choice, House, Step } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { MaterialId, OptionId } from '../house/ids';
-import { fail, ok, type Outcome } from '../house/problem';
+import { fail, ok, type Outcome } from '../problem/problem';
 import { CHOOSING_VALUES, optionsTaken } from '../protocol/choose';
 import { expandBlocks, type WrittenOut } from '../protocol/expandBlocks';
 import { choicesInUse } from '../protocol/workFor';
 import { meanMinutes } from '../time/distribution';
 import { clockLoad, type ClockLoad } from '../time/schedule';
 import { SharedSums } from '../time/sums';
-import { settingsFor, shelfOf, workOf, type Writ } from './serviceWork';
+import { settingsFor, shelfOf, workOf, type EditionInUse } from './serviceWork';
 
 /** What one kind of client comes to. */
 export interface KindFigures {
@@ -46,7 +46,7 @@ export interface Matrix {
 export interface MatrixInputs {
   readonly house: House;
   readonly index: HouseIndex;
-  readonly writ: Writ;
+  readonly inUse: EditionInUse;
   readonly unitCosts: ReadonlyMap<MaterialId, Outcome<number>>;
   readonly rates: MinuteRates;
 }
@@ -72,15 +72,15 @@ export function matrixOf(
   inputs: MatrixInputs,
   onProgress: (share: number) => void = () => undefined,
 ): Outcome<Matrix> {
-  const { writ, index } = inputs;
-  const written = expandBlocks(writ.protocol, index.blocks, { protocolId: writ.protocol.id });
+  const { inUse, index } = inputs;
+  const written = expandBlocks(inUse.protocol, index.blocks, { protocolId: inUse.protocol.id });
   if (!written.ok) return written;
-  const axes = axesOf(written.value, writ);
+  const axes = axesOf(written.value, inUse);
   const kinds = kindsOf(axes);
   const worked = new Map<string, Worked>();
   const keys: string[] = [];
   for (const [at, { client }] of kinds.entries()) {
-    const key = kindSignature(written.value, writ, client);
+    const key = kindSignature(written.value, inUse, client);
     keys.push(key);
     if (!worked.has(key)) {
       const made = workedFor(inputs, client);
@@ -136,8 +136,8 @@ interface Worked {
 }
 
 function workedFor(inputs: MatrixInputs, client: Client): Outcome<Worked> {
-  const { house, index, writ } = inputs;
-  const work = workOf(writ, client, index);
+  const { house, index, inUse } = inputs;
+  const work = workOf(inUse, client, index);
   if (!work.protocol.ok) return work.protocol;
   const settings = settingsFor(house.settings, client);
   const load = clockLoad(work.protocol.value, client.visitKind);
@@ -176,7 +176,7 @@ const TRAIT_OF = {
 } as const;
 
 /** What a protocol looks at in a client: what its choices go by, recipes by skin, layers by visit. */
-export function looksOf(written: WrittenOut, { mixes }: Writ): ReadonlySet<Choice['by']> {
+export function looksOf(written: WrittenOut, { mixes }: EditionInUse): ReadonlySet<Choice['by']> {
   const looks = new Set(choicesInUse(written).map((choice) => choice.by));
   if (mixes.some((mix) => mix.recipes !== undefined)) looks.add('skin-type');
   if (written.layerGroups.some(({ layers }) => layers.first !== layers.returning)) {
@@ -190,9 +190,9 @@ export function spreadsCoats({ steps }: WrittenOut): boolean {
   return steps.some(usesArea);
 }
 
-function axesOf(written: WrittenOut, writ: Writ): readonly Axis[] {
+function axesOf(written: WrittenOut, inUse: EditionInUse): readonly Axis[] {
   const used = choicesInUse(written);
-  const looks = looksOf(written, writ);
+  const looks = looksOf(written, inUse);
   const traits = (Object.keys(TRAIT_OF) as (keyof typeof TRAIT_OF)[])
     .filter((by) => looks.has(by))
     .map((by): Axis => ({
@@ -296,14 +296,14 @@ function kindsOf(axes: readonly Axis[]): readonly Kind[] {
 }
 
 /** What of a client decides figures: two with the same signature are worked alike. */
-export function kindSignature(written: WrittenOut, writ: Writ, client: Client): string {
+export function kindSignature(written: WrittenOut, inUse: EditionInUse, client: Client): string {
   const taken = written.choices.map((choice) => [...optionsTaken(choice, client)].join('+')) as (
     OptionId | string
   )[];
   const optional = written.steps.flatMap((step) =>
     step.optional ? [client.optional.get(step.id) ?? step.optional.usually] : [],
   );
-  const skin = writ.mixes.some((mix) => mix.recipes !== undefined) ? client.skinType : '';
+  const skin = inUse.mixes.some((mix) => mix.recipes !== undefined) ? client.skinType : '';
   return [...taken, ...optional, client.visitKind, client.build, skin].join('|');
 }
 

@@ -6,12 +6,12 @@ import {
   type ThingsCost,
 } from '../cost/serviceCost';
 import { ratePerMinute } from '../cost/therapistRate';
-import { consumptionByMaterial } from '../dose/consumption';
-import { drawsOf, type Draw } from '../dose/drawsOf';
+import { consumptionByMaterial } from '../draws/consumption';
+import { drawsOf, type Draw } from '../draws/drawsOf';
 import type { House, Service, WorkedProtocol } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
-import { collect, failWith, ok, type Outcome, type Problem } from '../house/problem';
+import { collect, failWith, ok, type Outcome, type Problem } from '../problem/problem';
 import { servicePrice, type ServicePrice } from '../price/ladders';
 import type { PriceLoad } from '../price/priceOf';
 import type { Triple } from '../quantity/triple';

@@ -2,13 +2,13 @@ import { clientWith, type Client } from '../house/client';
 import type { House, Mix, Protocol, Service, WorkedProtocol } from '../house/house';
 import { editionKey, type Gloves, type HouseIndex, type ShelfIndex } from '../house/houseIndex';
 import type { MaterialId, MixId } from '../house/ids';
-import { fail, type Outcome } from '../house/problem';
+import { fail, type Outcome } from '../problem/problem';
 import type { HouseSettings } from '../house/settings';
 import { recipeFor, workFor } from '../protocol/workFor';
 import { materialsReached } from './facets';
 
 /** What a service is worked by: whose protocol, with which recipes. */
-export interface Writ {
+export interface EditionInUse {
   readonly protocol: Protocol;
   readonly mixes: readonly Mix[];
 }
@@ -24,7 +24,11 @@ export interface ServiceWork {
  * The edition a service is worked by, or the draft while none is published.
  * @returns nothing when neither is in the house
  */
-export function writOf(service: Service, index: HouseIndex, house: House): Writ | undefined {
+export function editionInUse(
+  service: Service,
+  index: HouseIndex,
+  house: House,
+): EditionInUse | undefined {
   if (service.edition !== undefined) {
     const edition = index.editions.get(editionKey(service.protocolId, service.edition));
     if (edition) return { protocol: edition.protocol, mixes: edition.mixes };
@@ -39,9 +43,9 @@ export function clientOf({ visitKind, shownFor }: Service): Client {
 }
 
 /** A protocol worked for a client, with the recipes for that skin and what it may draw. */
-export function workOf(writ: Writ, client: Client, index: HouseIndex): ServiceWork {
-  const protocol = workFor(writ.protocol, index.blocks, client);
-  const mixes = mixesFor(writ.mixes, client);
+export function workOf(inUse: EditionInUse, client: Client, index: HouseIndex): ServiceWork {
+  const protocol = workFor(inUse.protocol, index.blocks, client);
+  const mixes = mixesFor(inUse.mixes, client);
   const reached = protocol.ok ? materialsReached(protocol.value.steps, mixes, index.gloves) : [];
   return { protocol, mixes, reached };
 }

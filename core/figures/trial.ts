@@ -6,9 +6,9 @@ import { MaterialFacets } from './facets';
 import type { HouseFigures, ServiceFigures } from './houseFigures';
 import { Remembered } from './remember';
 import { ServiceCalculator } from './serviceCalculator';
-import { workOf, type ServiceWork, type Writ } from './serviceWork';
+import { workOf, type ServiceWork, type EditionInUse } from './serviceWork';
 
-/** What a service would be, were it worked by `writ` for `client`. */
+/** What a service would be, were it worked by `inUse` for `client`. */
 export interface Trial {
   readonly work: ServiceWork;
   readonly figures: ServiceFigures;
@@ -19,7 +19,7 @@ export type Try = (
   house: House,
   unitCosts: HouseFigures['materials'],
   service: Service,
-  writ: Writ,
+  inUse: EditionInUse,
   client: Client,
 ) => Trial;
 
@@ -32,11 +32,11 @@ export function createTrial(): Try {
   const services = new ServiceCalculator();
   const facets = new MaterialFacets();
   const works = new Remembered<string, ServiceWork>();
-  return (house, materials, service, writ, client) => {
+  return (house, materials, service, inUse, client) => {
     const index = indexHouse(house);
     const { plain, sterile } = index.gloves;
-    const from = [writ.protocol, writ.mixes, house.blocks, client, plain, sterile];
-    const work = works.get(service.id, from, () => workOf(writ, client, index));
+    const from = [inUse.protocol, inUse.mixes, house.blocks, client, plain, sterile];
+    const work = works.get(service.id, from, () => workOf(inUse, client, index));
     const { visitKind, skinType, phototype, conditions, dayTime, season, build } = client;
     const shownFor = { skinType, phototype, conditions, dayTime, season, build };
     const tried: Service = { ...service, visitKind, shownFor };

@@ -1,7 +1,6 @@
-import type { PricePoint } from '../cost/pricePoint';
-import { daysAfter, daysBetween } from '../stock/days';
-import { balancesOf, stockFrom } from '../stock/ledger';
-import type { Lot, Movement } from '../stock/stockTypes';
+import type { PricePoint } from './pricePoint';
+import { daysAfter, daysBetween } from '../days/days';
+import type { Lot, Movement } from './stock';
 import type { House, Order } from './house';
 import type { JournalEntry } from './journal';
 import type { MaterialId } from './ids';
@@ -13,12 +12,6 @@ export interface HouseArchive extends Omit<House, 'stock'> {
   readonly movements: readonly Movement[];
   /** what was changed, as it was before, by day */
   readonly journal: readonly JournalEntry[];
-}
-
-/** The House of an archive: its ledger added up to what is on the shelf. */
-export function houseOf(archive: HouseArchive): House {
-  const { prices: _prices, journal: _journal, lots, movements, ...house } = archive;
-  return { ...house, stock: stockFrom(stockedIds(house.materials), lots, balancesOf(movements)) };
 }
 
 /** The materials that are kept in stock: all but linen, which goes round. */

@@ -1,4 +1,4 @@
-import type { MaterialStock } from '../stock/stockTypes';
+import type { MaterialStock } from './stock';
 import type { ClientTraits } from './client';
 import type { Device } from './device';
 import type { Edition } from './edition';
@@ -17,6 +17,7 @@ export type * from './amount';
 export type * from './material';
 export type * from './mix';
 export type * from './protocol';
+export type { Hands, Stretch } from './actions';
 export type { Device } from './device';
 export type { Edition } from './edition';
 export type * from './guest';

@@ -10,7 +10,7 @@ import type {
   Service,
   Supplier,
 } from './house';
-import { onHandOf } from '../stock/stockTypes';
+import { onHandOf } from './stock';
 import type {
   BlockId,
   DeviceId,

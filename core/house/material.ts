@@ -1,4 +1,4 @@
-import type { CareFacts } from '../care/careFacts';
+import type { CareFacts } from './careFacts';
 import type { Calibrated, Measures } from '../quantity/measures';
 import type { BaseUnit } from '../quantity/unit';
 import type { MaterialId, PackId, SupplierId } from './ids';

@@ -1,4 +1,4 @@
-import type { Phase } from '../protocol/actions';
+import type { Phase } from './actions';
 import type { GuestWords } from './guest';
 import type { OfferId, ServiceId } from './ids';
 import type { VisitKind } from './protocol';

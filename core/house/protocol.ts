@@ -13,11 +13,9 @@ import type {
   StepId,
 } from './ids';
 import type { SettingKind } from './device';
-import type { Action, Phase } from '../protocol/actions';
+import type { Action, Hands, Phase, Stretch } from './actions';
 
 export type Role = 'therapist' | 'assistant';
-export type Stretch = 'set-up' | 'visit' | 'reset';
-export type Hands = 'hands-on' | 'watching' | 'free';
 export type VisitKind = 'first' | 'returning';
 
 /** How long a step takes; the three alike is a fixed time. */

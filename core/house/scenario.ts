@@ -1,4 +1,4 @@
-import type { Phase } from '../protocol/actions';
+import type { Phase } from './actions';
 import type { Amount } from './amount';
 import type {
   ChangeId,

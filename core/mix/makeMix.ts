@@ -1,7 +1,7 @@
 import type { DoseSettings } from '../dose/resolveAmount';
 import type { MaterialId, MixId } from '../house/ids';
 import type { ShelfIndex } from '../house/houseIndex';
-import { collect, fail, ok, type Outcome } from '../house/problem';
+import { collect, fail, ok, type Outcome } from '../problem/problem';
 import { mapTriple, multiplyTriples, type Triple } from '../quantity/triple';
 import { resolveMix } from './mixYield';
 import { wholePackScale } from './wholePackScale';

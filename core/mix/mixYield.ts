@@ -1,6 +1,6 @@
 import type { Amount, Mix, MixPart } from '../house/house';
 import type { MixId } from '../house/ids';
-import { collect, fail, ok, type Outcome, type Where } from '../house/problem';
+import { collect, fail, ok, type Outcome, type Where } from '../problem/problem';
 import type { ShelfIndex } from '../house/houseIndex';
 import {
   drawableMaterial,

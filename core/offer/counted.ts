@@ -1,7 +1,7 @@
 import type { MinuteRates, ServiceCost } from '../cost/serviceCost';
 import type { ServiceFigures } from '../figures/houseFigures';
 import type { Service, WorkedProtocol } from '../house/house';
-import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import type { Schedule } from '../time/schedule';
 
 /** A service of which every figure is there. */

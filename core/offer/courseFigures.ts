@@ -2,7 +2,7 @@ import type { ServiceCost } from '../cost/serviceCost';
 import type { ServiceFigures } from '../figures/houseFigures';
 import type { Course, CourseVisits, House, Service, VisitKind } from '../house/house';
 import type { MaterialId } from '../house/ids';
-import { fail, ok, type Outcome } from '../house/problem';
+import { fail, ok, type Outcome } from '../problem/problem';
 import { priceFigures, type PriceFigures } from '../price/priceOf';
 import { addTriples, scaleTriple, ZERO, type Triple } from '../quantity/triple';
 import { countedOf, type OfferPart } from './counted';

@@ -1,6 +1,6 @@
 import type { ServiceFigures } from '../figures/houseFigures';
 import type { Duo, House, Service } from '../house/house';
-import { fail, ok, type Outcome } from '../house/problem';
+import { fail, ok, type Outcome } from '../problem/problem';
 import { sideBySide } from '../time/distribution';
 import { slotMinutes } from '../time/slot';
 import { countedOf, type Counted, type OfferPart } from './counted';

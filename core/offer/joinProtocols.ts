@@ -1,6 +1,6 @@
 import type { LayerGroup, Step, VisitKind, WorkedProtocol } from '../house/house';
 import { asId, type ProtocolId } from '../house/ids';
-import { actionFacts, type Phase } from '../protocol/actions';
+import { actionFacts, type Phase } from '../house/actions';
 
 /** One service of a visit that holds several, as it is worked. */
 export interface JoinedPart {

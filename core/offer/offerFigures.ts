@@ -1,9 +1,9 @@
 import type { HouseFigures, ServiceFigures } from '../figures/houseFigures';
-import { clientOf, writOf } from '../figures/serviceWork';
+import { clientOf, editionInUse } from '../figures/serviceWork';
 import { createTrial, type Try } from '../figures/trial';
 import type { House, Offer, Service, VisitKind } from '../house/house';
 import { indexHouse } from '../house/houseIndex';
-import { fail, ok, type Outcome } from '../house/problem';
+import { fail, ok, type Outcome } from '../problem/problem';
 import { courseFigures, type CourseFigures } from './courseFigures';
 import { duoFigures, type DuoFigures } from './duoFigures';
 import { packageFigures, type PackageFigures } from './packageFigures';
@@ -34,9 +34,9 @@ export function createOfferCalculator(): OfferCalculator {
           house,
           (service, kind: VisitKind) => {
             if (service.visitKind === kind) return figuresOf(service);
-            const writ = writOf(service, index, house);
+            const inUse = editionInUse(service, index, house);
             const client = { ...clientOf(service), visitKind: kind };
-            return writ && trial(house, figures.materials, service, writ, client).figures;
+            return inUse && trial(house, figures.materials, service, inUse, client).figures;
           },
           (service) => {
             const price = figuresOf(service)?.price;
@@ -49,9 +49,9 @@ export function createOfferCalculator(): OfferCalculator {
           house,
           figuresOf,
           clientOf,
-          mixesOf: (service) => writOf(service, index, house)?.mixes ?? [],
-          tryOut: (service, writ, client) =>
-            trial(house, figures.materials, service, writ, client).figures,
+          mixesOf: (service) => editionInUse(service, index, house)?.mixes ?? [],
+          tryOut: (service, inUse, client) =>
+            trial(house, figures.materials, service, inUse, client).figures,
         });
       case 'duo':
         return duoFigures(offer, house, figuresOf);

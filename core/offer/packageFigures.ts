@@ -1,9 +1,9 @@
 import type { ServiceFigures } from '../figures/houseFigures';
-import type { Writ } from '../figures/serviceWork';
+import type { EditionInUse } from '../figures/serviceWork';
 import type { Client } from '../house/client';
 import type { House, Mix, Package, Person, Service } from '../house/house';
 import { asId, type MixId, type ServiceId } from '../house/ids';
-import { fail, ok, type Outcome } from '../house/problem';
+import { fail, ok, type Outcome } from '../problem/problem';
 import { countedOf, type OfferPart } from './counted';
 import { joinProtocols, type JoinedPart, type LeftOut } from './joinProtocols';
 import { offerPrice, sumOf, type OfferPrice } from './offerPrice';
@@ -34,7 +34,7 @@ export interface PackageInputs {
   readonly figuresOf: (service: Service) => ServiceFigures | undefined;
   readonly mixesOf: (service: Service) => readonly Mix[];
   readonly clientOf: (service: Service) => Client;
-  readonly tryOut: (service: Service, writ: Writ, client: Client) => ServiceFigures;
+  readonly tryOut: (service: Service, inUse: EditionInUse, client: Client) => ServiceFigures;
 }
 
 /**

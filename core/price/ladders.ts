@@ -1,5 +1,5 @@
 import type { Ladder, Neighbourhood, Pricing } from '../house/house';
-import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import {
   chargedFor,
   costPlusPrice,

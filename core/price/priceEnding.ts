@@ -1,4 +1,4 @@
-import { fail, ok, type Outcome } from '../house/problem';
+import { fail, ok, type Outcome } from '../problem/problem';
 import type { PriceEndings } from '../house/settings';
 
 /** Room for rounding in the last digits, so that 85.00 computed as 84.99999 stays 85.00. */

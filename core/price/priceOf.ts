@@ -1,5 +1,5 @@
 import type { HouseSettings } from '../house/settings';
-import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import { chargedPrice } from './priceEnding';
 
 export type PriceSettings = Pick<

@@ -6,7 +6,7 @@ import type {
   VisitKind,
   WorkedProtocol,
 } from '../house/house';
-import { failWith, ok, type Outcome, type Problem } from '../house/problem';
+import { failWith, ok, type Outcome, type Problem } from '../problem/problem';
 
 /** Which half of the face, where one is worked after the other. */
 export type Half = 'one-half' | 'other-half';

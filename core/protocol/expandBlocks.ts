@@ -1,7 +1,7 @@
 import type { Block, Choice, Dose, LayerGroup, Line, Step, Writing } from '../house/protocol';
 import { isStep } from '../house/protocol';
 import { asId, type BlockId, type StepId } from '../house/ids';
-import { failWith, ok, type Outcome, type Problem, type Where } from '../house/problem';
+import { failWith, ok, type Outcome, type Problem, type Where } from '../problem/problem';
 
 /** Steps with every block written out. */
 export interface WrittenOut extends Writing {

@@ -2,7 +2,7 @@ import type { Edition } from '../house/edition';
 import type { Mix, Protocol, Step } from '../house/house';
 import type { ShelfIndex } from '../house/houseIndex';
 import type { MixId } from '../house/ids';
-import { ok, type Outcome } from '../house/problem';
+import { ok, type Outcome } from '../problem/problem';
 import { expandBlocks, type Blocks } from './expandBlocks';
 
 /**

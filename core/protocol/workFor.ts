@@ -1,7 +1,7 @@
 import type { Client } from '../house/client';
 import type { Choice, Dose, InOption, Mix, Protocol, Step, WorkedProtocol } from '../house/house';
 import type { ChoiceId, OptionId, StepId } from '../house/ids';
-import { ok, type Outcome } from '../house/problem';
+import { ok, type Outcome } from '../problem/problem';
 import { expandBlocks, type Blocks, type WrittenOut } from './expandBlocks';
 import { optionsTaken } from './choose';
 

@@ -1,4 +1,4 @@
-import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import type { Calibrated } from './measures';
 
 /** What the bench scale said after so many pumps, drops, sprays, dropperfuls or spatulas. */

@@ -1,4 +1,4 @@
-import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import { multiplyTriples, withSpread, type Triple } from './triple';
 import type { BaseUnit } from './unit';
 

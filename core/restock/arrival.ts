@@ -1,5 +1,5 @@
 import type { Supplier } from '../house/house';
-import { daysAfter } from '../stock/days';
+import { daysAfter } from '../days/days';
 
 const DAYS_A_WEEK = 7;
 

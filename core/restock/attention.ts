@@ -1,8 +1,8 @@
 import type { BoughtMaterial, House, LinenMaterial, Order } from '../house/house';
-import { dayOf, daysAfter, daysBetween } from '../stock/days';
+import { dayOf, daysAfter, daysBetween } from '../days/days';
 import { belowNothing } from '../stock/postCount';
 import { shelfState } from '../stock/shelfLife';
-import { sumExactly } from '../stock/stockTypes';
+import { sumExactly } from '../house/stock';
 import { isUnderWay, openPacksOf } from './orderProgress';
 import type { RestockFigures } from './restocker';
 import type { Restocking } from './restocking';

@@ -1,12 +1,12 @@
-import { consumptionByMaterial } from '../dose/consumption';
-import { drawsOf } from '../dose/drawsOf';
+import { consumptionByMaterial } from '../draws/consumption';
+import { drawsOf } from '../draws/drawsOf';
 import { kindSignature, looksOf, spreadsCoats } from '../figures/matrix';
-import { settingsFor, shelfOf, workOf, type Writ } from '../figures/serviceWork';
+import { settingsFor, shelfOf, workOf, type EditionInUse } from '../figures/serviceWork';
 import { BUILDS, SKIN_TYPES, type Client, type Season, type SkinType } from '../house/client';
 import type { ClientMix, House } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { MaterialId } from '../house/ids';
-import { ok, type Outcome } from '../house/problem';
+import { ok, type Outcome } from '../problem/problem';
 import { expandBlocks } from '../protocol/expandBlocks';
 
 /** What the visits of one kind take. */
@@ -27,7 +27,7 @@ export type VisitKinds = 'mixed' | 'as-shown';
  * @see S1
  */
 export function kindsOfVisit(
-  writ: Writ,
+  inUse: EditionInUse,
   usual: Client,
   mix: ClientMix | undefined,
   visitKinds: VisitKinds,
@@ -35,18 +35,18 @@ export function kindsOfVisit(
   house: House,
   index: HouseIndex,
 ): Outcome<readonly KindOfVisit[]> {
-  const written = expandBlocks(writ.protocol, index.blocks, { protocolId: writ.protocol.id });
+  const written = expandBlocks(inUse.protocol, index.blocks, { protocolId: inUse.protocol.id });
   if (!written.ok) return written;
   const kinds = new Map<string, { readonly client: Client; share: number }>();
   for (const { client, share } of mixOf(usual)) {
-    const key = kindSignature(written.value, writ, client);
+    const key = kindSignature(written.value, inUse, client);
     const known = kinds.get(key);
     if (known) known.share += share;
     else kinds.set(key, { client, share });
   }
   const worked: KindOfVisit[] = [];
   for (const { client, share } of kinds.values()) {
-    const work = workOf(writ, client, index);
+    const work = workOf(inUse, client, index);
     if (!work.protocol.ok) return work.protocol;
     const settings = settingsFor(house.settings, client);
     const draws = drawsOf(work.protocol.value, client.visitKind, shelfOf(work, index), settings);
@@ -58,7 +58,7 @@ export function kindsOfVisit(
 
   function mixOf(client: Client): readonly { readonly client: Client; readonly share: number }[] {
     if (!mix || !written.ok) return [{ client, share: 1 }];
-    const looks = looksOf(written.value, writ);
+    const looks = looksOf(written.value, inUse);
     let all = [{ client: { ...client, season }, share: 1 }];
     const over = (parts: readonly (readonly [Partial<Client>, number])[]): void => {
       all = all.flatMap((each) =>

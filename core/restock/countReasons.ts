@@ -1,22 +1,8 @@
 import { packUnits } from '../cost/landedUnitCost';
 import type { MaterialId, ServiceId } from '../house/ids';
 import { preferredPack } from '../house/packs';
-import type { CountFinding } from './countReview';
+import type { CountFinding, CountReason } from './countFinding';
 import type { RestockFigures } from './restocker';
-
-/** Why something may be missing, or found beyond what should be there. */
-export type CountReason =
-  | {
-      readonly kind: 'over-dosing';
-      /** beyond the dose, as a share of what was entered as used */
-      readonly share: number;
-    }
-  | { readonly kind: 'residual'; readonly containers: number }
-  | { readonly kind: 'unlogged'; readonly serviceId: ServiceId; readonly visits: number }
-  | { readonly kind: 'waste'; readonly containers: number }
-  | { readonly kind: 'delivery'; readonly packs: number }
-  | { readonly kind: 'under-dosing'; readonly share: number }
-  | { readonly kind: 'unknown' };
 
 /** Smaller differences than this share of what was used are how people pump and pour. */
 const NOTHING = 0.015;

@@ -3,7 +3,7 @@ import { createCalculator } from '../figures/createCalculator';
 import type { CountRound, House } from '../house/house';
 import { asId, type MaterialId } from '../house/ids';
 import type { UseEntry } from '../stock/entries';
-import type { LotOnHand } from '../stock/stockTypes';
+import type { LotOnHand } from '../house/stock';
 import {
   bought,
   cleanser,
@@ -18,7 +18,7 @@ import {
   stockOf,
 } from '../testing/sample';
 import { countReview, materialsOfRound, placesOnShelf, type CountHistory } from './countReview';
-import type { CountReason } from './countReasons';
+import type { CountReason } from './countFinding';
 import { drawFromShelf, toEnter, usesOfTreatment } from './performed';
 import { createRestocker } from './restocker';
 

@@ -2,8 +2,9 @@ import type { BoughtMaterial, CountRound, House } from '../house/house';
 import type { EntryId, MaterialId } from '../house/ids';
 import type { CountEntry, TotalCountEntry } from '../stock/entries';
 import { heldIn } from '../stock/posting';
-import { onHandOf, sumExactly, type MaterialStock } from '../stock/stockTypes';
-import { reasonsOf, unloggedVisits, type CountReason } from './countReasons';
+import { onHandOf, sumExactly, type MaterialStock } from '../house/stock';
+import type { CountFinding } from './countFinding';
+import { reasonsOf, unloggedVisits } from './countReasons';
 import type { RestockFigures } from './restocker';
 
 /** What counts have found, and what was entered in between; amounts in the material's unit. */
@@ -25,28 +26,6 @@ export interface CountHistory {
     readonly kind: 'use' | 'discard' | 'opening';
     readonly quantity: number;
     readonly entries: number;
-  }[];
-}
-
-/** A material in a round of counting. Amounts in its unit, money in minor units. */
-export interface CountFinding {
-  readonly material: BoughtMaterial;
-  readonly at: string;
-  readonly found: number;
-  readonly expected: number;
-  /** found less expected */
-  readonly difference: number;
-  readonly differenceMinor: number;
-  /** entered as used since the count before */
-  readonly used: number;
-  /** the difference as a share of that; nothing where nothing was used */
-  readonly shareOfUse: number | null;
-  readonly reasons: readonly CountReason[];
-  /** differences of the counts before, as shares of what was used, the oldest first */
-  readonly trend: readonly {
-    readonly at: string;
-    readonly difference: number;
-    readonly share: number | null;
   }[];
 }
 
@@ -95,17 +74,15 @@ export function countReview(
         used,
         shareOfUse: used > 0 ? difference / used : null,
         reasons: [],
-        trend: [
-          ...earlier.map((each, at) => {
-            const from = earlier[at - 1]?.at.slice(0, 10) ?? '';
-            const then = goneBetween(history, material.id, from, each.at.slice(0, 10));
-            return {
-              at: each.at,
-              difference: each.difference,
-              share: then.used > 0 ? each.difference / then.used : null,
-            };
-          }),
-        ],
+        trend: earlier.map((each, at) => {
+          const from = earlier[at - 1]?.at.slice(0, 10) ?? '';
+          const then = goneBetween(history, material.id, from, each.at.slice(0, 10));
+          return {
+            at: each.at,
+            difference: each.difference,
+            share: then.used > 0 ? each.difference / then.used : null,
+          };
+        }),
       },
     ];
   });

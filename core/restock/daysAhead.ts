@@ -1,8 +1,8 @@
 import type { BoughtMaterial, House } from '../house/house';
 import type { MaterialId, ServiceId } from '../house/ids';
-import { dayOf, daysAfter, daysBetween, endOfDay, hoursBetween } from '../stock/days';
+import { dayOf, daysAfter, daysBetween, endOfDay, hoursBetween } from '../days/days';
 import { shelfState } from '../stock/shelfLife';
-import type { MaterialStock } from '../stock/stockTypes';
+import type { MaterialStock } from '../house/stock';
 import { bookedService, bookingNames, factorOn } from './forecast';
 import type { DaysAhead, StartingShelf } from './lookAhead';
 import type { RestockFigures } from './restocker';

@@ -3,7 +3,7 @@ import type { ServiceId } from '../house/ids';
 import type { Course } from '../house/offer';
 import type { VisitKind } from '../house/protocol';
 import type { RestockSettings } from '../house/restock';
-import { dayOf, daysAfter, daysBetween } from '../stock/days';
+import { dayOf, daysAfter, daysBetween } from '../days/days';
 
 const DAYS_A_WEEK = 7;
 const DAYS_A_YEAR = 365;

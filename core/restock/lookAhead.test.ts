@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { materialDemand } from '../stock/demandRate';
+import { materialDemand } from '../draws/demandRate';
 import { lookAhead, weeksOf, type DaysAhead, type StartingShelf } from './lookAhead';
 import type { PlayedMaterial } from './verifyPolicy';
 

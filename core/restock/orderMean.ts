@@ -1,5 +1,5 @@
-import type { MaterialDemand } from '../stock/demandRate';
-import type { UsesWhileWaiting } from '../stock/usesWhileWaiting';
+import type { MaterialDemand } from '../draws/demandRate';
+import type { UsesWhileWaiting } from './usesWhileWaiting';
 
 /**
  * What is used on average between an order point being reached and its order being there: the lead

@@ -2,7 +2,7 @@ import type { HouseFigures } from '../figures/houseFigures';
 import type { Booking, House, Treatment } from '../house/house';
 import type { EntryId, MaterialId, ServiceId } from '../house/ids';
 import type { UseEntry } from '../stock/entries';
-import { asKept, onHandOf, type MaterialStock } from '../stock/stockTypes';
+import { asKept, onHandOf, type MaterialStock } from '../house/stock';
 import { bookedService } from './forecast';
 
 /** What a performed treatment takes of one material. */

@@ -3,7 +3,7 @@ import { packUnits } from '../cost/landedUnitCost';
 import type { BoughtMaterial, House, OrderReason, Pack, Supplier } from '../house/house';
 import type { MaterialId, SupplierId } from '../house/ids';
 import { chosenPack } from '../house/packs';
-import { asKept } from '../stock/stockTypes';
+import { asKept } from '../house/stock';
 import type { RestockFigures } from './restocker';
 import { arrivalOf } from './arrival';
 import type { Restocking } from './restocking';

@@ -1,8 +1,8 @@
 import type { House, Order, OrderLine } from '../house/house';
 import type { EntryId, LotId, OrderLineId, PackId } from '../house/ids';
-import { fail, failWith, ok, type Outcome, type Problem } from '../house/problem';
+import { fail, failWith, ok, type Outcome, type Problem } from '../problem/problem';
 import type { DeliveryEntry } from '../stock/entries';
-import { LARGEST_MINOR } from '../stock/stockTypes';
+import { LARGEST_MINOR } from '../house/stock';
 import { isUnderWay, openPacksOf } from './orderProgress';
 
 /** What an order holds of one line. */

@@ -1,15 +1,15 @@
 import { MaterialFacets } from '../figures/facets';
 import type { HouseFigures } from '../figures/houseFigures';
 import { Remembered } from '../figures/remember';
-import { clientOf, writOf } from '../figures/serviceWork';
+import { clientOf, editionInUse } from '../figures/serviceWork';
 import type { BoughtMaterial, House, LinenMaterial, Order, Service } from '../house/house';
 import { indexHouse, type HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
 import { chosenPack, heldPack } from '../house/packs';
-import { failWith, ok, type Outcome, type Problem } from '../house/problem';
+import { failWith, ok, type Outcome, type Problem } from '../problem/problem';
 import { packUnits } from '../cost/landedUnitCost';
-import { dayOf } from '../stock/days';
-import { parLevel } from '../stock/parLevel';
+import { dayOf } from '../days/days';
+import { parLevel } from './parLevel';
 import { kindsOfVisit, seasonOf, type KindOfVisit } from './clientKinds';
 import { dueVisits, forecastOf, type Forecast } from './forecast';
 import { openPacksOf } from './orderProgress';
@@ -88,8 +88,8 @@ export function createRestocker(): Restocker {
           : consumption,
       );
     }
-    const writ = writOf(service, index, house);
-    if (!writ) return of.consumption.ok ? ok([]) : failWith(of.consumption.problems);
+    const inUse = editionInUse(service, index, house);
+    if (!inUse) return of.consumption.ok ? ok([]) : failWith(of.consumption.problems);
     const alone = !house.services.some(
       (each) =>
         each.protocolId === service.protocolId &&
@@ -99,8 +99,8 @@ export function createRestocker(): Restocker {
     const season = seasonOf(today);
     const { settings } = house;
     const from = [
-      writ.protocol,
-      writ.mixes,
+      inUse.protocol,
+      inUse.mixes,
       house.blocks,
       service.visitKind,
       service.shownFor,
@@ -118,7 +118,7 @@ export function createRestocker(): Restocker {
     ];
     return kinds.get(service.id, from, () =>
       kindsOfVisit(
-        writ,
+        inUse,
         clientOf(service),
         clientMix,
         alone ? 'mixed' : 'as-shown',

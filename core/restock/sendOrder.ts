@@ -1,6 +1,6 @@
 import type { House, Order, OrderLine, Supplier } from '../house/house';
 import type { SentBy } from '../house/restock';
-import { fail, ok, type Outcome } from '../house/problem';
+import { fail, ok, type Outcome } from '../problem/problem';
 import { arrivalOf } from './arrival';
 
 /** What a supplier says to an order, by its own article numbers. */

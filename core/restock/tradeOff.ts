@@ -1,6 +1,6 @@
 import { packUnits } from '../cost/landedUnitCost';
 import type { House } from '../house/house';
-import { compoundDemand } from '../stock/compound';
+import { compoundDemand } from './compound';
 import { orderMean } from './orderMean';
 import type { RestockFigures } from './restocker';
 import type { Restocking } from './restocking';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { usedShareOfOpen } from '../cost/openLife';
-import { materialDemand, type UseRate } from '../stock/demandRate';
-import { reorderPoint } from '../stock/reorderPoint';
-import { usesWhileWaiting, type LeadTime } from '../stock/usesWhileWaiting';
+import { materialDemand, type UseRate } from '../draws/demandRate';
+import { reorderPoint } from './reorderPoint';
+import { usesWhileWaiting, type LeadTime } from './usesWhileWaiting';
 import { valueOf } from '../testing/sample';
 import type { Keeping } from './simulatedShelf';
 import { packsToOrder, verifyPolicy, type PlayedMaterial } from './verifyPolicy';

@@ -1,5 +1,5 @@
-import type { MaterialDemand } from '../stock/demandRate';
-import type { LeadTime } from '../stock/usesWhileWaiting';
+import type { MaterialDemand } from '../draws/demandRate';
+import type { LeadTime } from './usesWhileWaiting';
 import { Chance, drawerOf } from './chance';
 import { SimulatedShelf, type Keeping } from './simulatedShelf';
 

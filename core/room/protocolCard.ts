@@ -1,4 +1,4 @@
-import type { Draw } from '../dose/drawsOf';
+import type { Draw } from '../draws/drawsOf';
 import type { LayerGroup, Step, Stretch, WorkedProtocol } from '../house/house';
 import type { LayerGroupId } from '../house/ids';
 import { STRETCHES } from '../protocol/arrange';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { consumptionByMaterial } from '../dose/consumption';
-import { drawsOf } from '../dose/drawsOf';
+import { consumptionByMaterial } from '../draws/consumption';
+import { drawsOf } from '../draws/drawsOf';
 import type { LayerGroup, Mix, WorkedProtocol } from '../house/house';
 import { asId, type MaterialId } from '../house/ids';
 import {

@@ -1,11 +1,11 @@
-import type { Draw } from '../dose/drawsOf';
+import type { Draw } from '../draws/drawsOf';
 import type { DoseSettings } from '../dose/resolveAmount';
 import type { Mix, WorkedProtocol } from '../house/house';
 import type { ShelfIndex } from '../house/houseIndex';
 import type { MaterialId, MixId, StepId } from '../house/ids';
-import { ok, type Outcome } from '../house/problem';
+import { ok, type Outcome } from '../problem/problem';
 import { makeMix, type MixDraw } from '../mix/makeMix';
-import { mixMakings } from '../mix/mixReadiness';
+import { mixMakings } from '../review/mixReadiness';
 import { shareBatch } from '../mix/shareBatch';
 import { addTriples, sumTriples, type Triple } from '../quantity/triple';
 import type { Schedule } from '../time/schedule';

@@ -2,7 +2,7 @@ import type { Amount, Minutes, Source } from '../house/house';
 import type { Triple } from '../quantity/triple';
 import { CLAUSE_WORDS } from './clauseWords';
 import type { Cursor } from './cursor';
-import type { Said } from './parseStepLine';
+import type { ParsedStep } from './parsedStep';
 import { compared, keyOf, tokensOf } from './tokens';
 import type { UnitWord, Vocabulary } from './vocabulary';
 
@@ -47,7 +47,7 @@ function inOrder(numbers: readonly number[]): [number, number, number] {
 }
 
 /** Minutes, such as `5 min`, `2-3 min`, `2/2.5/4 min` or `1:15`. */
-export function takeMinutes(cursor: Cursor, said: Said): boolean {
+export function takeMinutes(cursor: Cursor, said: ParsedStep): boolean {
   const { mark, from } = cursor;
   const minutes = readMinutes(cursor);
   if (!minutes) {
@@ -86,7 +86,7 @@ export function readMinutes(cursor: Cursor): Minutes | undefined {
 }
 
 /** An amount of a product, such as `3 pumps cleansing milk` or `thin coat of sunscreen`. */
-export function takeAmounts(cursor: Cursor, said: Said, words: Vocabulary): boolean {
+export function takeAmounts(cursor: Cursor, said: ParsedStep, words: Vocabulary): boolean {
   const { mark, from } = cursor;
   const leftOver = takeLeftOver(cursor);
   const amount = takeCoat(cursor, words) ?? takeCounted(cursor, words);

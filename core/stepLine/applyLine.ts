@@ -1,7 +1,7 @@
 import type { Dose, Minutes, Step } from '../house/house';
 import type { DoseId, StepId } from '../house/ids';
 import { gentleHands, sayableName, usualPhase, usualStretch } from './defaults';
-import type { Said } from './parseStepLine';
+import type { ParsedStep } from './parsedStep';
 
 /** Makes ids for what a line adds. */
 export interface NewIds {
@@ -16,7 +16,7 @@ const A_WHILE: Minutes = { least: 5, usual: 5, most: 5 };
  * taken off; where the step stands and which options its products belong to stay as they were.
  * @param before the step that the line was of; a new one without it
  */
-export function applyLine(said: Said, before: Step | undefined, ids: NewIds): Step {
+export function applyLine(said: ParsedStep, before: Step | undefined, ids: NewIds): Step {
   const { action, doses, ...rest } = said;
   const placed: Pick<Step, 'id' | 'stretch'> &
     Partial<Pick<Step, 'meanwhileOf' | 'layerGroupId' | 'inLayers' | 'option'>> = before
@@ -52,7 +52,7 @@ function minutesFor(capMinutes: number | undefined): Minutes {
 }
 
 /** The doses of a line, each with the id and option of the dose it was before. */
-function matched(doses: Said['doses'], before: readonly Dose[], ids: NewIds): Dose[] {
+function matched(doses: ParsedStep['doses'], before: readonly Dose[], ids: NewIds): Dose[] {
   const left = [...before];
   return doses.map((dose) => {
     const at = left.findIndex(

@@ -5,10 +5,10 @@ import type { ZoneId } from '../zone/zones';
 import { listed, readMinutes, takeProduct } from './amounts';
 import { CLAUSE_WORDS, type Clause } from './clauseWords';
 import type { Cursor } from './cursor';
-import type { Said } from './parseStepLine';
+import type { ParsedStep } from './parsedStep';
 import { Phrases, type Vocabulary } from './vocabulary';
 
-type TakeClause = (cursor: Cursor, said: Said, words: Vocabulary, from: number) => void;
+type TakeClause = (cursor: Cursor, said: ParsedStep, words: Vocabulary, from: number) => void;
 
 const SETTINGS = new Phrases<SettingKind>();
 for (const kind of SETTING_KINDS) SETTINGS.add(kind.replaceAll('-', ' '), kind);
@@ -75,14 +75,14 @@ const NAMES = {
   why: 'why',
   watch: 'what to watch',
   note: 'note',
-} as const satisfies Partial<Record<keyof Said, string>>;
+} as const satisfies Partial<Record<keyof ParsedStep, string>>;
 
 /** Puts what was read into what is said, once. */
 function put<K extends keyof typeof NAMES>(
   cursor: Cursor,
-  said: Said,
+  said: ParsedStep,
   key: K,
-  value: Said[K] | undefined,
+  value: ParsedStep[K] | undefined,
   from: number,
 ): void {
   if (value === undefined) return;
@@ -129,7 +129,7 @@ function takeZones(cursor: Cursor, words: Vocabulary): ZoneId[] | undefined {
   return sets && [...new Set(sets.flat())];
 }
 
-function takeWith(cursor: Cursor, said: Said, words: Vocabulary, from: number): void {
+function takeWith(cursor: Cursor, said: ParsedStep, words: Vocabulary, from: number): void {
   const device = cursor.takePhrase(words.devices);
   const [meaning, another] = device?.meanings ?? [];
   if (device && meaning) {
@@ -184,7 +184,7 @@ function takeValues(cursor: Cursor, zones: readonly ZoneId[]): ZoneSetting {
   return { zones, values, ...(passes !== undefined && { passes }) };
 }
 
-function takeUntil(cursor: Cursor, said: Said, _words: Vocabulary, from: number): void {
+function takeUntil(cursor: Cursor, said: ParsedStep, _words: Vocabulary, from: number): void {
   const words = cursor.takeQuoted() ?? cursor.takeWords(somethingElse).text;
   if (words.trim() === '') cursor.fault(from, cursor.behind, 'Until what is seen or felt?');
   else put(cursor, said, 'until', words.trim(), from);
@@ -198,7 +198,7 @@ function takeUntil(cursor: Cursor, said: Said, _words: Vocabulary, from: number)
   }
 }
 
-function takeCap(cursor: Cursor, said: Said, from: number): void {
+function takeCap(cursor: Cursor, said: ParsedStep, from: number): void {
   const minutes = readMinutes(cursor) ?? bareMinutes(cursor);
   if (!minutes || minutes.least !== minutes.most) {
     cursor.fault(from, cursor.behind, 'At most how many minutes? Such as: at most 3 min.');
@@ -216,7 +216,7 @@ function bareMinutes(cursor: Cursor): Minutes | undefined {
 }
 
 /** `then warm towel using 2 face towel and 500 ml water` */
-function takeRemoval(cursor: Cursor, said: Said, words: Vocabulary, from: number): void {
+function takeRemoval(cursor: Cursor, said: ParsedStep, words: Vocabulary, from: number): void {
   const how = cursor.takePhrase(words.removals)?.meanings[0]?.value;
   if (!how) {
     cursor.fault(
@@ -256,7 +256,7 @@ function takeRemoval(cursor: Cursor, said: Said, words: Vocabulary, from: number
   );
 }
 
-function takeIf(cursor: Cursor, said: Said, _words: Vocabulary, from: number): void {
+function takeIf(cursor: Cursor, said: ParsedStep, _words: Vocabulary, from: number): void {
   const needed = cursor.takeWord('needed') !== undefined;
   const when = cursor.takeQuoted() ?? (needed ? '' : undefined);
   if (when === undefined) {
@@ -272,7 +272,7 @@ function takeIf(cursor: Cursor, said: Said, _words: Vocabulary, from: number): v
 
 function takeText(
   cursor: Cursor,
-  said: Said,
+  said: ParsedStep,
   key: 'say' | 'why' | 'watch' | 'note',
   from: number,
 ): void {

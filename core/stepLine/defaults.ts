@@ -1,5 +1,5 @@
-import type { Hands, Stretch } from '../house/protocol';
-import { actionFacts, type Action, type Phase } from '../protocol/actions';
+import type { Hands, Stretch } from '../house/actions';
+import { actionFacts, type Action, type Phase } from '../house/actions';
 
 /** The name that a step has by what is done in it. */
 export function sayableName(action: Action | undefined): string | undefined {

@@ -1,4 +1,4 @@
-import type { Stretch } from '../house/protocol';
+import type { Stretch } from '../house/actions';
 import { parseStepLine, type ParsedLine } from './parseStepLine';
 import { compared, plainText } from './tokens';
 import type { Vocabulary } from './vocabulary';

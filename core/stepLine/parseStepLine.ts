@@ -1,50 +1,17 @@
 import { closest, distance } from 'fastest-levenshtein';
-import type { Dose, Step } from '../house/house';
 import { TAKE_CLAUSE } from './clauses';
 import { CLAUSE_WORDS } from './clauseWords';
 import { Cursor, type LineFault, type Understood, type Wanted } from './cursor';
 import { seesAmount, takeAmounts, takeMinutes } from './amounts';
+import type { ParsedStep } from './parsedStep';
 import { plainText } from './tokens';
 import type { Vocabulary } from './vocabulary';
-
-/** What a line says about a step. What it does not say is as it was. */
-export type Said = {
-  -readonly [
-    K in
-      | 'action'
-      | 'phase'
-      | 'minutes'
-      | 'until'
-      | 'capMinutes'
-      | 'zones'
-      | 'lightly'
-      | 'never'
-      | 'tools'
-      | 'device'
-      | 'running'
-      | 'covers'
-      | 'removal'
-      | 'gloves'
-      | 'makes'
-      | 'optional'
-      | 'offers'
-      | 'hands'
-      | 'by'
-      | 'say'
-      | 'why'
-      | 'watch'
-      | 'note'
-  ]?: NonNullable<Step[K]>;
-} & {
-  name?: string;
-  doses: Omit<Dose, 'id' | 'option'>[];
-};
 
 /** A line as far as it was understood. */
 export interface ParsedLine {
   /** done beside the step before it */
   readonly beside: boolean;
-  readonly said: Said;
+  readonly said: ParsedStep;
   readonly understood: readonly Understood[];
   readonly faults: readonly LineFault[];
   readonly wanted: readonly Wanted[];
@@ -58,7 +25,7 @@ export interface ParsedLine {
  */
 export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
   const cursor = new Cursor(plainText(line));
-  const said: Said = { doses: [] };
+  const said: ParsedStep = { doses: [] };
   const beside = cursor.takeWord('+') !== undefined;
   takeWhat(cursor, said, words);
   while (!cursor.done) {
@@ -81,7 +48,7 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
   };
 }
 
-function takeWhat(cursor: Cursor, said: Said, words: Vocabulary): void {
+function takeWhat(cursor: Cursor, said: ParsedStep, words: Vocabulary): void {
   const { from } = cursor;
   const action = cursor.takePhrase(words.actions);
   const [meaning] = action?.meanings ?? [];

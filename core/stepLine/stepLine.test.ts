@@ -4,7 +4,7 @@ import type { Device } from '../house/device';
 import type { Amount, Dose, Material, Mix, Step } from '../house/house';
 import { asId } from '../house/ids';
 import { REMOVALS, TOOLS } from '../house/protocol';
-import { ACTIONS, PHASES } from '../protocol/actions';
+import { ACTIONS, PHASES } from '../house/actions';
 import { bought, cleanser, measured, minutes, mix, sachet, step } from '../testing/sample';
 import { ZONE_IDS } from '../zone/zones';
 import { applyLine, type NewIds } from './applyLine';

@@ -1,7 +1,7 @@
 import type { Amount, Device, Material, Mix, Protocol, Source } from '../house/house';
 import { REMOVALS, TOOLS, type RemovalWay, type Tool } from '../house/protocol';
 import type { DeviceId, MixId, ProtocolId } from '../house/ids';
-import { ACTIONS, PHASES, type Action, type Phase } from '../protocol/actions';
+import { ACTIONS, PHASES, type Action, type Phase } from '../house/actions';
 import type { CountedMeasure } from '../quantity/measures';
 import type { StatedUnit } from '../quantity/unit';
 import { ZONE_SETS } from '../zone/zoneSets';

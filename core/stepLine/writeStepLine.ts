@@ -1,6 +1,6 @@
 import type { Amount, Source, Step, ZoneSetting } from '../house/house';
 import { gentleHands, sayableName } from './defaults';
-import { actionFacts } from '../protocol/actions';
+import { actionFacts } from '../house/actions';
 import type { Triple } from '../quantity/triple';
 import { zoneName, type ZoneId } from '../zone/zones';
 import { keyOf, quotedWords } from './tokens';

@@ -1,5 +1,5 @@
 import type { ContainerId, EntryId, LotId, MaterialId, PackId } from '../house/ids';
-import type { DiscardReason } from './stockTypes';
+import type { DiscardReason } from '../house/stock';
 
 interface EntryBase {
   /** made by whoever enters it, so that an entry sent twice counts once */

@@ -3,12 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { asId, type EntryId, type LotId, type MaterialId } from '../house/ids';
 import { cleanser, pack, problemOf, sachet, valueOf } from '../testing/sample';
 import type { BoughtMaterial } from '../house/house';
-import { daysAfter, daysBetween, isDay } from './days';
+import { daysAfter, daysBetween, isDay } from '../days/days';
 import type { StockEntry } from './entries';
 import { balancesOf, stockFrom } from './ledger';
 import { postEntry } from './post';
 import { shelfState } from './shelfLife';
-import { onHandOf, type Lot, type MaterialStock, type Movement } from './stockTypes';
+import { onHandOf, type Lot, type MaterialStock, type Movement } from '../house/stock';
 import { weighedQuantity } from './weighed';
 
 const NOW = new Date(2026, 10, 25, 12);

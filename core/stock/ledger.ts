@@ -1,5 +1,5 @@
 import type { ContainerId, LotId, MaterialId } from '../house/ids';
-import type { Lot, LotOnHand, MaterialStock, Movement, OpenContainer } from './stockTypes';
+import type { Lot, LotOnHand, MaterialStock, Movement, OpenContainer } from '../house/stock';
 
 /** The sum of the movements of one container, or of what is sealed of a lot. */
 export interface Balance {

@@ -1,7 +1,7 @@
 import { openLifeOf, heldPack } from '../house/packs';
 import type { ContainerId, LotId } from '../house/ids';
-import { ok, type Outcome } from '../house/problem';
-import { dayOf, isDay } from './days';
+import { ok, type Outcome } from '../problem/problem';
+import { dayOf, isDay } from '../days/days';
 import type { DeliveryEntry, DiscardEntry, OpeningEntry, StockEntry, UseEntry } from './entries';
 import { postCount, postTotalCount } from './postCount';
 import { postCorrection } from './postCorrection';
@@ -22,7 +22,7 @@ import {
   type Posting,
 } from './posting';
 import { shelfState } from './shelfLife';
-import { asKept, LARGEST_QUANTITY, type Lot } from './stockTypes';
+import { asKept, LARGEST_QUANTITY, type Lot } from '../house/stock';
 
 /** A clock in another room may be a little ahead. */
 const CLOCK_TOLERANCE_MS = 5 * 60_000;

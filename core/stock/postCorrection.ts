@@ -1,7 +1,7 @@
-import { ok, type Outcome } from '../house/problem';
+import { ok, type Outcome } from '../problem/problem';
 import type { CorrectionEntry } from './entries';
 import { heldIn, moves, no, type Books, type Draft, type Posting } from './posting';
-import { sumExactly } from './stockTypes';
+import { sumExactly } from '../house/stock';
 
 /** The opposite of an earlier entry, as long as nothing of it has been taken since. */
 export function postCorrection(

@@ -1,6 +1,6 @@
 import { preferredPack } from '../house/packs';
-import { ok, type Outcome } from '../house/problem';
-import { dayOf } from './days';
+import { ok, type Outcome } from '../problem/problem';
+import { dayOf } from '../days/days';
 import type { CountEntry, TotalCountEntry } from './entries';
 import {
   heldIn,
@@ -13,7 +13,7 @@ import {
   type Posting,
 } from './posting';
 import { shelfState } from './shelfLife';
-import { asKept, onHandOf, sumExactly, type Lot } from './stockTypes';
+import { asKept, onHandOf, sumExactly, type Lot } from '../house/stock';
 
 /** A count of containers: each difference between what was found and what was there. */
 export function postCount(

@@ -1,9 +1,15 @@
 import type { BoughtMaterial } from '../house/house';
 import { asId, type ContainerId } from '../house/ids';
-import { fail, type Outcome, type ProblemCode } from '../house/problem';
-import { dayOf } from './days';
+import { fail, type Outcome, type ProblemCode } from '../problem/problem';
+import { dayOf } from '../days/days';
 import type { StockEntry } from './entries';
-import { asKept, type Lot, type LotOnHand, type MaterialStock, type Movement } from './stockTypes';
+import {
+  asKept,
+  type Lot,
+  type LotOnHand,
+  type MaterialStock,
+  type Movement,
+} from '../house/stock';
 
 /** What an entry adds to the ledger. */
 export interface Posting {

@@ -1,8 +1,8 @@
 import type { BoughtMaterial } from '../house/house';
 import type { ContainerId } from '../house/ids';
 import { daysOf, openLifeOf } from '../house/packs';
-import { dayOf, daysBetween, endOfDay, hoursBetween } from './days';
-import { lotOnHand, sumExactly, type LotOnHand, type MaterialStock } from './stockTypes';
+import { dayOf, daysBetween, endOfDay, hoursBetween } from '../days/days';
+import { lotOnHand, sumExactly, type LotOnHand, type MaterialStock } from '../house/stock';
 
 /** Days before its date from which something counts as expiring soon. */
 export const SOON_DAYS = 14;

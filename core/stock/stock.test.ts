@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { problemOf, valueOf } from '../testing/sample';
-import { materialDemand, type UseRate } from './demandRate';
-import { normalQuantile } from './normal';
-import { reorderPoint, type ReorderPoint } from './reorderPoint';
-import { usesWhileWaiting, type LeadTime } from './usesWhileWaiting';
+import { materialDemand, type UseRate } from '../draws/demandRate';
+import { normalQuantile } from '../restock/normal';
+import { reorderPoint, type ReorderPoint } from '../restock/reorderPoint';
+import { usesWhileWaiting, type LeadTime } from '../restock/usesWhileWaiting';
 
 const sachets: UseRate[] = [
   { visitsPerWeek: 9, amount: 1 },

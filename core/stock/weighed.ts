@@ -1,8 +1,8 @@
-import { fail, type Outcome, type Where } from '../house/problem';
+import { fail, type Outcome, type Where } from '../problem/problem';
 import { convertUnit, type Dense } from '../quantity/density';
 import { exactly } from '../quantity/triple';
 import type { BaseUnit } from '../quantity/unit';
-import { asKept } from './stockTypes';
+import { asKept } from '../house/stock';
 
 /**
  * What is in a container by its weight: gross - tare, and over the density where it is kept in ml.

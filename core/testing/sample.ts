@@ -13,10 +13,10 @@ import type {
 import { glovesAmong, type ShelfIndex } from '../house/houseIndex';
 import { asId, type MaterialId, type ServiceId } from '../house/ids';
 import { NEW_SETTINGS } from '../house/newHouse';
-import type { Outcome } from '../house/problem';
+import type { Outcome } from '../problem/problem';
 import type { HouseSettings } from '../house/settings';
 import { exactly } from '../quantity/triple';
-import type { MaterialStock } from '../stock/stockTypes';
+import type { MaterialStock } from '../house/stock';
 
 /** The house settings of the worked figures. */
 export const settings: HouseSettings = {

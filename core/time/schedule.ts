@@ -11,7 +11,7 @@ import type {
 } from '../house/house';
 import type { DeviceId, LayerGroupId, StepId } from '../house/ids';
 import { devicesOf } from '../house/protocol';
-import { failWith, ok, type Outcome, type Problem } from '../house/problem';
+import { failWith, ok, type Outcome, type Problem } from '../problem/problem';
 import type { HouseSettings } from '../house/settings';
 import { arrange, STRETCHES, type Arrangement, type Half } from '../protocol/arrange';
 import {

@@ -1,9 +1,10 @@
-import { priceDiffers, type PricePoint } from '../cost/pricePoint';
+import { priceDiffers } from '../cost/pricePoint';
+import type { PricePoint } from '../house/pricePoint';
 import { createCalculator, type Calculator } from '../figures/createCalculator';
 import type { Edition, House, Material } from '../house/house';
 import type { ServiceId } from '../house/ids';
 import { daysOfChange, houseOn, type JournalEntry } from '../house/journal';
-import { daysAfter } from '../stock/days';
+import { daysAfter } from '../days/days';
 import { marginBridge, standingIn, type Bridge, type Standing } from './bridge';
 
 /** What is remembered of a house. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { PricePoint } from '../cost/pricePoint';
+import type { PricePoint } from '../house/pricePoint';
 import type { House } from '../house/house';
 import { asId, type ServiceId } from '../house/ids';
 import { houseOn, type JournalEntry } from '../house/journal';

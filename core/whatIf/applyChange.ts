@@ -13,10 +13,10 @@ import type {
   TriedSetting,
 } from '../house/house';
 import type { ProtocolId } from '../house/ids';
-import { fail, ok, type Outcome } from '../house/problem';
+import { fail, ok, type Outcome } from '../problem/problem';
 import { isStep, type Step, type Writing } from '../house/protocol';
 import type { HouseSettings } from '../house/settings';
-import { actionFacts } from '../protocol/actions';
+import { actionFacts } from '../house/actions';
 
 /**
  * A House with one change made to it. What does not change is shared with the House given.

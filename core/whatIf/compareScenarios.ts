@@ -2,7 +2,7 @@ import type { Calculator } from '../figures/createCalculator';
 import type { HouseFigures, ServiceFigures } from '../figures/houseFigures';
 import type { Change, House, Scenario, Service } from '../house/house';
 import type { ServiceId } from '../house/ids';
-import type { Problem } from '../house/problem';
+import type { Problem } from '../problem/problem';
 import { costPlusPrice } from '../price/priceOf';
 import { applyChange } from './applyChange';
 

@@ -4,8 +4,8 @@ import type { HouseFigures, ServiceFigures } from '../figures/houseFigures';
 import type { House, Material, Service } from '../house/house';
 import { indexHouse } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
-import { failWith, ok, type Outcome } from '../house/problem';
-import { materialDemand, type MaterialDemand } from '../stock/demandRate';
+import { failWith, ok, type Outcome } from '../problem/problem';
+import { materialDemand, type MaterialDemand } from '../draws/demandRate';
 import { landedUnitCost } from '../cost/landedUnitCost';
 import { heldPack } from '../house/packs';
 

@@ -1,3 +1,4 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -45,7 +46,7 @@ export async function serveHouse(): Promise<ServedHouse> {
     suppliers: outside.env.PRICE_LISTS ?? '',
     stopDatabase: database.stop,
     startDatabase: database.start,
-    freezeDatabase: () => process.kill(database.pid() ?? 0, 'SIGSTOP'),
+    freezeDatabase: () => freeze(database.pid() ?? 0),
     thawDatabase: () => process.kill(database.pid() ?? 0, 'SIGCONT'),
     close: async () => {
       const ended = new Promise((resolve) => server.once('exit', resolve));
@@ -56,6 +57,15 @@ export async function serveHouse(): Promise<ServedHouse> {
       await rm(folder, { recursive: true, force: true });
     },
   };
+}
+
+/** Stops a process where it stands; it has stopped when each of its threads has. */
+function freeze(pid: number): void {
+  process.kill(pid, 'SIGSTOP');
+  const threads = `/proc/${pid}/task`;
+  const stands = (thread: string): boolean =>
+    /\) T /.test(readFileSync(`${threads}/${thread}/stat`, 'utf8'));
+  while (!readdirSync(threads).every(stands));
 }
 
 function readyUrl(server: ChildProcess): Promise<string> {

@@ -86,7 +86,7 @@ describe('a visit', () => {
         uses: [{ kind: 'use', id: `use-${id}`, materialId: 'gauze', quantity: 1 }],
       });
     const answers = await Promise.all(['a', 'b', 'c'].map(perform));
-    expect(answers.map(({ status }) => status).sort()).toEqual([200, 200, 201]);
+    expect(answers.map(({ status }) => status).sort((a, b) => a - b)).toEqual([200, 200, 201]);
     const { treatments } = await api.house();
     expect(treatments.filter(({ bookingId }) => bookingId === bookings[0]?.id)).toHaveLength(1);
   });

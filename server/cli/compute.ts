@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
-import { houseOf } from '@bienestar/core/house/archive';
+import { houseOf } from '@bienestar/core/stock/houseOf';
 import { createRestocker } from '@bienestar/core/restock/restocker';
-import { houseReport } from '@bienestar/core/figures/houseReport';
+import { houseReport } from '@bienestar/core/report/houseReport';
 import { readHouseFile } from '@bienestar/contract/houseFile';
 
 /*

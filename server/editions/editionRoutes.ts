@@ -5,7 +5,7 @@ import { problemFaults } from '@bienestar/contract/problemFaults';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { editionFrom } from '@bienestar/core/protocol/publish';
-import { publishFaults } from '@bienestar/core/protocol/publishFaults';
+import { publishFaults } from '@bienestar/core/review/publishFaults';
 import { answerWrite } from '../answers/answerWrite';
 import { reading } from '../db/unitOfWork';
 import { checkedInput } from '../aggregates/checkInput';

@@ -1,11 +1,11 @@
 import type { ExportName } from '@bienestar/contract/api';
 import { unitCost } from '@bienestar/core/cost/unitCost';
-import type { PricePoint } from '@bienestar/core/cost/pricePoint';
+import type { PricePoint } from '@bienestar/core/house/pricePoint';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { LADDERS, type House, type Material } from '@bienestar/core/house/house';
 import { openLifeOf } from '@bienestar/core/house/packs';
 import { shelfState } from '@bienestar/core/stock/shelfLife';
-import type { Lot, Movement } from '@bienestar/core/stock/stockTypes';
+import type { Lot, Movement } from '@bienestar/core/house/stock';
 
 /** A cell of a list; nothing where there is nothing to say. */
 export type Cell = string | number | undefined;

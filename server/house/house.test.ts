@@ -2,11 +2,11 @@ import { readFile } from 'node:fs/promises';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { QueryTypes } from 'sequelize';
 import { withoutVersions, type Health, type OpeningLine } from '@bienestar/contract/api';
-import { houseOf } from '@bienestar/core/house/archive';
+import { houseOf } from '@bienestar/core/stock/houseOf';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { House } from '@bienestar/core/house/house';
 import { createRestocker } from '@bienestar/core/restock/restocker';
-import { houseReport } from '@bienestar/core/figures/houseReport';
+import { houseReport } from '@bienestar/core/report/houseReport';
 import { migrations } from '../db/migrate';
 import { demoHouse, freshDatabase, startApi, type TestApi } from '../testing/api';
 

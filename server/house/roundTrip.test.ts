@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { STOP_FOR, WARNINGS } from '@bienestar/core/care/careFacts';
+import { STOP_FOR, WARNINGS } from '@bienestar/core/house/careFacts';
 import { USUAL_CLIENT_MIX } from '@bienestar/core/restock/clientKinds';
-import { houseOf, type HouseArchive } from '@bienestar/core/house/archive';
+import type { HouseArchive } from '@bienestar/core/house/archive';
+import { houseOf } from '@bienestar/core/stock/houseOf';
 import type {
   Amount,
   Choice,
@@ -14,7 +15,7 @@ import type {
 } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { REMOVALS, TOOLS } from '@bienestar/core/house/protocol';
-import { ACTIONS, PHASES } from '@bienestar/core/protocol/actions';
+import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { ordered } from '@bienestar/core/protocol/editSteps';
 import { ZONE_IDS } from '@bienestar/core/zone/zones';
 import { withoutVersions, type HouseSnapshot } from '@bienestar/contract/api';

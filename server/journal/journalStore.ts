@@ -1,7 +1,7 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { unversioned } from '@bienestar/contract/api';
 import type { JournalEntry, JournalPart } from '@bienestar/core/house/journal';
-import { dayOf } from '@bienestar/core/stock/days';
+import { dayOf } from '@bienestar/core/days/days';
 import type { Store } from '../aggregates/store';
 import { fromJson } from '../db/optional';
 import { rowsOf, writeRows } from '../db/rows';

@@ -7,7 +7,7 @@ import { withoutReceipt } from '@bienestar/core/restock/receiveOrder';
 import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
 import type { StockEntry } from '@bienestar/core/stock/entries';
 import { postEntry } from '@bienestar/core/stock/post';
-import type { MaterialStock } from '@bienestar/core/stock/stockTypes';
+import type { MaterialStock } from '@bienestar/core/house/stock';
 import type { Store } from '../aggregates/store';
 import { idTaken, invalidInput, notFound } from '../http/problems';
 import type { HeldMaterials, LedgerStore } from './ledgerStore';

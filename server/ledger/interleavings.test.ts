@@ -9,7 +9,7 @@ import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import { drawFromShelf } from '@bienestar/core/restock/performed';
 import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
 import { postEntry } from '@bienestar/core/stock/post';
-import type { Lot, MaterialStock, Movement } from '@bienestar/core/stock/stockTypes';
+import type { Lot, MaterialStock, Movement } from '@bienestar/core/house/stock';
 import { demoHouse, startApi, type TestApi } from '../testing/api';
 import { MATERIALS, now, play, step, type Asked } from '../testing/interleavings';
 
@@ -143,7 +143,7 @@ describe('uses, visits, counts, deliveries, receipts and take-backs at the same 
     const answers = await Promise.all(
       [1, 2, 3].map(() => api.send<Performed>('POST', 'treatments', { treatment, uses })),
     );
-    expect(answers.map(({ status }) => status).sort()).toEqual([200, 200, 201]);
+    expect(answers.map(({ status }) => status).sort((a, b) => a - b)).toEqual([200, 200, 201]);
     expect(new Set(answers.map(({ body }) => body.treatment.entryIds.join())).size).toBe(1);
     expect(await onHand('gauze')).toBe(26);
   });

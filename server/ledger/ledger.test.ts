@@ -3,8 +3,8 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { LedgerPage, Posted } from '@bienestar/contract/api';
 import { writeHouseFile } from '@bienestar/contract/houseFile';
 import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
-import { dayOf, daysAfter } from '@bienestar/core/stock/days';
-import { onHandOf, type MaterialStock } from '@bienestar/core/stock/stockTypes';
+import { dayOf, daysAfter } from '@bienestar/core/days/days';
+import { onHandOf, type MaterialStock } from '@bienestar/core/house/stock';
 import { demoHouse, startApi, type TestApi } from '../testing/api';
 
 let api: TestApi;
@@ -131,7 +131,7 @@ describe('the ledger of many at once', () => {
     const answers = await Promise.all(
       Array.from({ length: 4 }, () => enter({ id: 'same', kind: 'use', quantity: 7 })),
     );
-    expect(answers.map(({ status }) => status).sort()).toEqual([200, 200, 200, 201]);
+    expect(answers.map(({ status }) => status).sort((a, b) => a - b)).toEqual([200, 200, 200, 201]);
     expect(onHandOf(await shelf())).toBe(353);
   });
 

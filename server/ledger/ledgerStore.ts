@@ -2,7 +2,7 @@ import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { asId } from '@bienestar/core/house/ids';
 import type { CountHistory } from '@bienestar/core/restock/countReview';
 import type { Balance } from '@bienestar/core/stock/ledger';
-import type { Lot, Movement } from '@bienestar/core/stock/stockTypes';
+import type { Lot, Movement } from '@bienestar/core/house/stock';
 import { orNull, present } from '../db/optional';
 import { pagesOf, rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';

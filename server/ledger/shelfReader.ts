@@ -1,7 +1,7 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import { stockFrom } from '@bienestar/core/stock/ledger';
-import type { MaterialStock } from '@bienestar/core/stock/stockTypes';
+import type { MaterialStock } from '@bienestar/core/house/stock';
 import type { LedgerStore } from './ledgerStore';
 
 /** What the ledger leaves on the shelf: of every material that is kept in stock. */

@@ -1,9 +1,9 @@
 import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { MaterialBatch, Versioned } from '@bienestar/contract/api';
-import type { PricePoint } from '@bienestar/core/cost/pricePoint';
+import type { PricePoint } from '@bienestar/core/house/pricePoint';
 import type { BoughtMaterial, Material } from '@bienestar/core/house/house';
-import { dayOf } from '@bienestar/core/stock/days';
+import { dayOf } from '@bienestar/core/days/days';
 import { migrations } from '../db/migrate';
 import { freshDatabase, startApi, type TestApi } from '../testing/api';
 

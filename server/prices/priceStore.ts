@@ -1,8 +1,9 @@
 import type { Sequelize, Transaction } from 'sequelize';
-import { priceDiffers, pricePoint, type PricePoint } from '@bienestar/core/cost/pricePoint';
+import { priceDiffers, pricePoint } from '@bienestar/core/cost/pricePoint';
+import type { PricePoint } from '@bienestar/core/house/pricePoint';
 import type { Material } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
-import { dayOf } from '@bienestar/core/stock/days';
+import { dayOf } from '@bienestar/core/days/days';
 import type { Store } from '../aggregates/store';
 import { rowsOf } from '../db/rows';
 import { table } from '../db/tables';

@@ -65,7 +65,7 @@ export function settingsStore(sequelize: Sequelize): SettingsStore {
     },
     replace: async (value, version, tx) => {
       const [touched] = await settings.update(settingsRow(value, version + 1), {
-        where: { id: ONLY_ROW, version } as never,
+        where: { id: ONLY_ROW, version },
         transaction: tx,
       });
       return touched > 0;

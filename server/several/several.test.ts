@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Journal, Several } from '@bienestar/contract/api';
 import { houseOn } from '@bienestar/core/house/journal';
-import { dayOf, daysAfter } from '@bienestar/core/stock/days';
+import { dayOf, daysAfter } from '@bienestar/core/days/days';
 import { startApi, type TestApi } from '../testing/api';
 
 let api: TestApi;

@@ -93,7 +93,7 @@ export function treatmentStore(sequelize: Sequelize): TreatmentStore {
       return other && treatmentOf(other);
     },
     drew: async (id, entryIds, tx) => {
-      await treatments.update({ entryIds }, { where: { id } as never, transaction: tx });
+      await treatments.update({ entryIds }, { where: { id }, transaction: tx });
     },
     insert: (all, tx) => writeRows(treatments, all.map(rowOf), tx),
     remove: async (id, tx) => {

@@ -2,7 +2,7 @@ import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
 import { readList } from '../../core/priceLists/readList';
 import { matchColumns } from '../../core/priceLists/listColumns';
-import { readCalendar } from '../../core/restock/readCalendar';
+import { readCalendar } from '../../core/calendar/readCalendar';
 import { calendarOn } from '../../standins/bookings/calendar';
 import { readCells } from '../../web/workers/readCells';
 import { diceOf, type Dice } from './dice';

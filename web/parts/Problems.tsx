@@ -1,4 +1,4 @@
-import type { Problem } from '@bienestar/core/house/problem';
+import type { Problem } from '@bienestar/core/problem/problem';
 
 /** What cannot be computed, and why, once each. */
 export function Problems({ problems }: { readonly problems: readonly Problem[] }) {

@@ -20,11 +20,11 @@ import {
   type StandInOrder,
   type Versioned,
 } from '@bienestar/contract/api';
-import type { PricePoint } from '@bienestar/core/cost/pricePoint';
+import type { PricePoint } from '@bienestar/core/house/pricePoint';
 import type { Edition, Material, Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import type { StockEntry } from '@bienestar/core/stock/entries';
-import type { MaterialStock } from '@bienestar/core/stock/stockTypes';
+import type { MaterialStock } from '@bienestar/core/house/stock';
 import { digestOf, wasAnswered, writeIdFor } from './writeIds';
 
 /** Any part of the House that is written by itself. */

@@ -7,13 +7,11 @@ import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
 import type { House } from '@bienestar/core/house/house';
 import { api } from './api';
+import { HOUR_MS, thisHour } from './clock';
 import { useAppSelector, type RootState } from './store';
 
 const calculate = createCalculator();
 const restock = createRestocker();
-/** What is on the shelf ages: figures are of the hour. */
-const HOUR_MS = 3_600_000;
-const hourOf = (now: number): Date => new Date(Math.floor(now / HOUR_MS) * HOUR_MS);
 
 const selectSnapshot = createSelector(
   api.endpoints.house.select(),
@@ -46,9 +44,9 @@ const selectHouse = createSelector(
 const selectFigures = createSelector([selectHouse], (house) => house && calculate(house));
 
 const selectRestock = createSelector(
-  [selectHouse, selectFigures, () => Math.floor(Date.now() / HOUR_MS)],
-  (house, figures): RestockFigures | undefined =>
-    house && figures && restock(house, figures, hourOf(Date.now())),
+  [selectHouse, selectFigures, thisHour],
+  (house, figures, hour): RestockFigures | undefined =>
+    house && figures && restock(house, figures, new Date(hour * HOUR_MS)),
 );
 
 /** When to order what, for the House of this screen. */

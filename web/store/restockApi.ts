@@ -10,7 +10,7 @@ import type { OrderId, TreatmentId } from '@bienestar/core/house/ids';
 import type { Receiving } from '@bienestar/core/restock/receiveOrder';
 import type { CountHistory } from '@bienestar/core/restock/countReview';
 import type { CountEntry, TotalCountEntry, UseEntry } from '@bienestar/core/stock/entries';
-import type { MaterialStock } from '@bienestar/core/stock/stockTypes';
+import type { MaterialStock } from '@bienestar/core/house/stock';
 import { api, keepInHouse, keepStock } from './api';
 
 /** An order as it was read. */

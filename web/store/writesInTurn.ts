@@ -4,7 +4,7 @@ import type { Write } from './api';
 import { useSave, type Saved } from './useSave';
 
 /** A write, and what the thing that it changes is called. */
-export interface NamedWrite {
+interface NamedWrite {
   readonly write: Write;
   readonly name: string;
 }

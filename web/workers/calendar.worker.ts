@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { readCalendar, type ReadCalendar } from '@bienestar/core/restock/readCalendar';
+import { readCalendar, type ReadCalendar } from '@bienestar/core/calendar/readCalendar';
 
 /** Reads calendars away from the page. */
 const calendars = {

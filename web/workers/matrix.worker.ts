@@ -5,7 +5,7 @@ import { createTrial } from '@bienestar/core/figures/trial';
 import { clientWith } from '@bienestar/core/house/client';
 import type { House, Protocol, Service } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
-import { failWith, type Outcome } from '@bienestar/core/house/problem';
+import { failWith, type Outcome } from '@bienestar/core/problem/problem';
 
 /** Works out the range of a protocol over all clients, away from the page. */
 const matrices = {
@@ -16,14 +16,14 @@ const matrices = {
     onProgress: (share: number) => void,
   ): Outcome<Matrix> {
     const { materials } = createCalculator()({ ...house, services: [], demand: [] });
-    const writ = { protocol, mixes: house.mixes };
-    const { figures } = createTrial()(house, materials, service, writ, clientWith());
+    const inUse = { protocol, mixes: house.mixes };
+    const { figures } = createTrial()(house, materials, service, inUse, clientWith());
     if (!figures.rates.ok) return failWith(figures.rates.problems);
     return matrixOf(
       {
         house,
         index: indexHouse(house),
-        writ,
+        inUse,
         unitCosts: new Map([...materials].map(([id, each]) => [id, each.unitCost])),
         rates: figures.rates.value,
       },

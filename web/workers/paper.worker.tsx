@@ -4,7 +4,7 @@ import sans from '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-400-norm
 import sansBold from '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-600-normal.woff?url';
 import { expose } from 'comlink';
 import type { CardLine, CardWords, TrayLine } from '../places/card/cardWords';
-import type { OnPaper, Paper } from '../places/card/paper';
+import type { OnPaper, Paper } from '../places/card/onPaper';
 import type { PrintedLine, PrintedMenu } from '../places/menu/guests/guestPage';
 import type { OrderSheet } from '../places/restock/orders/orderSheet';
 import { booklet } from './booklet';

@@ -5,7 +5,8 @@ import { HANDS_WORDS, HandsMark } from '../../parts/HandsMark';
 import { NothingHere } from '../../parts/NothingHere';
 import { Problems } from '../../parts/Problems';
 import { cardWords, type CardLine, type CardWords } from './cardWords';
-import { usePdf, type Paper } from './paper';
+import { usePdf } from './paper';
+import type { Paper } from './onPaper';
 import { RoomHeader } from './RoomHeader';
 import { useRoomWork } from './useRoomWork';
 

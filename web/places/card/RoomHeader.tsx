@@ -5,7 +5,7 @@ import { clientWords } from '../../format/protocolWords';
 import { Button } from '../../parts/Button';
 import { Segments } from '../../parts/Segments';
 import { ShownFor } from '../protocols/ShownFor';
-import type { Paper } from './paper';
+import type { Paper } from './onPaper';
 import type { useRoomWork } from './useRoomWork';
 
 interface RoomHeaderProps {

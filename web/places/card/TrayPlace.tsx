@@ -7,7 +7,8 @@ import { NothingHere } from '../../parts/NothingHere';
 import { NumberField } from '../../parts/NumberField';
 import { Problems } from '../../parts/Problems';
 import { trayWords } from './cardWords';
-import { usePdf, type Paper } from './paper';
+import { usePdf } from './paper';
+import type { Paper } from './onPaper';
 import { RoomHeader } from './RoomHeader';
 import { useRoomWork, type RoomWork } from './useRoomWork';
 

@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { readHouseFile } from '@bienestar/contract/houseFile';
 import { cautionsOf } from '@bienestar/core/care/cautionsOf';
-import { consumptionByMaterial } from '@bienestar/core/dose/consumption';
+import { consumptionByMaterial } from '@bienestar/core/draws/consumption';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { settingsFor, shelfOf } from '@bienestar/core/figures/serviceWork';
 import { createTrial } from '@bienestar/core/figures/trial';
-import { houseOf } from '@bienestar/core/house/archive';
+import { houseOf } from '@bienestar/core/stock/houseOf';
 import { clientWith, SKIN_TYPES, type Client } from '@bienestar/core/house/client';
 import type { Protocol } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
@@ -26,10 +26,10 @@ const index = indexHouse(house);
 const tryOut = createTrial();
 
 function workFor(protocol: Protocol, client: Client): RoomWork {
-  const writ = { protocol, mixes: house.mixes };
+  const inUse = { protocol, mixes: house.mixes };
   const service = house.services.find((each) => each.protocolId === protocol.id);
   if (!service) throw new Error(`${protocol.name} is not sold.`);
-  const { work, figures } = tryOut(house, materials, service, writ, client);
+  const { work, figures } = tryOut(house, materials, service, inUse, client);
   const written = expandBlocks(protocol, index.blocks, {});
   if (!work.protocol.ok || !written.ok || !figures.schedule.ok || !figures.draws.ok) {
     throw new Error(`${protocol.name} cannot be worked.`);

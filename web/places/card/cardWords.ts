@@ -1,4 +1,4 @@
-import type { Draw } from '@bienestar/core/dose/drawsOf';
+import type { Draw } from '@bienestar/core/draws/drawsOf';
 import type { House, LayerGroup } from '@bienestar/core/house/house';
 import { protocolCard, type CardStep } from '@bienestar/core/room/protocolCard';
 import type { Tray, TrayItem } from '@bienestar/core/room/tray';

@@ -2,25 +2,7 @@ import { wrap } from 'comlink';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import type { PaperWorker } from '../../workers/paper.worker';
-import type { PrintedMenu } from '../menu/guests/guestPage';
-import type { OrderSheet } from '../restock/orders/orderSheet';
-import type { CardWords, TrayLine } from './cardWords';
-
-/** The sizes of paper that cards are made for. */
-export type Paper = 'A4' | 'A5';
-
-/** What is put on paper. */
-export type OnPaper =
-  | { readonly kind: 'order'; readonly sheet: OrderSheet }
-  | { readonly kind: 'menu'; readonly folded: boolean; readonly page: PrintedMenu }
-  | { readonly kind: 'card'; readonly paper: Paper; readonly card: CardWords }
-  | {
-      readonly kind: 'tray';
-      readonly paper: Paper;
-      readonly title: string;
-      readonly subtitle: string;
-      readonly lines: readonly TrayLine[];
-    };
+import type { OnPaper } from './onPaper';
 
 /** Makes a PDF in a worker and gives it to the person. */
 export function usePdf(): {

@@ -5,9 +5,9 @@ import { createTrial } from '@bienestar/core/figures/trial';
 import type { Client } from '@bienestar/core/house/client';
 import type { House, Protocol, WorkedProtocol } from '@bienestar/core/house/house';
 import { indexHouse, type ShelfIndex } from '@bienestar/core/house/houseIndex';
-import type { Draw } from '@bienestar/core/dose/drawsOf';
+import type { Draw } from '@bienestar/core/draws/drawsOf';
 import { asId } from '@bienestar/core/house/ids';
-import { failWith, ok, type Outcome } from '@bienestar/core/house/problem';
+import { failWith, ok, type Outcome } from '@bienestar/core/problem/problem';
 import { expandBlocks, type WrittenOut } from '@bienestar/core/protocol/expandBlocks';
 import type { Schedule } from '@bienestar/core/time/schedule';
 import { useFigures, useHouse } from '../../store/house';
@@ -52,21 +52,21 @@ export function useRoomWork(protocolId: string): {
   const by = chosen ?? (edition ? 'edition' : 'draft');
 
   const work = useMemo((): Outcome<RoomWork> | undefined => {
-    const writ =
+    const inUse =
       by === 'edition' && edition
         ? { protocol: edition.protocol, mixes: edition.mixes }
         : draft && { protocol: draft, mixes: house.mixes };
-    if (!writ) return undefined;
+    if (!inUse) return undefined;
     const index = indexHouse(house);
     const sold = service ?? {
       id: asId<never>(`trial-${protocolId}`),
-      name: writ.protocol.name,
+      name: inUse.protocol.name,
       protocolId: asId<never>(protocolId),
       visitKind: client.visitKind,
       therapistIds: [],
     };
-    const { work: worked, figures } = tryOut(house, materials, sold, writ, client);
-    const written = expandBlocks(writ.protocol, index.blocks, {});
+    const { work: worked, figures } = tryOut(house, materials, sold, inUse, client);
+    const written = expandBlocks(inUse.protocol, index.blocks, {});
     if (!worked.protocol.ok) return worked.protocol;
     if (!written.ok) return written;
     if (!figures.schedule.ok || !figures.draws.ok) {

@@ -1,7 +1,7 @@
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import { exampleVisit } from '@bienestar/core/figures/exampleVisit';
-import type { Outcome } from '@bienestar/core/house/problem';
+import type { Outcome } from '@bienestar/core/problem/problem';
 import { money, number, unitMoney } from '../../format/figures';
 import { Problems } from '../../parts/Problems';
 import { useHouse } from '../../store/house';

@@ -3,7 +3,7 @@ import { explainCost } from '@bienestar/core/explain/explainCost';
 import type { Client } from '@bienestar/core/house/client';
 import { createTrial } from '@bienestar/core/figures/trial';
 import type { Matrix } from '@bienestar/core/figures/matrix';
-import type { Writ } from '@bienestar/core/figures/serviceWork';
+import type { EditionInUse } from '@bienestar/core/figures/serviceWork';
 import type { Service } from '@bienestar/core/house/house';
 import { marginAt } from '@bienestar/core/price/marginAt';
 import type { PriceFigures } from '@bienestar/core/price/priceOf';
@@ -18,19 +18,19 @@ import { explainedOf } from './workings';
 
 interface KindsOfClientsProps {
   readonly service: Service;
-  readonly writ: Writ;
+  readonly inUse: EditionInUse;
   readonly price: PriceFigures;
 }
 
 /** What the visit costs by the kind of client, from the cheapest to the dearest. */
-export function KindsOfClients({ service, writ, price }: KindsOfClientsProps) {
+export function KindsOfClients({ service, inUse, price }: KindsOfClientsProps) {
   const house = useHouse();
   /* The service is worked by its edition: with the recipes that were kept with it. */
   const asWorked = useMemo(
-    () => ({ house: { ...house, mixes: writ.mixes }, service }),
-    [house, writ, service],
+    () => ({ house: { ...house, mixes: inUse.mixes }, service }),
+    [house, inUse, service],
   );
-  const { share, matrix } = useMatrix(writ.protocol, asWorked);
+  const { share, matrix } = useMatrix(inUse.protocol, asWorked);
   return (
     <section aria-labelledby="kinds-title" className="flex flex-col gap-2">
       <h2 id="kinds-title" className="text-xl">
@@ -43,7 +43,7 @@ export function KindsOfClients({ service, writ, price }: KindsOfClientsProps) {
       )}
       {matrix && !matrix.ok && <Problems problems={matrix.problems} />}
       {matrix?.ok === true && (
-        <Kinds matrix={matrix.value} service={service} writ={writ} price={price} />
+        <Kinds matrix={matrix.value} service={service} inUse={inUse} price={price} />
       )}
     </section>
   );
@@ -55,13 +55,13 @@ interface KindsProps extends KindsOfClientsProps {
 
 const tryOut = createTrial();
 
-function Kinds({ matrix, service, writ, price }: KindsProps) {
+function Kinds({ matrix, service, inUse, price }: KindsProps) {
   const house = useHouse();
   const { materials } = useFigures();
   const { currency } = house.settings;
   /* Worked out for that client, since the worker answers sums only. */
   const workingFor = (client: Client, text: string) => {
-    const { figures } = tryOut(house, materials, service, writ, client);
+    const { figures } = tryOut(house, materials, service, inUse, client);
     const of = explainedOf(house, { ...service, visitKind: client.visitKind }, figures);
     return of ? (
       <WorkedFigure label="Full cost" text={text} working={() => explainCost('full', of)} />

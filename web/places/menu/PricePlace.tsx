@@ -6,7 +6,7 @@ import { costSpread } from '@bienestar/core/cost/costSpread';
 import { costByStep } from '@bienestar/core/cost/costByStep';
 import { wasteAndGifts } from '@bienestar/core/cost/wasteAndGifts';
 import { addOnsOf, hostsOf } from '@bienestar/core/figures/addOns';
-import { writOf } from '@bienestar/core/figures/serviceWork';
+import { editionInUse } from '@bienestar/core/figures/serviceWork';
 import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
 import type { Pricing, Service } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
@@ -133,7 +133,7 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
   const { materials: restock } = useRestock();
   const { currency, therapistCharge } = house.settings;
   const index = indexHouse(house);
-  const writ = useMemo(() => writOf(service, indexHouse(house), house), [service, house]);
+  const inUse = useMemo(() => editionInUse(service, indexHouse(house), house), [service, house]);
   const hosts = hostsOf(service, house, ({ id }) => services.get(id));
   const explained = explainedOf(house, service, figures);
   const offered = addOnsOf(figures, house, ({ id }) => services.get(id));
@@ -193,7 +193,7 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
           currency={currency}
         />
       )}
-      {writ && price.ok && <KindsOfClients service={service} writ={writ} price={price.value} />}
+      {inUse && price.ok && <KindsOfClients service={service} inUse={inUse} price={price.value} />}
       {hosts.length > 0 && (
         <p className="text-sm">
           May be offered within{' '}

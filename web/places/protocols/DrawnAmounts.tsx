@@ -1,11 +1,11 @@
 import { memo, useEffect, useRef } from 'react';
 import { Link } from 'react-router';
-import type { Draw } from '@bienestar/core/dose/drawsOf';
+import type { Draw } from '@bienestar/core/draws/drawsOf';
 import { explainConsumption } from '@bienestar/core/explain/explainConsumption';
 import { explainReorderPoint } from '@bienestar/core/explain/explainReorder';
 import type { House, Material, WorkedProtocol } from '@bienestar/core/house/house';
 import type { MaterialId } from '@bienestar/core/house/ids';
-import type { Outcome } from '@bienestar/core/house/problem';
+import type { Outcome } from '@bienestar/core/problem/problem';
 import type { RestockFigures } from '@bienestar/core/restock/restocker';
 import type { Restocking } from '@bienestar/core/restock/restocking';
 import type { Triple } from '@bienestar/core/quantity/triple';

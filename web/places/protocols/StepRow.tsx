@@ -4,7 +4,7 @@ import { GripVertical } from 'lucide-react';
 import { memo, type MouseEvent } from 'react';
 import type { Line } from '@bienestar/core/house/house';
 import { isStep } from '@bienestar/core/house/protocol';
-import type { Weight } from '@bienestar/core/protocol/findings';
+import type { Weight } from '@bienestar/core/review/finding';
 import { span } from '../../format/amountWords';
 import { number } from '../../format/figures';
 import { HANDS_WORDS, HandsMark } from '../../parts/HandsMark';

@@ -4,7 +4,7 @@ import { readHouseFile } from '@bienestar/contract/houseFile';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { shelfOf } from '@bienestar/core/figures/serviceWork';
 import { createTrial } from '@bienestar/core/figures/trial';
-import { houseOf } from '@bienestar/core/house/archive';
+import { houseOf } from '@bienestar/core/stock/houseOf';
 import { clientWith, type Client } from '@bienestar/core/house/client';
 import type { House, Protocol } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';

@@ -1,7 +1,7 @@
 import type { LayerGroup, Line, Protocol, Step } from '@bienestar/core/house/house';
 import { isStep } from '@bienestar/core/house/protocol';
 import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
-import type { Finding, Weight } from '@bienestar/core/protocol/findings';
+import type { Finding, Weight } from '@bienestar/core/review/finding';
 import type { Schedule } from '@bienestar/core/time/schedule';
 import { zoneName } from '@bienestar/core/zone/zones';
 import { amountWords } from '../../format/amountWords';

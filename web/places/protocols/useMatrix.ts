@@ -2,7 +2,7 @@ import { proxy, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { Matrix } from '@bienestar/core/figures/matrix';
 import type { Protocol } from '@bienestar/core/house/house';
-import type { Outcome } from '@bienestar/core/house/problem';
+import type { Outcome } from '@bienestar/core/problem/problem';
 import type { MatrixWorker } from '../../workers/matrix.worker';
 import type { ShownService } from './useShownService';
 

@@ -3,15 +3,17 @@ import { clientWith, type Client } from '@bienestar/core/house/client';
 import type { House, Protocol, Service, WorkedProtocol } from '@bienestar/core/house/house';
 import { indexHouse, type ShelfIndex } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
-import type { Outcome, Problem } from '@bienestar/core/house/problem';
+import type { Outcome, Problem } from '@bienestar/core/problem/problem';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
 import { shelfOf } from '@bienestar/core/figures/serviceWork';
 import { createTrial } from '@bienestar/core/figures/trial';
 import { createRestocker, type RestockFigures } from '@bienestar/core/restock/restocker';
 import { expandBlocks, type WrittenOut } from '@bienestar/core/protocol/expandBlocks';
-import { findingsIn, type Finding } from '@bienestar/core/protocol/findings';
+import { findingsIn } from '@bienestar/core/review/findings';
+import type { Finding } from '@bienestar/core/review/finding';
 import { useFigures, useHouse } from '../../store/house';
+import { useHour } from '../../store/clock';
 
 /** What a draft comes to for the client it is shown for. */
 export interface ShownService {
@@ -71,9 +73,10 @@ export function useShownService(
   const houseByDraft = useMemo(() => ({ ...house, services: byDraft }), [byDraft, house]);
   /* Typing does not wait for the shelf. */
   const settled = useDeferredValue(houseByDraft);
+  const hour = useHour();
   const restocking = useMemo(
-    () => restockByDraft(settled, calculateByDraft(settled), new Date()).materials,
-    [settled],
+    () => restockByDraft(settled, calculateByDraft(settled), hour).materials,
+    [hour, settled],
   );
   const trial = useMemo(
     () => trialService(id, protocol?.name ?? '', house),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Order } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
-import type { CountReason } from '@bienestar/core/restock/countReasons';
+import type { CountReason } from '@bienestar/core/restock/countFinding';
 import { lineOf, packPrice } from '@bienestar/core/restock/proposeOrders';
 import { cleanser, house, pack } from '@bienestar/core/testing/sample';
 import { draftOrder, orderLineOf } from './orders/newOrder';

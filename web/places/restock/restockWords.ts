@@ -1,10 +1,10 @@
 import type { Attention } from '@bienestar/core/restock/attention';
-import type { CountReason } from '@bienestar/core/restock/countReasons';
+import type { CountReason } from '@bienestar/core/restock/countFinding';
 import type { LevelsRisk, Restocking } from '@bienestar/core/restock/restocking';
 import type { OrderReason, Review, SentBy } from '@bienestar/core/house/restock';
 import type { BoughtMaterial, Order, OrderState } from '@bienestar/core/house/house';
 import { isUnderWay, receivedPacks } from '@bienestar/core/restock/orderProgress';
-import { daysBetween } from '@bienestar/core/stock/days';
+import { daysBetween } from '@bienestar/core/days/days';
 import { amount, dayText, money, number, percent } from '../../format/figures';
 
 export const REVIEW_WORDS: Record<Review, string> = {

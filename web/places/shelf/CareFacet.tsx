@@ -1,4 +1,4 @@
-import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/care/careFacts';
+import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/house/careFacts';
 import type { Material } from '@bienestar/core/house/house';
 import { LABEL_LOOK } from '../../parts/FieldFrame';
 import { NumberField } from '../../parts/NumberField';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { ContainerId, LotId } from '@bienestar/core/house/ids';
-import { lotOnHand } from '@bienestar/core/stock/stockTypes';
+import { lotOnHand } from '@bienestar/core/house/stock';
 import type { ShelfState } from '@bienestar/core/stock/shelfLife';
 import { weighedQuantity } from '@bienestar/core/stock/weighed';
 import { amount, dayText } from '../../format/figures';

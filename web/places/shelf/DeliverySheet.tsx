@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { PackId } from '@bienestar/core/house/ids';
 import { chosenPack, daysOf } from '@bienestar/core/house/packs';
-import { dayOf, daysAfter } from '@bienestar/core/stock/days';
+import { dayOf, daysAfter } from '@bienestar/core/days/days';
 import { Choice } from '../../parts/Choice';
 import { DayField } from '../../parts/DayField';
 import { INPUT_LOOK, LABEL_LOOK } from '../../parts/FieldFrame';

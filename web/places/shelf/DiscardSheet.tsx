@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { ContainerId, LotId } from '@bienestar/core/house/ids';
-import { DISCARD_REASONS, type DiscardReason } from '@bienestar/core/stock/stockTypes';
+import { DISCARD_REASONS, type DiscardReason } from '@bienestar/core/house/stock';
 import { amount } from '../../format/figures';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';

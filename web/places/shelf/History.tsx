@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { EntryId, LotId } from '@bienestar/core/house/ids';
-import { sumExactly, type Lot, type Movement } from '@bienestar/core/stock/stockTypes';
+import { sumExactly, type Lot, type Movement } from '@bienestar/core/house/stock';
 import { amount, momentText, number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/TextField';

@@ -2,15 +2,16 @@ import { minorPerMajor } from '@bienestar/contract/currency';
 import { unitCostHistory } from '@bienestar/core/cost/pricePoint';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import { heldPack } from '@bienestar/core/house/packs';
-import { dayOf } from '@bienestar/core/stock/days';
 import { dayText, unitMoney } from '../../format/figures';
 import { StepChart } from '../../parts/StepChart';
 import { usePricesQuery } from '../../store/api';
+import { useToday } from '../../store/clock';
 import { useHouse } from '../../store/house';
 import { contentWords } from './materialWords';
 
 /** What a unit of each pack cost from day to day, as a chart and as a table to read out. */
 export function PriceChart({ material }: { readonly material: BoughtMaterial }) {
+  const today = useToday();
   const { currency } = useHouse().settings;
   const { data: points = [], isError } = usePricesQuery(material.id);
   const perMajor = minorPerMajor(currency);
@@ -21,7 +22,6 @@ export function PriceChart({ material }: { readonly material: BoughtMaterial }) 
   const days = [...new Set(histories.flatMap(({ history }) => history.map(({ on }) => on)))].sort();
   if (isError) return <p className="text-sm text-clay">▲ The prices cannot be read just now.</p>;
   if (days.length === 0) return null;
-  const today = dayOf(new Date());
   const labels = days.at(-1) === today ? days : [...days, today];
   return (
     <section aria-labelledby="prices-title">

@@ -71,7 +71,7 @@ export function ShelfTable(props: ShelfTableProps) {
   const rowPx = editing === 'in-place' ? FIELD_ROW_PX : ROW_PX;
   const scroll = useRef<HTMLDivElement>(null);
   /* Its functions cannot be memoised, and no memoised part below is given one. */
-  // eslint-disable-next-line react-hooks/incompatible-library
+  // oxlint-disable-next-line react/incompatible-library
   const virtual = useVirtualizer({
     count: items.length,
     getScrollElement: () => scroll.current,

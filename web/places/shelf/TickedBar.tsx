@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Material, Pack } from '@bienestar/core/house/house';
 import { asId, type SupplierId } from '@bienestar/core/house/ids';
 import { repriced } from '@bienestar/core/cost/repriced';
-import { dayOf } from '@bienestar/core/stock/days';
+import { dayOf } from '@bienestar/core/days/days';
 import { number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';

@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { unversioned, type Versioned } from '@bienestar/contract/api';
 import type { Material } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
-import { dayOf } from '@bienestar/core/stock/days';
+import { dayOf } from '@bienestar/core/days/days';
 import { Button } from '../../parts/Button';
 import { Segments } from '../../parts/Segments';
 import { TextField } from '../../parts/TextField';

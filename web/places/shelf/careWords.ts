@@ -1,4 +1,4 @@
-import type { Protects, StopFor, Warning } from '@bienestar/core/care/careFacts';
+import type { Protects, StopFor, Warning } from '@bienestar/core/house/careFacts';
 
 export const WARNING_WORDS: Record<Warning, string> = {
   flammable: 'flammable',

@@ -1,7 +1,7 @@
 import type { Material, MaterialKind, Pack } from '@bienestar/core/house/house';
 import { chosenPack } from '@bienestar/core/house/packs';
 import type { BaseUnit } from '@bienestar/core/quantity/unit';
-import type { DiscardReason, MovementKind } from '@bienestar/core/stock/stockTypes';
+import type { DiscardReason, MovementKind } from '@bienestar/core/house/stock';
 import { amount, money, number } from '../../format/figures';
 
 export const KIND_WORDS: Record<

@@ -6,7 +6,6 @@ import { isShownOn } from '@bienestar/core/house/guest';
 import type { GuestMenu } from '@bienestar/core/house/house';
 import { asId, type MenuId } from '@bienestar/core/house/ids';
 import { createOfferCalculator } from '@bienestar/core/offer/offerFigures';
-import { dayOf } from '@bienestar/core/stock/days';
 import { Button, IconButton } from '../../../parts/Button';
 import { fileNameOf, saveFile } from '../../../parts/saveFile';
 import { EmptyPlace } from '../../../parts/EmptyPlace';
@@ -19,6 +18,7 @@ import { guestCsv } from './guestCsv';
 import { guestPage, shownWords } from './guestPage';
 import { GuestPaper } from './GuestPaper';
 import { MenuEditor } from './MenuEditor';
+import { useToday } from '../../../store/clock';
 
 const countOffer = createOfferCalculator();
 
@@ -118,7 +118,7 @@ interface MenuListProps {
 }
 
 function MenuList({ menus, chosenId }: MenuListProps) {
-  const today = dayOf(new Date());
+  const today = useToday();
   return (
     <ul aria-label="Menus" className="flex flex-col">
       {menus.map((menu) => (

@@ -2,7 +2,7 @@ import { cautionsOf } from '@bienestar/core/care/cautionsOf';
 import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
 import type { GuestMenu, GuestWords, House, Offer, Service } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
-import type { Outcome } from '@bienestar/core/house/problem';
+import type { Outcome } from '@bienestar/core/problem/problem';
 import type { OfferFigures } from '@bienestar/core/offer/offerFigures';
 import { dayText, money, number } from '../../../format/figures';
 

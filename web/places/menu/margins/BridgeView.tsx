@@ -1,7 +1,6 @@
 import { Link } from 'react-router';
 import { minorPerMajor } from '@bienestar/contract/currency';
 import type { Service } from '@bienestar/core/house/house';
-import { dayOf } from '@bienestar/core/stock/days';
 import { gatheredParts, type Bridge } from '@bienestar/core/watch/bridge';
 import type { HistoryPoint, Memory } from '@bienestar/core/watch/history';
 import { dayText, money, percent } from '../../../format/figures';
@@ -9,6 +8,7 @@ import { StepChart } from '../../../parts/StepChart';
 import { useHouse } from '../../../store/house';
 import { partName, partWords, points } from './bridgeWords';
 import { useServiceHistory } from './useMemory';
+import { useToday } from '../../../store/clock';
 
 interface BridgeViewProps {
   readonly service: Service;
@@ -108,7 +108,7 @@ function BridgeTable({ bridge }: { readonly bridge: Bridge }) {
 function History({ history }: { readonly history: readonly HistoryPoint[] }) {
   const { currency } = useHouse().settings;
   const perMajor = minorPerMajor(currency);
-  const today = dayOf(new Date());
+  const today = useToday();
   const days = [...new Set([...history.map(({ on }) => on), today])];
   const figure = (of: 'gross' | 'fullCost') =>
     days.map((day) => {

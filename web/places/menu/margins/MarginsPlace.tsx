@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { dayOf, daysAfter } from '@bienestar/core/stock/days';
+import { daysAfter } from '@bienestar/core/days/days';
 import type { Watched } from '@bienestar/core/watch/history';
 import { dayText, money, percent } from '../../../format/figures';
 import { DayField } from '../../../parts/DayField';
@@ -12,6 +12,7 @@ import { MenuHeader } from '../MenuHeader';
 import { BridgeView } from './BridgeView';
 import { points } from './bridgeWords';
 import { useMarginWatch, useMemory } from './useMemory';
+import { useToday } from '../../../store/clock';
 
 const SPANS = { month: 30, quarter: 91, year: 365 } as const;
 type Span = keyof typeof SPANS | 'day';
@@ -21,7 +22,7 @@ export function MarginsPlace() {
   const house = useHouse();
   const { serviceId } = useParams();
   const { memory, failed } = useMemory();
-  const today = dayOf(new Date());
+  const today = useToday();
   const [span, setSpan] = useState<Span>('year');
   const [day, setDay] = useState(daysAfter(today, -SPANS.year));
   const since = span === 'day' ? day : daysAfter(today, -SPANS[span]);

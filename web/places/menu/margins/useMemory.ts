@@ -2,7 +2,7 @@ import { wrap } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import type { House } from '@bienestar/core/house/house';
 import type { ServiceId } from '@bienestar/core/house/ids';
-import { dayOf } from '@bienestar/core/stock/days';
+import { dayOf } from '@bienestar/core/days/days';
 import type { HistoryPoint, Memory, Watched } from '@bienestar/core/watch/history';
 import { useJournalQuery } from '../../../store/api';
 import type { MemoryWorker } from '../../../workers/memory.worker';

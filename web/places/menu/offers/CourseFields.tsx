@@ -5,7 +5,7 @@ import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
 import { useHouse } from '../../../store/house';
-import type { OfferChange } from './OfferPanel';
+import type { OfferChange } from './offerChange';
 
 const LEAVING = { commitOn: 'leaving' } as const;
 const MOST_VISITS = 200;

@@ -15,11 +15,6 @@ import { TogetherFields } from './TogetherFields';
 const HIGHEST_DISCOUNT = 0.99;
 const LEAVING = { commitOn: 'leaving' } as const;
 
-/** How an offer is changed: what it is of, by its kind, and the changes in it. */
-export interface OfferChange {
-  readonly put: (changes: Partial<Offer>) => Promise<string | undefined>;
-}
-
 interface OfferPanelProps {
   readonly offer: Versioned<Offer>;
 }

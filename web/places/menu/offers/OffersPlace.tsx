@@ -2,7 +2,7 @@ import { Plus } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Offer } from '@bienestar/core/house/house';
-import type { Outcome } from '@bienestar/core/house/problem';
+import type { Outcome } from '@bienestar/core/problem/problem';
 import { createOfferCalculator, type OfferFigures } from '@bienestar/core/offer/offerFigures';
 import { money, number, percent } from '../../../format/figures';
 import { Button } from '../../../parts/Button';

@@ -1,14 +1,14 @@
 import { Plus, X } from 'lucide-react';
 import type { Duo, Package } from '@bienestar/core/house/house';
 import type { ServiceId } from '@bienestar/core/house/ids';
-import { PHASES, type Phase } from '@bienestar/core/protocol/actions';
+import { PHASES, type Phase } from '@bienestar/core/house/actions';
 import { spoken } from '../../../format/protocolWords';
 import { Button, IconButton } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { Segments } from '../../../parts/Segments';
 import { Toggles } from '../../../parts/Toggles';
 import { useHouse } from '../../../store/house';
-import type { OfferChange } from './OfferPanel';
+import type { OfferChange } from './offerChange';
 
 const MOST_TOGETHER = 6;
 /* Set-up and reset are always done once. */

@@ -2,7 +2,7 @@ import type { Change, House, Service } from '@bienestar/core/house/house';
 import { TRIED_SETTINGS } from '@bienestar/core/house/scenario';
 import { asId } from '@bienestar/core/house/ids';
 import { exactly } from '@bienestar/core/quantity/triple';
-import { PHASES } from '@bienestar/core/protocol/actions';
+import { PHASES } from '@bienestar/core/house/actions';
 import { money, number } from '../../../format/figures';
 import { spoken } from '../../../format/protocolWords';
 import { Choice } from '../../../parts/Choice';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Edition } from '@bienestar/core/house/house';
 import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
-import type { Writ } from '@bienestar/core/figures/serviceWork';
+import type { EditionInUse } from '@bienestar/core/figures/serviceWork';
 import { createTrial } from '@bienestar/core/figures/trial';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { compareSteps, type StepChange } from '@bienestar/core/protocol/compareWritings';
@@ -15,7 +15,7 @@ import type { ShownService } from '../useShownService';
 interface EditionComparisonProps {
   readonly edition: Edition;
   /** what it is compared with: the draft, or another edition */
-  readonly other: Writ & { readonly name: string };
+  readonly other: EditionInUse & { readonly name: string };
   readonly shown: ShownService;
   readonly onGoBack: () => void;
 }
@@ -32,8 +32,8 @@ export function EditionComparison({ edition, other, shown, onGoBack }: EditionCo
   const { materials } = useFigures();
   const { house, service, client } = shown;
   const [before, now] = useMemo(() => {
-    const figuresOf = (writ: Writ): ServiceFigures =>
-      createTrial()(house, materials, service, writ, client).figures;
+    const figuresOf = (inUse: EditionInUse): ServiceFigures =>
+      createTrial()(house, materials, service, inUse, client).figures;
     return [figuresOf(edition), figuresOf(other)];
   }, [client, edition, house, materials, other, service]);
   const { blocks } = indexHouse(house);

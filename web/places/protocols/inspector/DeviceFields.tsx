@@ -12,7 +12,7 @@ import { NumberField } from '../../../parts/NumberField';
 import { Toggles } from '../../../parts/Toggles';
 import { useHouse } from '../../../store/house';
 import { ZoneButton } from '../zones/ZoneButton';
-import type { StepFieldsProps } from './StepInspector';
+import type { StepFieldsProps } from './stepFields';
 
 const NONE = 'none';
 

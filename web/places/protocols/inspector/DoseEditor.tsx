@@ -1,8 +1,8 @@
 import { X } from 'lucide-react';
-import type { Draw } from '@bienestar/core/dose/drawsOf';
+import type { Draw } from '@bienestar/core/draws/drawsOf';
 import type { Choice as ChoiceOf, Dose, House, Material } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
-import type { Problem } from '@bienestar/core/house/problem';
+import type { Problem } from '@bienestar/core/problem/problem';
 import { amountRange } from '../../../format/figures';
 import { optionWords } from '../../../format/protocolWords';
 import { IconButton } from '../../../parts/Button';

@@ -1,5 +1,5 @@
-import type { Problem } from '@bienestar/core/house/problem';
-import type { Finding } from '@bienestar/core/protocol/findings';
+import type { Problem } from '@bienestar/core/problem/problem';
+import type { Finding } from '@bienestar/core/review/finding';
 import { percent } from '../../../format/figures';
 import { Problems } from '../../../parts/Problems';
 

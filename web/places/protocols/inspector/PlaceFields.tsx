@@ -3,7 +3,7 @@ import { isStep } from '@bienestar/core/house/protocol';
 import { changeStep, ordered, putBeside } from '@bienestar/core/protocol/editSteps';
 import { Choice } from '../../../parts/Choice';
 import { Segments } from '../../../parts/Segments';
-import type { StepFieldsProps } from './StepInspector';
+import type { StepFieldsProps } from './stepFields';
 
 const NOT_BESIDE = 'by-itself';
 

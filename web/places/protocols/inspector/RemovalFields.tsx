@@ -6,7 +6,7 @@ import { Fold } from '../../../parts/Fold';
 import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
 import { useHouse } from '../../../store/house';
-import type { StepFieldsProps } from './StepInspector';
+import type { StepFieldsProps } from './stepFields';
 
 const NONE = 'none';
 

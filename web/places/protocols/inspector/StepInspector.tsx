@@ -27,6 +27,7 @@ import { LineField } from './LineField';
 import { PlaceFields } from './PlaceFields';
 import { RemovalFields } from './RemovalFields';
 import { WorkFields } from './WorkFields';
+import type { ChangeStep } from './stepFields';
 import { WordsFields } from './WordsFields';
 
 interface StepInspectorProps {
@@ -41,9 +42,6 @@ interface StepInspectorProps {
 }
 
 const LONGEST_MINUTES = 1440;
-
-/** Changes the step in hand; quick edits of the same field are undone as one. */
-type ChangeStep = (changes: Partial<Step>, typedInto?: string) => void;
 
 /** Everything that can be said about the step in hand. */
 export function StepInspector({
@@ -183,14 +181,6 @@ export function StepInspector({
       </Button>
     </section>
   );
-}
-
-/** What every group of fields of a step is given. */
-export interface StepFieldsProps {
-  readonly step: Step;
-  readonly protocol: Protocol;
-  readonly change: ChangeStep;
-  readonly edit: EditProtocol;
 }
 
 function contactOf({ figures }: ShownService, step: Step): number | undefined {

@@ -1,6 +1,6 @@
 import { Fold } from '../../../parts/Fold';
 import { TextField } from '../../../parts/TextField';
-import type { StepFieldsProps } from './StepInspector';
+import type { StepFieldsProps } from './stepFields';
 
 const LONGEST = 2000;
 

@@ -1,5 +1,5 @@
 import { TOOLS, type Tool } from '@bienestar/core/house/protocol';
-import { ACTIONS, actionFacts, PHASES } from '@bienestar/core/protocol/actions';
+import { ACTIONS, actionFacts, PHASES } from '@bienestar/core/house/actions';
 import { spoken } from '../../../format/protocolWords';
 import { Choice } from '../../../parts/Choice';
 import { Fold } from '../../../parts/Fold';
@@ -7,7 +7,7 @@ import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
 import { Toggles } from '../../../parts/Toggles';
 import { useHouse } from '../../../store/house';
-import type { StepFieldsProps } from './StepInspector';
+import type { StepFieldsProps } from './stepFields';
 
 const NONE = 'none';
 

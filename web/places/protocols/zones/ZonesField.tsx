@@ -4,7 +4,7 @@ import { ZONE_SETS } from '@bienestar/core/zone/zoneSets';
 import { zoneName, type ZoneId } from '@bienestar/core/zone/zones';
 import { LABEL_LOOK } from '../../../parts/FieldFrame';
 import { Segments } from '../../../parts/Segments';
-import type { StepFieldsProps } from '../inspector/StepInspector';
+import type { StepFieldsProps } from '../inspector/stepFields';
 import { ZoneMap } from './ZoneMap';
 
 type Mode = 'zones' | 'lightly' | 'never';

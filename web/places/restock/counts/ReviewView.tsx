@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import type { Versioned } from '@bienestar/contract/api';
 import type { CountRound } from '@bienestar/core/house/house';
-import { countReview, type CountFinding } from '@bienestar/core/restock/countReview';
+import { countReview } from '@bienestar/core/restock/countReview';
+import type { CountFinding } from '@bienestar/core/restock/countFinding';
 import { amount, dayText, money, moneyChange, nearDay, percent } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Loading } from '../../../parts/Loading';

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { ServiceId } from '@bienestar/core/house/ids';
 import { bookingNames, unmatchedTitles, withName } from '@bienestar/core/restock/forecast';
-import type { ReadCalendar } from '@bienestar/core/restock/readCalendar';
+import type { ReadCalendar } from '@bienestar/core/calendar/readCalendar';
 import { number, percent } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import { weeksOf, type LookAhead, type Ordering } from '@bienestar/core/restock/lookAhead';
 import type { Restocking } from '@bienestar/core/restock/restocking';
-import { daysAfter } from '@bienestar/core/stock/days';
+import { daysAfter } from '@bienestar/core/days/days';
 import { amount, dayText, nearDay, number, percent } from '../../../format/figures';
 import { Segments } from '../../../parts/Segments';
 import { useHouse, useRestock } from '../../../store/house';

@@ -6,7 +6,7 @@ import {
   explainReorderPoint,
 } from '@bienestar/core/explain/explainReorder';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
-import type { Outcome } from '@bienestar/core/house/problem';
+import type { Outcome } from '@bienestar/core/problem/problem';
 import type { Review } from '@bienestar/core/house/restock';
 import { schoolsOf } from '@bienestar/core/restock/restockRules';
 import { takesLonger, type Restocking } from '@bienestar/core/restock/restocking';

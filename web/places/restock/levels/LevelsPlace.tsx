@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BoughtMaterial, House, LinenMaterial } from '@bienestar/core/house/house';
-import type { Outcome } from '@bienestar/core/house/problem';
+import type { Outcome } from '@bienestar/core/problem/problem';
 import type { LinenLevel, RestockFigures } from '@bienestar/core/restock/restocker';
 import type { Restocking } from '@bienestar/core/restock/restocking';
 import { explainOrderSize, explainReorderPoint } from '@bienestar/core/explain/explainReorder';

@@ -12,7 +12,7 @@ import {
   receivedPacks,
 } from '@bienestar/core/restock/orderProgress';
 import { sentOrder } from '@bienestar/core/restock/sendOrder';
-import { daysBetween } from '@bienestar/core/stock/days';
+import { daysBetween } from '@bienestar/core/days/days';
 import { dayText, money, moneyChange } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';

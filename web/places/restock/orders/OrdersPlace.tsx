@@ -4,7 +4,7 @@ import type { Order } from '@bienestar/core/house/house';
 import type { SupplierId } from '@bienestar/core/house/ids';
 import { orderProgress } from '@bienestar/core/restock/orderProgress';
 import { proposeOrders } from '@bienestar/core/restock/proposeOrders';
-import { daysBetween } from '@bienestar/core/stock/days';
+import { daysBetween } from '@bienestar/core/days/days';
 import { dayText, money } from '../../../format/figures';
 import { Choice } from '../../../parts/Choice';
 import { EmptyPlace } from '../../../parts/EmptyPlace';

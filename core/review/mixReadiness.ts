@@ -1,7 +1,7 @@
 import type { Mix, WorkedProtocol } from '../house/house';
 import type { ShelfIndex } from '../house/houseIndex';
 import type { MixId, StepId } from '../house/ids';
-import type { Finding } from '../protocol/findings';
+import type { Finding } from './finding';
 import type { Schedule, ScheduleRow } from '../time/schedule';
 
 /** When a mix is made for a step that uses it, in minutes after the room is first used. */

@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { problemOf, valueOf } from '../testing/sample';
 import { compoundDemand, type CompoundDemand } from './compound';
-import { materialDemand, type UseRate } from './demandRate';
+import { materialDemand, type UseRate } from '../draws/demandRate';
 import { economicOrder, orderSize, type OrderTerms } from './orderSize';
 import { parLevel } from './parLevel';
-import { usableOf } from './usable';
+import { usableOf } from '../stock/usable';
 import { usesWhileWaiting } from './usesWhileWaiting';
 
 const sachets: UseRate[] = [

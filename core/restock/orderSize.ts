@@ -1,4 +1,4 @@
-import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import type { DiscountBreak } from '../house/material';
 import { wholeAbove } from '../dose/openPacks';
 

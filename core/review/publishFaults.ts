@@ -1,11 +1,11 @@
-import { drawsOf } from '../dose/drawsOf';
+import { drawsOf } from '../draws/drawsOf';
 import { settingsFor, shelfOf, workOf } from '../figures/serviceWork';
 import { clientWith } from '../house/client';
 import type { House, Protocol } from '../house/house';
 import { indexHouse } from '../house/houseIndex';
-import type { Problem } from '../house/problem';
+import type { Problem } from '../problem/problem';
 import { scheduleOf } from '../time/schedule';
-import { expandBlocks } from './expandBlocks';
+import { expandBlocks } from '../protocol/expandBlocks';
 import { findingsIn } from './findings';
 
 /**

@@ -1,7 +1,7 @@
 import { wholeAbove } from '../dose/openPacks';
-import { fail, ok, type Outcome, type Where } from '../house/problem';
+import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import { compoundDemand, type CompoundDemand } from './compound';
-import type { MaterialDemand } from './demandRate';
+import type { MaterialDemand } from '../draws/demandRate';
 import type { UsesWhileWaiting } from './usesWhileWaiting';
 
 /** The stock at which to order, and how it was found. */

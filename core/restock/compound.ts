@@ -1,4 +1,4 @@
-import type { MaterialDemand } from './demandRate';
+import type { MaterialDemand } from '../draws/demandRate';
 import { wholeAbove } from '../dose/openPacks';
 import { normalCumulative, normalDensity, normalQuantile } from './normal';
 import type { UsesWhileWaiting } from './usesWhileWaiting';

@@ -1,4 +1,7 @@
-import type { Hands, Stretch } from '../house/protocol';
+/** Where in the slot a step lies. */
+export type Stretch = 'set-up' | 'visit' | 'reset';
+/** Whether the step takes the hands, a watchful eye, or neither. */
+export type Hands = 'hands-on' | 'watching' | 'free';
 
 /** Where in a treatment a step stands, in the order of the work. */
 export const PHASES = [

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import type { Booking } from '../house/house';
 import { asId } from '../house/ids';
-import { dayOf, daysAfter } from '../stock/days';
+import { dayOf, daysAfter } from '../days/days';
 import { fillPurse, NEVER_ENDS, startNear, whyNotRead } from './boundedRepeats';
 import { inZone, isZone } from './timeZones';
 

@@ -1,5 +1,5 @@
 import type { HouseSettings } from '../house/settings';
-import { FACE_PARTS, leavesOf, type FacePart, type LeafZone, type ZoneId } from './zones';
+import { FACE_PARTS, leavesOf, type FacePart, type LeafZone, type ZoneId } from '../zone/zones';
 
 /** Adult shares of the body surface, percent. @see D1; Lund and Browder, 1944 */
 const BODY_PERCENT = {

@@ -1,9 +1,9 @@
 import type { Choice } from '../house/house';
 import type { ChoiceId, OptionId, ProtocolId } from '../house/ids';
-import type { Where } from '../house/problem';
-import { CHOOSING_VALUES } from './choose';
-import type { WrittenOut } from './expandBlocks';
-import type { Finding } from './findings';
+import type { Where } from '../problem/problem';
+import { CHOOSING_VALUES } from '../protocol/choose';
+import type { WrittenOut } from '../protocol/expandBlocks';
+import type { Finding } from './finding';
 
 /**
  * Choices that cannot be meant: without options, with values that nobody has, with an option that is

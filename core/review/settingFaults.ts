@@ -1,17 +1,17 @@
 import type { Device, DeviceSetting } from '../house/device';
 import type { Step } from '../house/house';
 import { devicesOf } from '../house/protocol';
-import type { ProblemCode, Where } from '../house/problem';
+import type { ProblemCode, Where } from '../problem/problem';
 import { workedZones } from '../zone/workedZones';
 import { leavesOf, zoneName, type LeafZone, type ZoneId } from '../zone/zones';
 import { materialsOfStep } from '../care/traits';
-import type { Finding, Looked } from './findings';
+import type { Finding, ReviewedProtocol } from './finding';
 
 /**
  * What a step says of itself that cannot be: an endpoint beyond its cap, a device set beyond the
  * limits of the house or where it is never used, zones named twice, a material off the shelf.
  */
-export function settingFaults({ written, worked, shelf, index }: Looked): Finding[] {
+export function settingFaults({ written, worked, shelf, index }: ReviewedProtocol): Finding[] {
   return [
     ...written.steps.flatMap((step) => {
       const where: Where = { protocolId: worked.id, stepId: step.id };
@@ -118,7 +118,11 @@ function zoneFaults({ name, zones, never = [], lightly = [] }: Step, say: Say): 
   ];
 }
 
-function deviceFaults(step: Step, devices: Looked['index']['devices'], say: Say): Finding[] {
+function deviceFaults(
+  step: Step,
+  devices: ReviewedProtocol['index']['devices'],
+  say: Say,
+): Finding[] {
   const unknown = devicesOf(step).filter((id) => !devices.has(id));
   const device = step.device && devices.get(step.device.deviceId);
   return [

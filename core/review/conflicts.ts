@@ -1,12 +1,12 @@
 import type { Step } from '../house/house';
 import { devicesOf } from '../house/protocol';
 import type { StepId } from '../house/ids';
-import type { ProblemCode } from '../house/problem';
+import type { ProblemCode } from '../problem/problem';
 import type { Schedule, ScheduleRow } from '../time/schedule';
 import { workedZones } from '../zone/workedZones';
 import { leavesOf, zoneName, type LeafZone } from '../zone/zones';
-import { effectsOf } from './actions';
-import type { Finding, Looked } from './findings';
+import { effectsOf } from '../house/actions';
+import type { Finding, ReviewedProtocol } from './finding';
 
 const WORTH_SAYING = 0.05;
 
@@ -15,8 +15,8 @@ const WORTH_SAYING = 0.05;
  * twice, more devices than there are, zones that are worked while something lies on them.
  * @see T4 T6
  */
-export function conflictsIn(looked: Looked, schedule: Schedule): Finding[] {
-  const { worked, index } = looked;
+export function conflictsIn(reviewed: ReviewedProtocol, schedule: Schedule): Finding[] {
+  const { worked, index } = reviewed;
   const found = new Map<string, Finding>();
   const say = (
     stepId: StepId,
@@ -101,7 +101,11 @@ function hands({ host, beside }: Together, say: Say): void {
   }
 }
 
-function devices({ host, beside }: Together, known: Looked['index']['devices'], say: Say): void {
+function devices(
+  { host, beside }: Together,
+  known: ReviewedProtocol['index']['devices'],
+  say: Say,
+): void {
   const held = devicesOf(host);
   for (const step of beside) {
     for (const id of devicesOf(step)) {

@@ -1,4 +1,4 @@
-import type { ContainerId, EntryId, LotId, MaterialId, PackId } from '../house/ids';
+import type { ContainerId, EntryId, LotId, MaterialId, PackId } from './ids';
 
 /** What came in one delivery under one lot number. Days are ISO dates, instants ISO 8601 in UTC. */
 export interface Lot {

@@ -17,7 +17,7 @@ import {
   stockOf,
   valueOf,
 } from '../testing/sample';
-import { createCalculator } from './createCalculator';
+import { createCalculator } from '../figures/createCalculator';
 import { createRestocker } from '../restock/restocker';
 import { houseReport } from './houseReport';
 

@@ -1,10 +1,10 @@
 import type { House, Ladder, Pricing } from '../house/house';
-import { failWith, ok, type Outcome, type Problem } from '../house/problem';
+import { failWith, ok, type Outcome, type Problem } from '../problem/problem';
 import type { BaseUnit } from '../quantity/unit';
 import type { Triple } from '../quantity/triple';
 import type { TimeFigures } from '../time/schedule';
 import type { RestockFigures } from '../restock/restocker';
-import { problemsOf, type HouseFigures, type ServiceFigures } from './houseFigures';
+import { problemsOf, type HouseFigures, type ServiceFigures } from '../figures/houseFigures';
 
 interface StepReport {
   readonly id: string;

@@ -10,19 +10,19 @@ import {
   type Outcome,
   type Problem,
   type Where,
-} from '../house/problem';
+} from '../problem/problem';
 import { makeMix } from '../mix/makeMix';
 import { arrange, STRETCHES, type Arrangement, type Half } from '../protocol/arrange';
 import { addTriples, exactly, scaleTriple, ZERO, type Triple } from '../quantity/triple';
 import { workedZones } from '../zone/workedZones';
-import { openPacks } from './openPacks';
+import { openPacks } from '../dose/openPacks';
 import {
   drawableMaterial,
   drawableMix,
   resolveAmount,
   type DoseSettings,
   type ResolvedAmount,
-} from './resolveAmount';
+} from '../dose/resolveAmount';
 
 /** What one dose takes of one material in one visit, once for every layer. */
 export interface Draw {

@@ -1,9 +1,9 @@
 import type { Device, Material, Step } from '../house/house';
 import type { StepId } from '../house/ids';
-import { effectsOf } from '../protocol/actions';
-import type { Finding, Looked } from '../protocol/findings';
+import { effectsOf } from '../house/actions';
+import type { Finding, ReviewedProtocol } from './finding';
 import { leavesOf, type LeafZone } from '../zone/zones';
-import { devicesOfStep, materialsOfStep, traitsOfStep, type Trait } from './traits';
+import { devicesOfStep, materialsOfStep, traitsOfStep, type Trait } from '../care/traits';
 
 interface Seen {
   readonly step: Step;
@@ -27,8 +27,8 @@ const WARMS: readonly Trait[] = ['heat', 'heat-producing', 'radio-frequency', 's
  * with cold on the same skin, strong exfoliation twice, an acid by day without sun protection, a
  * device that asks for covered eyes without covers for everybody.
  */
-export function combinationsIn(looked: Looked): Finding[] {
-  const { worked, shelf, index, dayTime } = looked;
+export function combinationsIn(reviewed: ReviewedProtocol): Finding[] {
+  const { worked, shelf, index, dayTime } = reviewed;
   const seen = worked.steps
     .filter((step) => step.stretch === 'visit')
     .map((step): Seen => {

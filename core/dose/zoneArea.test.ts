@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { settings } from '../testing/sample';
 import { bodySurfaceM2, zoneAreaCm2 } from './zoneArea';
-import { FACE_PARTS, leavesOf, ZONE_IDS, zoneName, type ZoneId } from './zones';
+import { FACE_PARTS, leavesOf, ZONE_IDS, zoneName, type ZoneId } from '../zone/zones';
 
 describe('zone areas (D1)', () => {
   it('gives the reference client her body surface and her face and neck', () => {

@@ -1,0 +1,28 @@
+import type { House, WorkedProtocol } from '../house/house';
+import type { HouseIndex, ShelfIndex } from '../house/houseIndex';
+import type { Outcome, Problem } from '../problem/problem';
+import type { WrittenOut } from '../protocol/expandBlocks';
+import type { Schedule } from '../time/schedule';
+
+/** How much a finding weighs: it must be put right, it does not fit, or it should be thought of. */
+export type Weight = 'fault' | 'conflict' | 'prompt';
+
+/** Something to look at in a protocol, at its place. */
+export interface Finding extends Problem {
+  readonly weight: Weight;
+  /** the chance that it comes about, where it is one */
+  readonly chance?: number;
+}
+
+/** A protocol as it is reviewed. */
+export interface ReviewedProtocol {
+  /** with every option */
+  readonly written: WrittenOut;
+  /** for the client it is shown for */
+  readonly worked: WorkedProtocol;
+  readonly schedule: Outcome<Schedule>;
+  readonly shelf: ShelfIndex;
+  readonly index: Pick<HouseIndex, 'devices' | 'materials'>;
+  readonly settings: House['settings'];
+  readonly dayTime: 'day' | 'evening';
+}

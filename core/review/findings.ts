@@ -1,0 +1,36 @@
+import { combinationsIn } from './combinations';
+import type { WorkedProtocol } from '../house/house';
+import { mixFindings } from './mixReadiness';
+import { drawsOf } from '../draws/drawsOf';
+import { choiceFaults } from './choiceFaults';
+import { conflictsIn } from './conflicts';
+import type { Finding, ReviewedProtocol } from './finding';
+import { settingFaults } from './settingFaults';
+
+/** Amounts that cannot be resolved, also in options that are not taken for the client shown. */
+function doseFaults({ written, worked, shelf, settings }: ReviewedProtocol): Finding[] {
+  const all: WorkedProtocol = { ...worked, ...written };
+  const draws = drawsOf(all, 'returning', shelf, settings);
+  if (draws.ok) return [];
+  return draws.problems
+    .filter(({ where }) => where.stepId !== undefined)
+    .map((problem) => ({ ...problem, weight: 'fault' }));
+}
+
+/**
+ * Everything that does not fit in a protocol, apart from what keeps its figures from being counted:
+ * choices nobody meets, settings beyond the house's limits, hands or devices taken twice, covered
+ * zones, caps that are passed, mixes that are too old, combinations that ask for care.
+ * @see T6
+ */
+export function findingsIn(reviewed: ReviewedProtocol): readonly Finding[] {
+  const { written, worked, schedule } = reviewed;
+  return [
+    ...doseFaults(reviewed),
+    ...choiceFaults(written, worked.id),
+    ...settingFaults(reviewed),
+    ...(schedule.ok ? conflictsIn(reviewed, schedule.value) : []),
+    ...(schedule.ok ? mixFindings(worked, schedule.value, reviewed.shelf) : []),
+    ...combinationsIn(reviewed),
+  ];
+}
