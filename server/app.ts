@@ -16,7 +16,8 @@ import { exportRoutes } from './exports/exportRoutes';
 import { healthRoutes } from './health/healthRoutes';
 import { openingHouses } from './house/openAndAnswer';
 import { houseRoutes } from './house/houseRoutes';
-import { storesOf, type AggregateStores } from './house/stores';
+import type { AggregateStores } from './house/documentStores';
+import { storesOf } from './house/stores';
 import { answerProblems, unknownAddress } from './http/problems';
 import { journalRoutes } from './journal/journalRoutes';
 import { journalingStores } from './journal/journalingStores';
@@ -29,7 +30,7 @@ import { ledgerRoutes } from './ledger/ledgerRoutes';
 import { lineRoutes } from './lines/lineRoutes';
 import { materialRoutes } from './materials/materialRoutes';
 import { orderRoutes } from './orders/orderRoutes';
-import { keepingReceipts } from './orders/orderStore';
+import { keptReceipts } from './orders/keptReceipts';
 import { priceListRoutes } from './priceLists/priceListRoutes';
 import { notingPrices } from './prices/priceStore';
 import { benchScale, noScale } from './scale/benchScale';
@@ -130,7 +131,7 @@ export function createApp({
   const aggregates = {
     ...noting,
     materials: notingPrices(noting.materials, stores.prices, 'hand'),
-    orders: keepingReceipts(stores.orders),
+    orders: keptReceipts(stores.orders),
   };
   app.use(`${API}/orders`, orderRoutes(stores, outside.orders, sequelize));
   app.use(`${API}/counts`, countRoutes(stores, sequelize));

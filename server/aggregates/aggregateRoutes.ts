@@ -6,7 +6,7 @@ import { answerWrite } from '../answers/answerWrite';
 import { reading } from '../db/unitOfWork';
 import { idTaken, inUse, invalidInput, notFound, staleWrite } from '../http/problems';
 import { checkedInput, checkReferences, takeVersion, versionFrom } from './checkInput';
-import type { Store } from './store';
+import type { Store } from '../documents/documentStore';
 
 /**
  * The routes of one kind of aggregate. A body is the aggregate as in the house file; answers carry

@@ -7,11 +7,12 @@ import { prices } from './migrations/0004-prices';
 import { money } from './migrations/0005-money';
 import { restock } from './migrations/0006-restock';
 import { answers } from './migrations/0007-answers';
+import { documents } from './migrations/0008-documents';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
   return new Umzug({
-    migrations: [house, shelf, protocols, prices, money, restock, answers],
+    migrations: [house, shelf, protocols, prices, money, restock, answers, documents],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

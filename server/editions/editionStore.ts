@@ -4,7 +4,7 @@ import { referencesOfMix, referencesOfWriting } from '@bienestar/contract/refere
 import type { Edition } from '@bienestar/core/house/edition';
 import type { Mix, Protocol } from '@bienestar/core/house/house';
 import { asId, type ProtocolId } from '@bienestar/core/house/ids';
-import { usesRows } from '../aggregates/documentStore';
+import { usesRows } from '../documents/uses';
 import { fromJson } from '../db/optional';
 import { rowsOf } from '../db/rows';
 import { table } from '../db/tables';
@@ -59,7 +59,7 @@ export function editionStore(sequelize: Sequelize): EditionStore {
       const rows = await sequelize.query<Record<keyof EditionRow, never>>(
         `SELECT e.protocol_id AS protocolId, e.number, e.published_at AS publishedAt, e.note, e.body
          FROM editions e WHERE (e.protocol_id, e.number) IN
-           (SELECT protocol_id, edition FROM services WHERE edition IS NOT NULL)
+           (SELECT edition_of, edition_number FROM uses WHERE by_service_id IS NOT NULL)
          ORDER BY e.ordinal`,
         { type: QueryTypes.SELECT, transaction: tx },
       );

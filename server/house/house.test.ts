@@ -4,7 +4,7 @@ import { QueryTypes } from 'sequelize';
 import { withoutVersions, type Health, type OpeningLine } from '@bienestar/contract/api';
 import { houseOf } from '@bienestar/core/stock/houseOf';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
-import type { House } from '@bienestar/core/house/house';
+import type { BoughtMaterial, House } from '@bienestar/core/house/house';
 import { createRestocker } from '@bienestar/core/restock/restocker';
 import { houseReport } from '@bienestar/core/report/houseReport';
 import { migrations } from '../db/migrate';
@@ -184,7 +184,28 @@ describe('migrations', () => {
       '0005-money',
       '0006-restock',
       '0007-answers',
+      '0008-documents',
     ]);
     await database.close();
+  });
+
+  it('a house goes back to columns and forward to documents, and is the same to the last digit', async () => {
+    const file = async () => (await fetch(`${api.url}/api/house/file`)).text();
+    const before = await file();
+    const umzug = migrations(api.sequelize);
+    await umzug.down({ to: '0008-documents' });
+    const [material] = await api.sequelize.query<Record<string, unknown>>(
+      "SELECT m.kind, m.ml_per_pump, p.price_minor FROM materials m JOIN packs p ON p.material_id = m.id WHERE m.id = 'fennel-toner'",
+      { type: QueryTypes.SELECT },
+    );
+    const { materials } = JSON.parse(before) as House;
+    const toner = materials.find(({ id }) => id === 'fennel-toner') as BoughtMaterial;
+    expect(material).toMatchObject({
+      kind: toner.kind,
+      price_minor: toner.packs[0]?.priceMinor,
+      ml_per_pump: toner.measures.mlPerPump?.usual ?? null,
+    });
+    await umzug.up();
+    expect(JSON.parse(await file())).toEqual(JSON.parse(before));
   });
 });

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { setTimeout as pause } from 'node:timers/promises';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { connect } from '../db/connection';
-import { TABLES } from '../db/tables';
+import { FORMER_TABLES, TABLES } from '../db/tables';
 import { codeOf } from '../db/unitOfWork';
 
 /*
@@ -128,7 +128,7 @@ async function tablesIn(live: Sequelize): Promise<readonly string[]> {
     { type: QueryTypes.SELECT },
   );
   const there = new Set(rows.map(({ name }) => name));
-  return TABLES.filter((table) => there.has(table));
+  return [...TABLES, ...FORMER_TABLES].filter((table) => there.has(table));
 }
 
 async function ddlOf(live: Sequelize, table: string): Promise<string> {

@@ -53,7 +53,7 @@ export async function fillHouse(
   version: number,
   tx: Transaction,
 ): Promise<void> {
-  await stores.settings.reset(house.settings, version, tx);
+  await stores.settings.insert(house.settings, version, tx);
   await stores.rooms.insert(house.rooms, version, tx);
   await stores.people.insert(house.people, version, tx);
   await stores.suppliers.insert(house.suppliers, version, tx);

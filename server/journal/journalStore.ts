@@ -2,7 +2,7 @@ import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { unversioned } from '@bienestar/contract/api';
 import type { JournalEntry, JournalPart } from '@bienestar/core/house/journal';
 import { dayOf } from '@bienestar/core/days/days';
-import type { Store } from '../aggregates/store';
+import type { Store } from '../documents/documentStore';
 import { fromJson } from '../db/optional';
 import { rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';

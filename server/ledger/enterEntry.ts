@@ -8,7 +8,7 @@ import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
 import type { StockEntry } from '@bienestar/core/stock/entries';
 import { postEntry } from '@bienestar/core/stock/post';
 import type { MaterialStock } from '@bienestar/core/house/stock';
-import type { Store } from '../aggregates/store';
+import type { Store } from '../documents/documentStore';
 import { idTaken, invalidInput, notFound } from '../http/problems';
 import type { HeldMaterials, LedgerStore } from './ledgerStore';
 import { readStockOf } from './shelfReader';

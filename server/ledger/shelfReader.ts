@@ -11,7 +11,7 @@ export async function readStock(
   tx: Transaction,
 ): Promise<MaterialStock[]> {
   const rows = await sequelize.query<{ readonly id: string }>(
-    "SELECT id FROM materials WHERE kind <> 'linen' ORDER BY ordinal",
+    "SELECT id FROM materials WHERE JSON_VALUE(body, '$.kind') <> 'linen' ORDER BY ordinal",
     { type: QueryTypes.SELECT, transaction: tx },
   );
   const balances = await ledger.balances(tx);

@@ -6,7 +6,7 @@ import { SCHEMAS } from '@bienestar/contract/rules';
 import { answerWrite } from '../answers/answerWrite';
 import { reading } from '../db/unitOfWork';
 import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
-import type { Store } from '../aggregates/store';
+import type { Store } from '../documents/documentStore';
 import { invalidInput, staleWrite } from '../http/problems';
 
 interface LineRules<T> {

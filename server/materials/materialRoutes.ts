@@ -7,7 +7,7 @@ import type { Material } from '@bienestar/core/house/house';
 import { answerWrite } from '../answers/answerWrite';
 import { reading } from '../db/unitOfWork';
 import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
-import type { Store } from '../aggregates/store';
+import type { Store } from '../documents/documentStore';
 import { invalidInput, notFound, staleWrite, within } from '../http/problems';
 import { notingPrices, type PriceStore } from '../prices/priceStore';
 

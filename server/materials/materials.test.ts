@@ -5,6 +5,7 @@ import type { PricePoint } from '@bienestar/core/house/pricePoint';
 import type { BoughtMaterial, Material } from '@bienestar/core/house/house';
 import { dayOf } from '@bienestar/core/days/days';
 import { migrations } from '../db/migrate';
+import { storesOf } from '../house/stores';
 import { freshDatabase, startApi, type TestApi } from '../testing/api';
 
 let api: TestApi;
@@ -121,7 +122,7 @@ describe('a database of before', () => {
     );
     await run("INSERT INTO packs VALUES ('m', 1, 500, 900, 0.1, 20, 0, 0)");
     await run("INSERT INTO stock VALUES ('m', 1, 2, 320)");
-    await umzug.up();
+    await umzug.up({ to: '0007-answers' });
     const [row] = await database.query<Record<string, unknown>>(
       `SELECT m.counted_per, p.id, p.supplier_id, p.content, p.price_minor, l.content AS lot_content,
          v.quantity, v.kind, h.price_minor AS told
@@ -140,6 +141,15 @@ describe('a database of before', () => {
       quantity: 320,
       kind: 'count',
       told: 900,
+    });
+    await umzug.up();
+    const [kept] = await storesOf(database).materials.all(null as never);
+    expect(kept).toMatchObject({
+      version: 4,
+      kind: 'consumable',
+      countedPer: 'client',
+      measures: {},
+      packs: [{ id: 'm-pack-1', supplierId: 's', content: 500, discount: 0.1 }],
     });
     await umzug.down({ to: '0002-shelf' });
     const back = await database.query<Record<string, unknown>>(

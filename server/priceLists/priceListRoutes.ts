@@ -3,7 +3,7 @@ import type { Sequelize } from 'sequelize';
 import { PROBLEM_TYPES, type FetchedList } from '@bienestar/contract/api';
 import type { Supplier } from '@bienestar/core/house/house';
 import { reading } from '../db/unitOfWork';
-import type { Store } from '../aggregates/store';
+import type { Store } from '../documents/documentStore';
 import { fetchText } from '../http/fetchText';
 import { invalidInput, notFound } from '../http/problems';
 

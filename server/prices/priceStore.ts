@@ -4,7 +4,7 @@ import type { PricePoint } from '@bienestar/core/house/pricePoint';
 import type { Material } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { dayOf } from '@bienestar/core/days/days';
-import type { Store } from '../aggregates/store';
+import type { Store } from '../documents/documentStore';
 import { rowsOf } from '../db/rows';
 import { table } from '../db/tables';
 

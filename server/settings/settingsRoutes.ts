@@ -5,7 +5,7 @@ import { answerWrite } from '../answers/answerWrite';
 import { reading } from '../db/unitOfWork';
 import { checkedInput, takeVersion } from '../aggregates/checkInput';
 import { notFound, staleWrite } from '../http/problems';
-import type { SettingsStore } from './settingsStore';
+import type { SettingsStore } from '../house/documentStores';
 
 /**
  * The routes of the house settings.

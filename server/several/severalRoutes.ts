@@ -8,7 +8,7 @@ import type { Demand } from '@bienestar/core/house/house';
 import type { Reference } from '@bienestar/contract/references';
 import { answerWrite } from '../answers/answerWrite';
 import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
-import type { Store } from '../aggregates/store';
+import type { Store } from '../documents/documentStore';
 import type { Stores } from '../house/stores';
 import { invalidInput, staleWrite, within } from '../http/problems';
 

@@ -1,0 +1,30 @@
+import type { Order } from '@bienestar/core/house/house';
+import type { Store } from '../documents/documentStore';
+
+/**
+ * A store in which an order keeps what came of it whatever is written: only receiving changes that, and
+ * taking an entry back in the ledger.
+ */
+export function keptReceipts(orders: Store<Order>): Store<Order> {
+  const withReceipts = (order: Order, before: Order | undefined): Order => {
+    const known = new Map(before?.lines.map((line) => [line.id, line]));
+    return {
+      ...order,
+      lines: order.lines.map((line) => {
+        const { received = [], refused = 0 } = known.get(line.id) ?? {};
+        return { ...line, received, refused };
+      }),
+    };
+  };
+  return {
+    ...orders,
+    insert: (values, version, tx) =>
+      orders.insert(
+        values.map((order) => withReceipts(order, undefined)),
+        version,
+        tx,
+      ),
+    replace: async (order, version, tx) =>
+      orders.replace(withReceipts(order, await orders.find(order.id, tx)), version, tx),
+  };
+}
