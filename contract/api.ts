@@ -167,6 +167,18 @@ export function unversioned<T extends object>(value: Versioned<T>): T {
   return plain as unknown as T;
 }
 
+/** A row of the audit trail: a write of one thing. */
+export interface AuditEntry {
+  /** ISO date and time */
+  readonly at: string;
+  /** who wrote it: until there is sign-in, the address of the window */
+  readonly actor: string;
+  readonly part: string;
+  readonly id: string;
+  /** a JSON Patch (RFC 6902) from before to after */
+  readonly difference: readonly object[];
+}
+
 /** Why a safe copy was made. */
 export const COPY_REASONS = ['first', 'night', 'opening', 'upgrade', 'by-hand'] as const;
 export type CopyReason = (typeof COPY_REASONS)[number];

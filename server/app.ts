@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import express, { type Express, type Router } from 'express';
+import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Sequelize } from 'sequelize';
-import { API, type AggregateName } from '@bienestar/contract/api';
+import { API } from '@bienestar/contract/api';
 import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
 import { aggregateRoutes } from './aggregates/aggregateRoutes';
 import { bookingRoutes } from './bookings/bookingRoutes';
@@ -16,11 +16,9 @@ import { exportRoutes } from './exports/exportRoutes';
 import { healthRoutes } from './health/healthRoutes';
 import { openingHouses } from './house/openAndAnswer';
 import { houseRoutes } from './house/houseRoutes';
-import type { AggregateStores } from './house/documentStores';
-import { storesOf } from './house/stores';
 import { answerProblems, unknownAddress } from './http/problems';
-import { journalRoutes } from './journal/journalRoutes';
-import { journalingStores } from './journal/journalingStores';
+import { auditRoutes } from './audit/auditRoutes';
+import { journalRoutes } from './audit/journalRoutes';
 import { SERIALIZERS } from './log';
 import { knownHost } from './http/knownHost';
 import { plainAddress, plainBody } from './http/plainRequests';
@@ -30,14 +28,13 @@ import { ledgerRoutes } from './ledger/ledgerRoutes';
 import { lineRoutes } from './lines/lineRoutes';
 import { materialRoutes } from './materials/materialRoutes';
 import { orderRoutes } from './orders/orderRoutes';
-import { keptReceipts } from './orders/keptReceipts';
 import { priceListRoutes } from './priceLists/priceListRoutes';
-import { notingPrices } from './prices/priceStore';
 import { benchScale, noScale } from './scale/benchScale';
 import { scaleRoutes } from './scale/scaleRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
 import { severalRoutes } from './several/severalRoutes';
 import { treatmentRoutes } from './treatments/treatmentRoutes';
+import { openDoor } from './work/door';
 
 /** Large enough for a protocol of 400 steps; a batch for a shelf of some thousand materials. */
 const LARGEST_BODY = '1mb';
@@ -81,7 +78,7 @@ export function createApp({
   copies,
   outside = {},
 }: AppOptions): Express {
-  const stores = storesOf(sequelize);
+  const door = openDoor(sequelize);
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -114,10 +111,10 @@ export function createApp({
   app.use(sameOriginWrites);
   app.use(API, plainAddress);
   app.use(`${API}/health`, healthRoutes(sequelize));
-  const open = openingHouses(stores, sequelize, databaseUrl, () =>
+  const open = openingHouses(door, sequelize, databaseUrl, () =>
     copies ? copies.make('opening') : Promise.resolve(),
   );
-  app.use(`${API}/house`, houseRoutes(stores, sequelize, open));
+  app.use(`${API}/house`, houseRoutes(door, open));
   app.put(
     [`${API}/materials`, `${API}/several`, `${API}/bookings`],
     express.json({ limit: LARGEST_BATCH, strict: false }),
@@ -125,40 +122,26 @@ export function createApp({
   app.use(API, express.json({ limit: LARGEST_BODY, strict: false }));
   app.use(API, plainBody);
   app.use(`${API}/copies`, copyRoutes(copies, open));
-  const noting = journalingStores(stores);
-  app.use(`${API}/settings`, settingsRoutes(noting.settings, sequelize));
-  app.use(`${API}/materials`, materialRoutes(noting.materials, stores.prices, sequelize));
-  const aggregates = {
-    ...noting,
-    materials: notingPrices(noting.materials, stores.prices, 'hand'),
-    orders: keptReceipts(stores.orders),
-  };
-  app.use(`${API}/orders`, orderRoutes(stores, outside.orders, sequelize));
-  app.use(`${API}/counts`, countRoutes(stores, sequelize));
-  app.use(`${API}/bookings`, bookingRoutes(stores.bookings, outside.bookings, sequelize));
-  app.use(`${API}/treatments`, treatmentRoutes(stores, sequelize));
-  for (const name of AGGREGATE_NAMES)
-    app.use(`${API}/${name}`, routesOf(name, aggregates, sequelize));
-  app.use(`${API}/several`, severalRoutes(aggregates, sequelize));
-  app.use(`${API}/journal`, journalRoutes(stores, sequelize));
-  app.use(`${API}/demand`, lineRoutes('demand', stores.demand, sequelize));
-  app.use(`${API}/editions`, editionRoutes(stores, sequelize));
-  app.use(`${API}/ledger`, ledgerRoutes(stores, sequelize));
+  app.use(`${API}/settings`, settingsRoutes(door));
+  app.use(`${API}/materials`, materialRoutes(door));
+  app.use(`${API}/orders`, orderRoutes(door, outside.orders));
+  app.use(`${API}/counts`, countRoutes(door));
+  app.use(`${API}/bookings`, bookingRoutes(door, outside.bookings));
+  app.use(`${API}/treatments`, treatmentRoutes(door));
+  for (const name of AGGREGATE_NAMES) app.use(`${API}/${name}`, aggregateRoutes(name, door));
+  app.use(`${API}/several`, severalRoutes(door));
+  app.use(`${API}/journal`, journalRoutes(door));
+  app.use(`${API}/audit`, auditRoutes(door));
+  app.use(`${API}/demand`, lineRoutes('demand', door));
+  app.use(`${API}/editions`, editionRoutes(door));
+  app.use(`${API}/ledger`, ledgerRoutes(door));
   const scale = outside.scale === undefined ? noScale : benchScale(outside.scale);
   app.use(`${API}/scale`, scaleRoutes(scale, outside.scaleControl));
-  app.use(`${API}/price-lists`, priceListRoutes(stores.suppliers, outside.priceLists, sequelize));
-  app.use(`${API}/exports`, exportRoutes(stores, sequelize));
+  app.use(`${API}/price-lists`, priceListRoutes(door, outside.priceLists));
+  app.use(`${API}/exports`, exportRoutes(door));
   app.use(API, unknownAddress);
   if (pages !== undefined) app.use(servePages(pages));
   app.use(unknownAddress);
   app.use(answerProblems);
   return app;
-}
-
-function routesOf<N extends AggregateName>(
-  name: N,
-  stores: AggregateStores,
-  sequelize: Sequelize,
-): Router {
-  return aggregateRoutes(name, stores[name], sequelize);
 }

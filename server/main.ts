@@ -2,16 +2,15 @@ import { createServer } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import type { Sequelize } from 'sequelize';
-import { answerStore } from './answers/answerStore';
+import { answerRepository } from './work/answerRepository';
+import { byItself, readingUnit, writingUnit } from './work/unitOfWork';
 import { createApp } from './app';
 import { copyBeforeMigrating, copyBeforeUpgrade } from './copies/beforeUpgrade';
 import { safeCopies } from './copies/copies';
 import { connect } from './db/connection';
 import { migrations } from './db/migrate';
 import { watchRoom } from './db/room';
-import { reading, writing } from './db/unitOfWork';
 import { openDemo } from './house/openDemo';
-import { storesOf } from './house/stores';
 import { isLoopback, addressOf } from './http/loopback';
 import { refusalFor } from './http/problems';
 import { createLog } from './log';
@@ -85,8 +84,8 @@ async function prepare(database: Sequelize, url: string): Promise<void> {
   const isOlder = copies ? await copyBeforeMigrating(database, url, copies) : false;
   const applied = await migrations(database).up();
   log.info({ migrations: applied.map((migration) => migration.name) }, 'migrated');
-  const stores = storesOf(database);
-  const hasHouse = (await reading(database, (tx) => stores.settings.find(tx))) !== undefined;
+  const settings = await readingUnit(database, byItself(), ({ house }) => house.settings.find());
+  const hasHouse = settings !== undefined;
   if (hasHouse && copies && !isOlder) await copyBeforeUpgrade(COPIES, PROGRAM, copies);
   if (hasHouse) return;
   /* Where there was a house, nothing takes its place unasked: the pages ask. */
@@ -113,7 +112,7 @@ async function untilItAnswers(database: Sequelize): Promise<void> {
 async function tidy(): Promise<void> {
   try {
     await copies?.nightly();
-    await writing(sequelize, (tx) => answerStore(sequelize).forgetOld(new Date(), tx));
+    await writingUnit(sequelize, byItself(), (unit) => answerRepository(unit).forgetOld(unit.now));
   } catch (error) {
     log.error({ err: error }, 'no safe copy');
   }

@@ -10,8 +10,7 @@ import { createApp } from '../server/app';
 import { connect } from '../server/db/connection';
 import { silentLog } from '../server/testing/silentLog';
 import { migrations } from '../server/db/migrate';
-import { writing } from '../server/db/unitOfWork';
-import { storesOf } from '../server/house/stores';
+import { byItself, writingUnit } from '../server/work/unitOfWork';
 import { fillHouse } from '../server/house/wholeHouse';
 import { timedWait, type Row } from './benchTools';
 import { openDatabase } from './lib/database.mjs';
@@ -33,14 +32,14 @@ export async function benchLedger(): Promise<readonly Row[]> {
     ),
   });
   const { lots, movements } = ledger();
-  const stores = storesOf(sequelize);
   const filledWithinMs = 120_000;
-  await writing(
+  await writingUnit(
     sequelize,
-    async (tx) => {
-      await fillHouse(stores, plain, 1, tx);
-      await stores.ledger.loadLots(lots, tx);
-      await stores.ledger.loadMovements(movements, tx);
+    byItself(),
+    async ({ house: into }) => {
+      await fillHouse(into, plain, 1);
+      await into.ledger.loadLots(lots);
+      await into.ledger.loadMovements(movements);
     },
     filledWithinMs,
   );

@@ -1,9 +1,10 @@
 import type Joi from 'joi';
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { QueryTypes } from 'sequelize';
 import { checkAgainst, type Fault } from '@bienestar/contract/check';
 import { danglingFault, type Reference, type ReferredKind } from '@bienestar/contract/references';
 import { invalidInput } from '../http/problems';
 import type { TableName } from '../db/tables';
+import type { Session } from '../db/transactions';
 
 const TABLE_OF: Record<Exclude<ReferredKind, 'edition'>, TableName> = {
   person: 'people',
@@ -50,9 +51,8 @@ export function versionFrom(version: unknown): number {
 
 /** Refuses references to things that are not in the house. */
 export async function checkReferences(
-  sequelize: Sequelize,
+  { sequelize, transaction }: Session,
   references: readonly Reference[],
-  tx: Transaction,
 ): Promise<void> {
   const faults: Fault[] = [];
   for (const kind of new Set(references.map((reference) => reference.kind))) {
@@ -64,7 +64,7 @@ export async function checkReferences(
         : TABLE_OF[kind];
     const rows = await sequelize.query<{ id: string }>(
       `SELECT id FROM ${from} WHERE id IN (:ids) LOCK IN SHARE MODE`,
-      { type: QueryTypes.SELECT, replacements: { ids }, transaction: tx },
+      { type: QueryTypes.SELECT, replacements: { ids }, transaction },
     );
     const found = new Set(rows.map((row) => row.id));
     faults.push(...of.filter((reference) => !found.has(reference.id)).map(danglingFault));

@@ -1,15 +1,12 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import type { Sequelize } from 'sequelize';
 import { PROBLEM_TYPES, type FetchedList } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { Booking } from '@bienestar/core/house/house';
-import { answerWrite } from '../answers/answerWrite';
-import { reading } from '../db/unitOfWork';
 import { checkedInput } from '../aggregates/checkInput';
 import { fetchText } from '../http/fetchText';
 import { invalidInput } from '../http/problems';
-import type { BookingStore } from './bookingStore';
+import type { Door } from '../work/door';
 
 const MOST_BOOKINGS = 20_000;
 const book = Joi.array<Booking[]>()
@@ -26,15 +23,11 @@ const book = Joi.array<Booking[]>()
  *   424 when it does not answer.
  * @param feed the address of the calendar
  */
-export function bookingRoutes(
-  bookings: BookingStore,
-  feed: string | undefined,
-  sequelize: Sequelize,
-): Router {
+export function bookingRoutes(door: Door, feed: string | undefined): Router {
   const router = Router();
 
-  router.get('/', async (_request, response) => {
-    response.json(await reading(sequelize, (tx) => bookings.all(tx)));
+  router.get('/', async (request, response) => {
+    response.json(await door.read(request, ({ house }) => house.bookings.all()));
   });
 
   router.get('/feed', async (_request, response) => {
@@ -58,9 +51,10 @@ export function bookingRoutes(
 
   router.put('/', async (request, response) => {
     const value = checkedInput<Booking[]>(book, request.body);
-    await answerWrite(request, response, sequelize, async (tx) => {
-      await bookings.replaceAll(value, tx);
-      return { status: 200, body: await bookings.all(tx) };
+    await door.write(request, response, async (unit) => {
+      const { house } = unit;
+      await house.bookings.replaceAll(value);
+      return { status: 200, body: await house.bookings.all() };
     });
   });
 

@@ -8,8 +8,7 @@ import type { ReadStream } from 'node:fs';
 import type { Sequelize } from 'sequelize';
 import type { CopyReason, SafeCopy } from '@bienestar/contract/api';
 import { requireRoom } from '../db/room';
-import { reading } from '../db/unitOfWork';
-import { storesOf } from '../house/stores';
+import { byItself, readingUnit } from '../work/unitOfWork';
 import { writeHouse } from '../house/writeHouse';
 import { copiesToLetGo, copyFrom, copyName, isNightCopyDue } from './copySchedule';
 
@@ -57,10 +56,11 @@ export function safeCopies(folder: string, sequelize: Sequelize): Copies {
     });
     failed.catch(() => undefined);
     try {
-      const house = await reading(
+      const house = await readingUnit(
         of,
-        (tx) =>
-          writeHouse(storesOf(of), of, tx, async (text) => {
+        byItself(),
+        ({ house: kept }) =>
+          writeHouse(kept, async (text) => {
             if (!packed.write(text)) await Promise.race([once(packed, 'drain'), failed]);
           }),
         WRITTEN_WITHIN_MS,

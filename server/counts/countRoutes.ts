@@ -1,20 +1,15 @@
 import { Router } from 'express';
-import type { Sequelize } from 'sequelize';
 import type { CountEntered } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { CountHistory } from '@bienestar/core/restock/countReview';
 import type { CountedLine } from '@bienestar/core/house/house';
-import { answerWrite } from '../answers/answerWrite';
-import { reading } from '../db/unitOfWork';
 import { checkedInput } from '../aggregates/checkInput';
 import { invalidInput, notFound } from '../http/problems';
-import type { Stores } from '../house/stores';
 import { enterEntry, holdForEntries } from '../ledger/enterEntry';
+import type { Door } from '../work/door';
 
 /** As many as a house file takes. */
 const MOST_LINES = 20_000;
-
-type CountStores = Pick<Stores, 'counts' | 'ledger' | 'materials' | 'orders'>;
 
 /**
  * What is done in a round of counting.
@@ -24,24 +19,27 @@ type CountStores = Pick<Stores, 'counts' | 'ledger' | 'materials' | 'orders'>;
  *   Several may count one round at once. 201; 400 with faults, also when the round has ended; 404. Sent
  *   again by its entry it counts once.
  */
-export function countRoutes(stores: CountStores, sequelize: Sequelize): Router {
-  const { counts, ledger } = stores;
+export function countRoutes(door: Door): Router {
   const router = Router();
 
-  router.get('/history', async (_request, response) => {
-    const history = await reading(sequelize, async (tx): Promise<CountHistory> => ({
-      counts: await ledger.counts(tx),
-      gone: await ledger.goneByDay(tx),
-    }));
+  router.get('/history', async (request, response) => {
+    const history = await door.read(
+      request,
+      async ({ house: { ledger } }): Promise<CountHistory> => ({
+        counts: await ledger.counts(),
+        gone: await ledger.goneByDay(),
+      }),
+    );
     response.json(history);
   });
 
   router.post('/:id/lines', async (request, response) => {
     const { id } = request.params;
     const { line, entry } = inputFrom(request.body);
-    await answerWrite(request, response, sequelize, async (tx) => {
-      await counts.hold(id, tx);
-      const found = await counts.find(id, tx);
+    await door.write(request, response, async (unit) => {
+      const { counts } = unit.house;
+      await counts.hold(id);
+      const found = await counts.find(id);
       if (!found) throw notFound('count', id);
       const { version, ...round } = found;
       if (round.endedOn !== undefined || round.lines.length >= MOST_LINES) {
@@ -56,10 +54,10 @@ export function countRoutes(stores: CountStores, sequelize: Sequelize): Router {
           },
         ]);
       }
-      const held = await holdForEntries([entry], stores, tx);
-      const { posted, isNew } = await enterEntry(entry, held, stores, tx);
-      if (isNew) await counts.replace({ ...round, lines: [...round.lines, line] }, version, tx);
-      const after = await counts.find(id, tx);
+      const held = await holdForEntries([entry], unit);
+      const { posted, isNew } = await enterEntry(entry, held, unit);
+      if (isNew) await counts.replace({ ...round, lines: [...round.lines, line] }, version);
+      const after = await counts.find(id);
       const { stock, movements } = posted;
       const entered: CountEntered = { round: after ?? found, stock, movements };
       return { status: 201, body: entered };

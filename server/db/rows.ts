@@ -18,13 +18,13 @@ const ROWS_OF_A_PAGE = 150;
  */
 export async function* pagesOf<Row extends { readonly ordinal?: number }>(
   from: Table<Row>,
-  tx: Transaction,
+  transaction: Transaction,
 ): AsyncGenerator<Row[]> {
   const columns = columnsOf(from).map(({ name, column }) => `${column} AS ${name}`);
   for (let after = 0; ;) {
     const rows: Row[] = await sequelizeOf(from).query<Row>(
       `SELECT ${columns.join(', ')} FROM ${from.tableName} WHERE ordinal > :after ORDER BY ordinal LIMIT ${ROWS_OF_A_PAGE}`,
-      { type: QueryTypes.SELECT, replacements: { after }, transaction: tx },
+      { type: QueryTypes.SELECT, replacements: { after }, transaction },
     );
     if (rows.length > 0) yield rows;
     if (rows.length < ROWS_OF_A_PAGE) return;
@@ -36,7 +36,7 @@ export async function* pagesOf<Row extends { readonly ordinal?: number }>(
 export async function writeRows<Row extends object>(
   to: Table<Row>,
   rows: readonly Row[],
-  tx: Transaction,
+  transaction: Transaction,
 ): Promise<void> {
   const [first] = rows;
   if (!first) return;
@@ -49,7 +49,7 @@ export async function writeRows<Row extends object>(
     await sequelizeOf(to).query(`INSERT INTO ${to.tableName} (${into}) VALUES :values`, {
       type: QueryTypes.INSERT,
       replacements: { values },
-      transaction: tx,
+      transaction,
     });
   }
 }
@@ -99,12 +99,12 @@ function sequelizeOf<Row extends object>(of: Table<Row>): Sequelize {
 export async function rowsOf<Row extends object>(
   from: Table<Row>,
   order: readonly (keyof Row & string)[],
-  tx: Transaction,
+  transaction: Transaction,
   where: Partial<Record<keyof Row & string, string | readonly string[]>> = {},
 ): Promise<Row[]> {
   const found = await from.findAll({
     raw: true,
-    transaction: tx,
+    transaction,
     where: where as never,
     order: order.map((column) => [column, 'ASC']),
   });

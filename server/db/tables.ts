@@ -80,10 +80,15 @@ const COLUMNS = {
     soldCourseId: STRING(64),
     entryIds: json,
   },
-  journal: {
-    onDay: { type: DATEONLY, primaryKey: true },
-    part: { type: STRING, primaryKey: true },
-    thingId: key(),
+  audit: {
+    ordinal: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+    at: DataTypes.DATE,
+    onDay: DATEONLY,
+    actor: STRING,
+    part: STRING,
+    thingId: STRING(64),
+    difference: json,
+    beginsDay: DataTypes.BOOLEAN,
     beforeIt: json,
   },
   price_points: {
@@ -133,6 +138,7 @@ export const FORMER_TABLES: readonly string[] = [
   'named_amounts',
   'coat_weights',
   'service_therapists',
+  'journal',
 ];
 
 /** The table of that name, its rows plain values of `Row`. */

@@ -1,6 +1,7 @@
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { QueryTypes } from 'sequelize';
 import type { Use } from '@bienestar/contract/api';
 import type { Reference, ReferredKind } from '@bienestar/contract/references';
+import type { Session } from '../db/transactions';
 
 /* The table `uses` says what uses what, with a foreign key on either side of it. */
 
@@ -48,9 +49,9 @@ export function usesRows(references: readonly Reference[]): Record<string, strin
 
 /** What uses a thing of that kind, by `uses`. */
 export function usersOf(
-  sequelize: Sequelize,
+  { sequelize, transaction }: Session,
   kind: keyof typeof USED,
-): (id: string, tx: Transaction) => Promise<Use[]> {
+): (id: string) => Promise<Use[]> {
   const used = `${kind}_id`;
   const queries = Object.values(USERS).map(
     ([by, table, word], at) =>
@@ -62,6 +63,6 @@ export function usersOf(
     FROM protocols p JOIN uses u ON u.by_edition_of = p.id WHERE u.${used} = :id`;
   const sql = `SELECT DISTINCT kind, id, name FROM (${[...queries, editions].join(' UNION ALL ')}) used
     ORDER BY place, ordinal`;
-  return (id, transaction) =>
+  return (id) =>
     sequelize.query<Use>(sql, { type: QueryTypes.SELECT, replacements: { id }, transaction });
 }

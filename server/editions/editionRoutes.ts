@@ -1,17 +1,14 @@
 import { Router } from 'express';
-import type { Sequelize } from 'sequelize';
 import { unversioned, withoutVersions, type Publishing } from '@bienestar/contract/api';
 import { problemFaults } from '@bienestar/contract/problemFaults';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { editionFrom } from '@bienestar/core/protocol/publish';
 import { publishFaults } from '@bienestar/core/review/publishFaults';
-import { answerWrite } from '../answers/answerWrite';
-import { reading } from '../db/unitOfWork';
 import { checkedInput } from '../aggregates/checkInput';
-import type { Stores } from '../house/stores';
 import { readHouse } from '../house/wholeHouse';
 import { invalidInput, notFound, staleWrite } from '../http/problems';
+import type { Door } from '../work/door';
 
 /**
  * The routes of published editions.
@@ -19,13 +16,13 @@ import { invalidInput, notFound, staleWrite } from '../http/problems';
  * - `POST /` with `{ protocolId, version, note }` publishes the draft that was read, 201 with the
  *   edition; 400 without a note or with what must be put right first, 404, 409 when the draft has changed since.
  */
-export function editionRoutes(stores: Stores, sequelize: Sequelize): Router {
+export function editionRoutes(door: Door): Router {
   const router = Router();
 
   router.get('/:protocolId/:number', async (request, response) => {
     const { protocolId, number } = request.params;
-    const found = await reading(sequelize, (tx) =>
-      stores.editions.find(protocolId, Number(number), tx),
+    const found = await door.read(request, ({ house }) =>
+      house.editions.find(protocolId, Number(number)),
     );
     if (!found) throw notFound('edition', `${protocolId} ${number}`);
     response.json(found);
@@ -36,24 +33,25 @@ export function editionRoutes(stores: Stores, sequelize: Sequelize): Router {
       SCHEMAS.publishing,
       request.body,
     );
-    await answerWrite(request, response, sequelize, async (tx) => {
+    await door.write(request, response, async (unit) => {
+      const { house: kept, now } = unit;
       /* Of two who publish at once each gets a number of its own. */
-      await stores.protocols.hold(protocolId, tx);
-      const draft = await stores.protocols.find(protocolId, tx);
+      await kept.protocols.hold(protocolId);
+      const draft = await kept.protocols.find(protocolId);
       if (!draft) throw notFound('protocol', protocolId);
       if (draft.version !== version) throw staleWrite('protocol', draft, request.body);
-      const house = await readHouse(stores, sequelize, tx);
+      const house = await readHouse(kept);
       if (!house) throw notFound('protocol', protocolId);
       const plain = withoutVersions(house);
       const faults = publishFaults(unversioned(draft), plain);
       if (faults.length > 0) throw invalidInput(problemFaults(faults));
       const made = editionFrom(unversioned(draft), indexHouse(plain), {
-        number: (await stores.editions.newest(protocolId, tx)) + 1,
-        publishedAt: `${new Date().toISOString().slice(0, 19)}Z`,
+        number: (await kept.editions.newest(protocolId)) + 1,
+        publishedAt: `${now.toISOString().slice(0, 19)}Z`,
         note,
       });
       if (!made.ok) throw invalidInput(problemFaults(made.problems));
-      await stores.editions.insert([made.value], tx);
+      await kept.editions.insert(made.value);
       return { status: 201, body: made.value };
     });
   });

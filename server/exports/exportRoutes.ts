@@ -3,17 +3,15 @@ import { setImmediate as breathe } from 'node:timers/promises';
 import ExcelJS from 'exceljs';
 import { Router, type Response } from 'express';
 import Papa from 'papaparse';
-import type { Sequelize } from 'sequelize';
 import { EXPORTS, withoutVersions, type ExportName } from '@bienestar/contract/api';
 import { LIKE_A_FORMULA } from '@bienestar/contract/csv';
 import { minorPerMajor } from '@bienestar/contract/currency';
-import { reading } from '../db/unitOfWork';
-import type { Stores } from '../house/stores';
 import { readHouse } from '../house/wholeHouse';
 import { pagesOfHouse } from '../house/writeHouse';
 import { notFound } from '../http/problems';
 import { writeTo } from '../http/streamAnswer';
 import { exportList, type Cell, type ExportList } from './exportLists';
+import type { Door } from '../work/door';
 
 /** A large list goes out as long as somebody reads it. */
 const WRITTEN_WITHIN_MS = 30 * 60_000;
@@ -25,19 +23,19 @@ const ROWS_AT_ONCE = 50;
  * - `GET /:list.csv` and `GET /:list.xlsx`, the list one of materials, packs, prices, ledger, stock,
  *   menu; 404 for another. Text that a spreadsheet would take for a formula is marked as text.
  */
-export function exportRoutes(stores: Stores, sequelize: Sequelize): Router {
+export function exportRoutes(door: Door): Router {
   const router = Router();
   router.get('/:file', async (request, response) => {
     const [, name, format] = /^([a-z]+)\.(csv|xlsx)$/.exec(request.params.file) ?? [];
     if (!isExport(name)) throw notFound('list', request.params.file);
-    await reading(
-      sequelize,
-      async (tx) => {
-        const snapshot = await readHouse(stores, sequelize, tx);
+    await door.read(
+      request,
+      async ({ house: kept, now }) => {
+        const snapshot = await readHouse(kept);
         if (!snapshot) throw notFound('house', 'yet');
         const house = withoutVersions(snapshot);
-        const source = { house, ...pagesOfHouse(stores, tx) };
-        const list = exportList(name, source, minorPerMajor(house.settings.currency), new Date());
+        const source = { house, ...pagesOfHouse(kept) };
+        const list = exportList(name, source, minorPerMajor(house.settings.currency), now);
         response.attachment(request.params.file);
         if (format === 'csv') await sendCsv(response, list);
         else await sendXlsx(response, name, list);

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { hasRoom } from '../db/room';
-import { reading } from '../db/unitOfWork';
+import { reading } from '../db/transactions';
 import type { Health } from '@bienestar/contract/api';
 
 const ANSWERS_WITHIN_MS = 2_000;
@@ -15,7 +15,7 @@ export function healthRoutes(sequelize: Sequelize): Router {
   router.get('/', async (_request, response) => {
     const isUp = await reading(
       sequelize,
-      (tx) => sequelize.query('SELECT 1', { type: QueryTypes.SELECT, transaction: tx }),
+      ({ transaction }) => sequelize.query('SELECT 1', { type: QueryTypes.SELECT, transaction }),
       ANSWERS_WITHIN_MS,
     ).then(
       () => true,

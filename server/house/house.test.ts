@@ -185,6 +185,7 @@ describe('migrations', () => {
       '0006-restock',
       '0007-answers',
       '0008-documents',
+      '0009-audit',
     ]);
     await database.close();
   });

@@ -1,12 +1,10 @@
 import { writeFile } from 'node:fs/promises';
 import express, { Router } from 'express';
 import Joi from 'joi';
-import type { Sequelize } from 'sequelize';
 import { BEGINNINGS, type Beginning } from '@bienestar/contract/api';
 import { writeHouseFile } from '@bienestar/contract/houseFile';
 import { newHouse } from '@bienestar/core/house/newHouse';
 import { checkedInput } from '../aggregates/checkInput';
-import { reading } from '../db/unitOfWork';
 import { withFile, withIncomingFile } from '../http/incomingFile';
 import { idTaken, notFound } from '../http/problems';
 import { writeTo } from '../http/streamAnswer';
@@ -14,7 +12,7 @@ import type { OpenAndAnswer } from './openAndAnswer';
 import { demoHouseFile } from './openDemo';
 import { readHouse } from './wholeHouse';
 import { writeHouse } from './writeHouse';
-import type { Stores } from './stores';
+import type { Door } from '../work/door';
 
 /** A large house goes out as long as somebody reads it. */
 const WRITTEN_WITHIN_MS = 30 * 60_000;
@@ -27,22 +25,22 @@ const WRITTEN_WITHIN_MS = 30 * 60_000;
  *   its place. Answers the new House, or lines of progress (openAndAnswer.ts).
  * - `POST /` with `begin` (`new` or `demo`), where there is no house yet; 409 where there is one.
  */
-export function houseRoutes(stores: Stores, sequelize: Sequelize, open: OpenAndAnswer): Router {
+export function houseRoutes(door: Door, open: OpenAndAnswer): Router {
   const router = Router();
 
-  router.get('/', async (_request, response) => {
-    const house = await reading(sequelize, (tx) => readHouse(stores, sequelize, tx));
+  router.get('/', async (request, response) => {
+    const house = await door.read(request, ({ house: kept }) => readHouse(kept));
     if (!house) throw notFound('house', 'yet');
     response.json(house);
   });
 
-  router.get('/file', async (_request, response) => {
-    const name = await reading(sequelize, (tx) => stores.settings.find(tx));
+  router.get('/file', async (request, response) => {
+    const name = await door.read(request, ({ house: kept }) => kept.settings.find());
     if (!name) throw notFound('house', 'yet');
     response.attachment(`${fileName(name.name)}.house.json`);
     response.type('application/json');
     const write = writeTo(response);
-    await reading(sequelize, (tx) => writeHouse(stores, sequelize, tx, write), WRITTEN_WITHIN_MS);
+    await door.read(request, ({ house: kept }) => writeHouse(kept, write), WRITTEN_WITHIN_MS);
     response.end();
   });
 
@@ -52,7 +50,8 @@ export function houseRoutes(stores: Stores, sequelize: Sequelize, open: OpenAndA
 
   router.post('/', express.json({ limit: '1kb' }), async (request, response) => {
     const { begin } = checkedInput<{ readonly begin: Beginning }>(beginning, request.body);
-    if (await reading(sequelize, (tx) => stores.settings.find(tx))) throw idTaken('house', 'here');
+    if (await door.read(request, ({ house: kept }) => kept.settings.find()))
+      throw idTaken('house', 'here');
     const text = begin === 'demo' ? await demoHouseFile(new Date()) : writeHouseFile(newHouse());
     await withFile(async (path) => {
       await writeFile(path, text);

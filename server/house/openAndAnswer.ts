@@ -1,11 +1,10 @@
 import type { Request, Response } from 'express';
 import type { Sequelize } from 'sequelize';
 import type { HouseSnapshot, OpeningLine } from '@bienestar/contract/api';
-import { reading } from '../db/unitOfWork';
 import { invalidInput, notFound, problemDocument } from '../http/problems';
 import { writeTo } from '../http/streamAnswer';
 import { openBeside } from './openBeside';
-import type { Stores } from './stores';
+import type { Door } from '../work/door';
 import { readHouse } from './wholeHouse';
 
 /** Lines of progress while a file is opened. */
@@ -22,7 +21,7 @@ export type OpenAndAnswer = (request: Request, response: Response, path: string)
  * @param beforeOpening is done before another house is put in the place of the one in use
  */
 export function openingHouses(
-  stores: Stores,
+  door: Door,
   sequelize: Sequelize,
   url: string,
   beforeOpening: () => Promise<unknown>,
@@ -36,7 +35,7 @@ export function openingHouses(
       await beforeOpening();
       const checked = await openBeside(sequelize, url, path, { onProgress, signal: left.signal });
       if (!checked.ok) throw invalidInput(checked.faults);
-      const house = await reading(sequelize, (tx) => readHouse(stores, sequelize, tx));
+      const house = await door.read(request, ({ house: kept }) => readHouse(kept));
       if (!house) throw notFound('house', 'yet');
       return house;
     };

@@ -2,10 +2,9 @@ import { stat } from 'node:fs/promises';
 import type { Sequelize } from 'sequelize';
 import type { Checked } from '@bienestar/contract/check';
 import { requireRoom } from '../db/room';
-import { reading, writing } from '../db/unitOfWork';
+import { byItself, readingUnit, writingUnit } from '../work/unitOfWork';
 import { readHouseStream, type ReadOptions } from './readHouseStream';
 import { makeStagingSchema } from './stagingSchema';
-import { storesOf } from './stores';
 import { fillHouse, fillRows, newestVersion } from './wholeHouse';
 
 /** Versions that the house in use may still reach while another is made beside it. */
@@ -29,23 +28,23 @@ export async function openHouse(
 ): Promise<Checked<undefined>> {
   /* Rows take more room than their text, with their indexes and until the former house is gone. */
   requireRoom(live, (await stat(path)).size * ROOM_FOR_A_BYTE);
-  const newest = await reading(live, (tx) => newestVersion(storesOf(live), tx));
+  const newest = await readingUnit(live, byItself(), ({ house }) => newestVersion(house));
   const version = newest === 0 ? 1 : newest + VERSIONS_APART;
   const staging = await makeStagingSchema(live, url);
   try {
     const { sequelize } = staging;
-    const stores = storesOf(sequelize);
-    const fill = fillRows(stores);
     /* One unit of work: what nobody uses yet need not be safe run by run. */
-    const checked = await writing(
+    const checked = await writingUnit(
       sequelize,
-      async (tx) => {
+      byItself(),
+      async ({ house: into }) => {
+        const fill = fillRows(into);
         const read = await readHouseStream(
           path,
-          (list, rows) => fill[list](rows as never, tx),
+          (list, rows) => fill[list](rows as never),
           options,
         );
-        if (read.ok) await fillHouse(stores, read.value, version, tx);
+        if (read.ok) await fillHouse(into, read.value, version);
         return read;
       },
       FILLED_WITHIN_MS,

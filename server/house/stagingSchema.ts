@@ -3,7 +3,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { connect } from '../db/connection';
 import { FORMER_TABLES, TABLES } from '../db/tables';
-import { codeOf } from '../db/unitOfWork';
+import { codeOf } from '../db/transactions';
 
 /*
  * A house that is opened is made in a schema beside the one in use, where it holds nobody up, and then

@@ -1,45 +1,40 @@
-import type { Sequelize, Transaction } from 'sequelize';
 import type { HouseSnapshot } from '@bienestar/contract/api';
 import type { GrowingList, HeldHouse } from '@bienestar/contract/houseParts';
 import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import { readStock } from '../ledger/shelfReader';
-import type { Stores } from './stores';
+import type { Repositories } from './repositories';
 
 /**
  * The whole House as it is at one moment.
  * @returns nothing when no house has been set up yet
  */
-export async function readHouse(
-  stores: Stores,
-  sequelize: Sequelize,
-  tx: Transaction,
-): Promise<HouseSnapshot | undefined> {
-  const settings = await stores.settings.find(tx);
+export async function readHouse(kept: Repositories): Promise<HouseSnapshot | undefined> {
+  const settings = await kept.settings.find();
   if (!settings) return undefined;
   return {
     settings,
-    rooms: await stores.rooms.all(tx),
-    people: await stores.people.all(tx),
-    suppliers: await stores.suppliers.all(tx),
-    materials: await stores.materials.all(tx),
-    mixes: await stores.mixes.all(tx),
-    devices: await stores.devices.all(tx),
-    blocks: await stores.blocks.all(tx),
-    protocols: await stores.protocols.all(tx),
-    editions: await stores.editions.inUse(tx),
-    editionHeads: await stores.editions.heads(tx),
-    services: await stores.services.all(tx),
-    demand: await stores.demand.all(tx),
-    offers: await stores.offers.all(tx),
-    menus: await stores.menus.all(tx),
-    scenarios: await stores.scenarios.all(tx),
-    bookings: await stores.bookings.all(tx),
-    treatments: await stores.treatments.recent(tx),
-    soldCourses: await stores.soldCourses.all(tx),
-    orders: await stores.orders.all(tx),
-    counts: await stores.counts.all(tx),
-    stock: await readStock(sequelize, stores.ledger, tx),
+    rooms: await kept.rooms.all(),
+    people: await kept.people.all(),
+    suppliers: await kept.suppliers.all(),
+    materials: await kept.materials.all(),
+    mixes: await kept.mixes.all(),
+    devices: await kept.devices.all(),
+    blocks: await kept.blocks.all(),
+    protocols: await kept.protocols.all(),
+    editions: await kept.editions.inUse(),
+    editionHeads: await kept.editions.heads(),
+    services: await kept.services.all(),
+    demand: await kept.demand.all(),
+    offers: await kept.offers.all(),
+    menus: await kept.menus.all(),
+    scenarios: await kept.scenarios.all(),
+    bookings: await kept.bookings.all(),
+    treatments: await kept.treatments.recent(),
+    soldCourses: await kept.soldCourses.all(),
+    orders: await kept.orders.all(),
+    counts: await kept.counts.all(),
+    stock: await readStock(kept.ledger),
   };
 }
 
@@ -48,51 +43,50 @@ export async function readHouse(
  * @param version of everything in it
  */
 export async function fillHouse(
-  stores: Stores,
+  into: Repositories,
   house: HeldHouse,
   version: number,
-  tx: Transaction,
 ): Promise<void> {
-  await stores.settings.insert(house.settings, version, tx);
-  await stores.rooms.insert(house.rooms, version, tx);
-  await stores.people.insert(house.people, version, tx);
-  await stores.suppliers.insert(house.suppliers, version, tx);
-  await stores.materials.insert(house.materials, version, tx);
-  await stores.mixes.insert(house.mixes, version, tx);
-  await stores.devices.insert(house.devices, version, tx);
-  await stores.blocks.insert(house.blocks, version, tx);
-  await stores.protocols.insert(house.protocols, version, tx);
-  await stores.editions.insert(house.editions, tx);
-  await stores.services.insert(house.services, version, tx);
-  await stores.demand.insert(house.demand, version, tx);
-  await stores.offers.insert(house.offers, version, tx);
-  await stores.menus.insert(house.menus, version, tx);
-  await stores.scenarios.insert(house.scenarios, version, tx);
-  await stores.soldCourses.insert(house.soldCourses, version, tx);
-  await stores.orders.insert(house.orders, version, tx);
-  await stores.counts.insert(house.counts, version, tx);
+  await into.settings.load(house.settings, version);
+  await into.rooms.load(house.rooms, version);
+  await into.people.load(house.people, version);
+  await into.suppliers.load(house.suppliers, version);
+  await into.materials.load(house.materials, version);
+  await into.mixes.load(house.mixes, version);
+  await into.devices.load(house.devices, version);
+  await into.blocks.load(house.blocks, version);
+  await into.protocols.load(house.protocols, version);
+  await into.editions.load(house.editions);
+  await into.services.load(house.services, version);
+  await into.demand.load(house.demand, version);
+  await into.offers.load(house.offers, version);
+  await into.menus.load(house.menus, version);
+  await into.scenarios.load(house.scenarios, version);
+  await into.soldCourses.load(house.soldCourses, version);
+  await into.orders.load(house.orders, version);
+  await into.counts.load(house.counts, version);
 }
 
 /** How rows of what grows are put into a database, list by list. */
-export function fillRows(stores: Stores): {
-  readonly [L in GrowingList]: (rows: HouseArchive[L], tx: Transaction) => Promise<void>;
+export function fillRows(into: Repositories): {
+  readonly [L in GrowingList]: (rows: HouseArchive[L]) => Promise<void>;
 } {
   return {
-    bookings: stores.bookings.insert,
-    treatments: stores.treatments.insert,
-    prices: stores.prices.insert,
-    lots: stores.ledger.loadLots,
-    movements: stores.ledger.loadMovements,
-    journal: stores.journal.insert,
+    bookings: into.bookings.load,
+    treatments: into.treatments.load,
+    prices: into.prices.load,
+    lots: into.ledger.loadLots,
+    movements: into.ledger.loadMovements,
+    journal: into.audit.loadJournal,
   };
 }
 
 /** The newest version of anything in the house; 0 where there is none. */
-export async function newestVersion(stores: Stores, tx: Transaction): Promise<number> {
-  const settings = await stores.settings.find(tx);
+export async function newestVersion(kept: Repositories): Promise<number> {
+  const settings = await kept.settings.find();
   let newest = settings?.version ?? 0;
   for (const name of [...AGGREGATE_NAMES, 'demand'] as const) {
-    for (const { version } of await stores[name].all(tx)) newest = Math.max(newest, version);
+    for (const { version } of await kept[name].all()) newest = Math.max(newest, version);
   }
   return newest;
 }

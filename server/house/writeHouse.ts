@@ -1,4 +1,3 @@
-import type { Sequelize, Transaction } from 'sequelize';
 import { withoutVersions } from '@bienestar/contract/api';
 import { HOUSE_LIST_NAMES, isGrowing, type GrowingList } from '@bienestar/contract/houseParts';
 import { isPlainText, plainText } from '@bienestar/contract/plainInput';
@@ -6,7 +5,7 @@ import { HOUSE_FILE_FORMAT, HOUSE_FILE_VERSION } from '@bienestar/contract/schem
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import type { House } from '@bienestar/core/house/house';
 import { readHouse } from './wholeHouse';
-import type { Stores } from './stores';
+import type { Repositories } from './repositories';
 
 /** Takes the next part of a text; waits where whoever reads it is slower. */
 export type Write = (text: string) => Promise<void>;
@@ -16,16 +15,11 @@ export type Write = (text: string) => Promise<void>;
  * held whole. All of it is of one moment when the transaction is.
  * @returns the house, so far as it is held whole; nothing when none has been set up yet
  */
-export async function writeHouse(
-  stores: Stores,
-  sequelize: Sequelize,
-  tx: Transaction,
-  write: Write,
-): Promise<House | undefined> {
-  const snapshot = await readHouse(stores, sequelize, tx);
+export async function writeHouse(kept: Repositories, write: Write): Promise<House | undefined> {
+  const snapshot = await readHouse(kept);
   if (!snapshot) return undefined;
   const house = withoutVersions(snapshot);
-  const growing = pagesOfHouse(stores, tx);
+  const growing = pagesOfHouse(kept);
   await write(
     `{\n"format": ${asLine(HOUSE_FILE_FORMAT)},\n"formatVersion": ${HOUSE_FILE_VERSION},\n"settings": ${asLine(house.settings)}`,
   );
@@ -35,7 +29,7 @@ export async function writeHouse(
     const pages = isGrowing(list)
       ? growing[list]()
       : list === 'editions'
-        ? [await stores.editions.all(tx)]
+        ? [await kept.editions.all()]
         : [house[list]];
     for await (const rows of pages) {
       if (rows.length === 0) continue;
@@ -49,17 +43,16 @@ export async function writeHouse(
 }
 
 /** What grows with the years, page by page. */
-export function pagesOfHouse(
-  stores: Stores,
-  tx: Transaction,
-): { readonly [L in GrowingList]: () => AsyncIterable<HouseArchive[L]> } {
+export function pagesOfHouse(kept: Repositories): {
+  readonly [L in GrowingList]: () => AsyncIterable<HouseArchive[L]>;
+} {
   return {
-    bookings: () => onePage(stores.bookings.all(tx)),
-    treatments: () => stores.treatments.pages(tx),
-    prices: () => onePage(stores.prices.all(tx)),
-    lots: () => stores.ledger.lotPages(tx),
-    movements: () => stores.ledger.movementPages(tx),
-    journal: () => stores.journal.pages(tx),
+    bookings: () => onePage(kept.bookings.all()),
+    treatments: () => kept.treatments.pages(),
+    prices: () => onePage(kept.prices.all()),
+    lots: () => kept.ledger.lotPages(),
+    movements: () => kept.ledger.movementPages(),
+    journal: () => kept.audit.journalPages(),
   };
 }
 

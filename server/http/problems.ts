@@ -9,7 +9,7 @@ import {
 import { PROBLEM_TYPES, type ProblemDocument, type Use } from '@bienestar/contract/api';
 import type { Fault } from '@bienestar/contract/check';
 import { DiskFull } from '../db/room';
-import { codeOf, DatabaseTooSlow } from '../db/unitOfWork';
+import { codeOf, DatabaseTooSlow } from '../db/transactions';
 
 type Extra = Pick<ProblemDocument, 'errors' | 'current' | 'yours' | 'usedBy'>;
 

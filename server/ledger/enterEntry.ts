@@ -1,4 +1,3 @@
-import type { Transaction } from 'sequelize';
 import type { Posted } from '@bienestar/contract/api';
 import { problemFaults } from '@bienestar/contract/problemFaults';
 import type { BoughtMaterial, Material, Order } from '@bienestar/core/house/house';
@@ -8,17 +7,11 @@ import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
 import type { StockEntry } from '@bienestar/core/stock/entries';
 import { postEntry } from '@bienestar/core/stock/post';
 import type { MaterialStock } from '@bienestar/core/house/stock';
-import type { Store } from '../documents/documentStore';
+import type { Repository } from '../documents/documentRepository';
 import { idTaken, invalidInput, notFound } from '../http/problems';
-import type { HeldMaterials, LedgerStore } from './ledgerStore';
+import type { HeldMaterials, LedgerRepository } from './ledgerRepository';
 import { readStockOf } from './shelfReader';
-
-/** What entries are written with. */
-export interface EntryStores {
-  readonly ledger: LedgerStore;
-  readonly materials: Store<Material>;
-  readonly orders: Store<Order>;
-}
+import type { UnitOfWork } from '../work/unitOfWork';
 
 /** What an entry did, and whether it was new. */
 export interface EnteredEntry {
@@ -28,11 +21,10 @@ export interface EnteredEntry {
 
 /** The material of an id, where it is kept in stock. */
 export async function stockedMaterial(
-  materials: Store<Material>,
+  materials: Repository<Material>,
   id: string,
-  tx: Transaction,
 ): Promise<BoughtMaterial | undefined> {
-  const found = await materials.find(id, tx);
+  const found = await materials.find(id);
   return found && found.kind !== 'linen' ? found : undefined;
 }
 
@@ -43,20 +35,16 @@ export async function stockedMaterial(
  */
 export async function holdForEntries(
   entries: readonly StockEntry[],
-  { ledger, orders }: EntryStores,
-  tx: Transaction,
+  { house: { ledger, orders } }: UnitOfWork,
 ): Promise<HeldMaterials> {
   const takenBack = entries.flatMap((entry) =>
     entry.kind === 'correction' ? [entry.corrects] : [],
   );
   if (takenBack.length > 0) {
-    const due = (await orders.all(tx)).filter((order) => receivedBy(order, takenBack));
-    for (const { id } of due.toSorted((a, b) => (a.id < b.id ? -1 : 1))) await orders.hold(id, tx);
+    const due = (await orders.all()).filter((order) => receivedBy(order, takenBack));
+    for (const { id } of due.toSorted((a, b) => (a.id < b.id ? -1 : 1))) await orders.hold(id);
   }
-  return ledger.hold(
-    entries.map(({ materialId }) => materialId),
-    tx,
-  );
+  return ledger.hold(entries.map(({ materialId }) => materialId));
 }
 
 function receivedBy({ lines }: Order, entryIds: readonly string[]): boolean {
@@ -64,7 +52,7 @@ function receivedBy({ lines }: Order, entryIds: readonly string[]): boolean {
 }
 
 /**
- * Enters something into the ledger, inside the caller's transaction: an entry sent again does nothing, a
+ * Enters something into the ledger, in the unit of work: an entry sent again does nothing, a
  * delivery that is taken back is due again in its order.
  * @param held what `holdForEntries` holds for it
  * @throws refusals 400 with faults, 404, 409
@@ -72,45 +60,44 @@ function receivedBy({ lines }: Order, entryIds: readonly string[]): boolean {
 export async function enterEntry(
   entry: StockEntry,
   held: HeldMaterials,
-  { ledger, materials, orders }: EntryStores,
-  tx: Transaction,
+  { house: { ledger, materials, orders }, now }: UnitOfWork,
 ): Promise<EnteredEntry> {
-  const material = await stockedMaterial(materials, entry.materialId, tx);
+  const material = await stockedMaterial(materials, entry.materialId);
   if (!material) throw notFound('material in stock', entry.materialId);
-  const earlier = await ledger.entry(entry.id, tx);
+  const earlier = await ledger.entry(entry.id);
   const id = asId<MaterialId>(entry.materialId);
   if (earlier.length > 0) {
     if (earlier.some((movement) => movement.materialId !== id)) throw idTaken('entry', entry.id);
     return {
-      posted: { stock: await readStockOf(ledger, id, tx), movements: earlier },
+      posted: { stock: await readStockOf(ledger, id), movements: earlier },
       isNew: false,
     };
   }
-  if (entry.kind === 'delivery' && (await ledger.lots([entry.lotId], tx)).length > 0) {
+  if (entry.kind === 'delivery' && (await ledger.lots([entry.lotId])).length > 0) {
     throw idTaken('lot', entry.lotId);
   }
   const corrects = entry.kind === 'correction' ? entry.corrects : undefined;
-  const corrected = corrects === undefined ? [] : await ledger.entry(corrects, tx);
-  const stock = await readStockOf(ledger, id, tx);
+  const corrected = corrects === undefined ? [] : await ledger.entry(corrects);
+  const stock = await readStockOf(ledger, id);
   const posting = postEntry(entry, {
     material,
     stock,
-    now: new Date(),
-    ...(isCount(entry) && { then: await stockAt(ledger, id, entry.at, stock, tx) }),
+    now,
+    ...(isCount(entry) && { then: await stockAt(ledger, id, entry.at, stock) }),
     corrected: corrected.filter((movement) => movement.materialId === id),
-    alreadyCorrected: corrects !== undefined && (await ledger.isCorrected(corrects, tx)),
+    alreadyCorrected: corrects !== undefined && (await ledger.isCorrected(corrects)),
   });
   if (!posting.ok) throw invalidInput(problemFaults(posting.problems));
   const { lot, movements } = posting.value;
-  await ledger.append(lot, movements, held, tx);
+  await ledger.append(lot, movements, held);
   if (corrected.some(({ kind }) => kind === 'delivery')) {
-    for (const order of await orders.all(tx)) {
+    for (const order of await orders.all()) {
       const { version, ...plain } = order;
       const changed = withoutReceipt(plain, asId(corrects ?? ''));
-      if (changed) await orders.replace(changed, version, tx);
+      if (changed) await orders.replace(changed, version);
     }
   }
-  return { posted: { stock: await readStockOf(ledger, id, tx), movements }, isNew: true };
+  return { posted: { stock: await readStockOf(ledger, id), movements }, isNew: true };
 }
 
 function isCount({ kind }: StockEntry): boolean {
@@ -119,17 +106,16 @@ function isCount({ kind }: StockEntry): boolean {
 
 /** What was there at the moment of a count: without what happened since. */
 async function stockAt(
-  ledger: LedgerStore,
+  ledger: LedgerRepository,
   id: MaterialId,
   at: string | undefined,
   now: MaterialStock,
-  tx: Transaction,
 ): Promise<MaterialStock> {
-  const since = at === undefined ? [] : await ledger.after(id, at, tx);
+  const since = at === undefined ? [] : await ledger.after(id, at);
   if (since.length === 0) return now;
   const undone = since.map((movement) => ({ ...movement, quantity: -movement.quantity }));
   const balances = balancesOf([
-    ...(await ledger.balances(tx, id)).map(({ lotId, containerId, quantity, firstAt }, line) => ({
+    ...(await ledger.balances(id)).map(({ lotId, containerId, quantity, firstAt }, line) => ({
       entryId: asId<StockEntry['id']>('then'),
       line,
       kind: 'count' as const,
@@ -141,6 +127,6 @@ async function stockAt(
     })),
     ...undone,
   ]);
-  const lots = await ledger.lots([...new Set(balances.map(({ lotId }) => lotId))], tx);
+  const lots = await ledger.lots([...new Set(balances.map(({ lotId }) => lotId))]);
   return stockFrom([id], lots, balances)[0] ?? { materialId: id, lots: [] };
 }

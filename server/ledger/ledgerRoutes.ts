@@ -1,14 +1,12 @@
 import { Router } from 'express';
-import type { Sequelize } from 'sequelize';
 import type { LedgerPage } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { StockEntry } from '@bienestar/core/stock/entries';
-import { answerWrite } from '../answers/answerWrite';
-import { reading } from '../db/unitOfWork';
 import { checkedInput } from '../aggregates/checkInput';
 import { invalidInput, notFound } from '../http/problems';
-import { enterEntry, holdForEntries, stockedMaterial, type EntryStores } from './enterEntry';
+import { enterEntry, holdForEntries, stockedMaterial } from './enterEntry';
 import { readStock } from './shelfReader';
+import type { Door } from '../work/door';
 
 const MOVEMENTS_ON_A_PAGE = 200;
 
@@ -20,22 +18,22 @@ const MOVEMENTS_ON_A_PAGE = 200;
  *   the material and the movements made; 400 with faults, and nothing entered. An entry sent again by
  *   its id is answered 200 with what it did the first time.
  */
-export function ledgerRoutes(stores: EntryStores, sequelize: Sequelize): Router {
-  const { ledger } = stores;
+export function ledgerRoutes(door: Door): Router {
   const router = Router();
 
-  router.get('/', async (_request, response) => {
-    response.json(await reading(sequelize, (tx) => readStock(sequelize, ledger, tx)));
+  router.get('/', async (request, response) => {
+    response.json(await door.read(request, ({ house }) => readStock(house.ledger)));
   });
 
   router.get('/:materialId', async (request, response) => {
     const { materialId } = request.params;
     const before = beforeFrom(request.query.before);
-    const page = await reading(sequelize, async (tx): Promise<LedgerPage> => {
-      if (!(await stockedMaterial(stores.materials, materialId, tx)))
+    const page = await door.read(request, async ({ house }): Promise<LedgerPage> => {
+      const { ledger } = house;
+      if (!(await stockedMaterial(house.materials, materialId)))
         throw notFound('material in stock', materialId);
-      const entered = await ledger.page(materialId, before, MOVEMENTS_ON_A_PAGE, tx);
-      const lots = await ledger.lots([...new Set(entered.map((each) => each.movement.lotId))], tx);
+      const entered = await ledger.page(materialId, before, MOVEMENTS_ON_A_PAGE);
+      const lots = await ledger.lots([...new Set(entered.map((each) => each.movement.lotId))]);
       const last = entered.length === MOVEMENTS_ON_A_PAGE ? entered.at(-1) : undefined;
       return {
         movements: entered.map((each) => each.movement),
@@ -48,9 +46,9 @@ export function ledgerRoutes(stores: EntryStores, sequelize: Sequelize): Router 
 
   router.post('/', async (request, response) => {
     const entry = checkedInput<StockEntry>(SCHEMAS.stockEntry, request.body);
-    await answerWrite(request, response, sequelize, async (tx) => {
-      const held = await holdForEntries([entry], stores, tx);
-      const { posted, isNew } = await enterEntry(entry, held, stores, tx);
+    await door.write(request, response, async (unit) => {
+      const held = await holdForEntries([entry], unit);
+      const { posted, isNew } = await enterEntry(entry, held, unit);
       return { status: isNew ? 201 : 200, body: posted };
     });
   });

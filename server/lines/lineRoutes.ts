@@ -1,13 +1,10 @@
 import { Router } from 'express';
-import type { Sequelize } from 'sequelize';
 import type { Lines } from '@bienestar/contract/api';
 import type { ReferredKind } from '@bienestar/contract/references';
 import { SCHEMAS } from '@bienestar/contract/rules';
-import { answerWrite } from '../answers/answerWrite';
-import { reading } from '../db/unitOfWork';
 import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
-import type { Store } from '../documents/documentStore';
 import { invalidInput, staleWrite } from '../http/problems';
+import type { Door } from '../work/door';
 
 interface LineRules<T> {
   readonly keyOf: (line: T) => string;
@@ -26,16 +23,12 @@ const RULES: { readonly [K in keyof Lines]: LineRules<Lines[K]> } = {
  * - `PUT /:id` the line of that service or material, `version` as read, or 0 for the first; 400 when
  *   there is no such service or material, 409 with both sides on a stale write.
  */
-export function lineRoutes<N extends keyof Lines>(
-  name: N,
-  store: Store<Lines[N]>,
-  sequelize: Sequelize,
-): Router {
+export function lineRoutes<N extends keyof Lines>(name: N, door: Door): Router {
   const { key, keyOf, of, noun } = RULES[name];
   const router = Router();
 
-  router.get('/', async (_request, response) => {
-    response.json(await reading(sequelize, (tx) => store.all(tx)));
+  router.get('/', async (request, response) => {
+    response.json(await door.read(request, ({ house }) => house[name].all()));
   });
 
   router.put('/:id', async (request, response) => {
@@ -47,15 +40,16 @@ export function lineRoutes<N extends keyof Lines>(
         { pointer: `/${key}`, code: 'id', message: 'The id cannot be changed.' },
       ]);
     }
-    await answerWrite(request, response, sequelize, async (tx) => {
-      await checkReferences(sequelize, [{ pointer: `/${key}`, kind: of, id }], tx);
-      if (await store.replace(value, version, tx)) {
-        return { status: 200, body: await store.find(id, tx) };
+    await door.write(request, response, async (unit) => {
+      const store = unit.house[name];
+      await checkReferences(unit, [{ pointer: `/${key}`, kind: of, id }]);
+      if (await store.replace(value, version)) {
+        return { status: 200, body: await store.find(id) };
       }
-      const current = await store.find(id, tx);
+      const current = await store.find(id);
       if (current || version !== 0) throw staleWrite(noun, current, request.body);
-      await store.insert([value], 1, tx);
-      return { status: 200, body: await store.find(id, tx) };
+      await store.insert(value);
+      return { status: 200, body: await store.find(id) };
     });
   });
 

@@ -1,15 +1,11 @@
 import { Router } from 'express';
-import type { Sequelize } from 'sequelize';
 import type { MaterialBatch, Versioned } from '@bienestar/contract/api';
 import { AGGREGATES } from '@bienestar/contract/rules';
 import type { Fault } from '@bienestar/contract/check';
 import type { Material } from '@bienestar/core/house/house';
-import { answerWrite } from '../answers/answerWrite';
-import { reading } from '../db/unitOfWork';
 import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
-import type { Store } from '../documents/documentStore';
 import { invalidInput, notFound, staleWrite, within } from '../http/problems';
-import { notingPrices, type PriceStore } from '../prices/priceStore';
+import type { Door } from '../work/door';
 
 const MOST_AT_ONCE = 5_000;
 
@@ -20,11 +16,7 @@ const MOST_AT_ONCE = 5_000;
  *   somebody else changed. Answers them with their new versions.
  * - `GET /:id/prices` what its packs cost from day to day, oldest first; 404.
  */
-export function materialRoutes(
-  materials: Store<Material>,
-  prices: PriceStore,
-  sequelize: Sequelize,
-): Router {
+export function materialRoutes(door: Door): Router {
   const { schema, noun, references } = AGGREGATES.materials;
   const router = Router();
 
@@ -34,13 +26,14 @@ export function materialRoutes(
       const { value, version } = within(`/materials/${at}`, () => takeVersion(input));
       return { value: within(`/materials/${at}`, () => checkedInput(schema, value)), version };
     });
-    const store = notingPrices(materials, prices, batch.from);
-    await answerWrite(request, response, sequelize, async (tx) => {
+    await door.write(request, response, async (unit) => {
+      const { house } = unit;
+      const store = batch.from === 'hand' ? house.materials : house.listedMaterials;
       const answers: Versioned<Material>[] = [];
       for (const [at, { value, version }] of writes.entries()) {
-        await within(`/materials/${at}`, () => checkReferences(sequelize, references(value), tx));
-        if (!(await store.replace(value, version, tx))) {
-          const current = await store.find(value.id, tx);
+        await within(`/materials/${at}`, () => checkReferences(unit, references(value)));
+        if (!(await store.replace(value, version))) {
+          const current = await store.find(value.id);
           if (!current) throw notFound(noun, value.id);
           throw staleWrite(noun, current, batch.materials[at]);
         }
@@ -52,9 +45,9 @@ export function materialRoutes(
 
   router.get('/:id/prices', async (request, response) => {
     const { id } = request.params;
-    const points = await reading(sequelize, async (tx) => {
-      if (!(await materials.find(id, tx))) throw notFound(noun, id);
-      return prices.all(tx, id);
+    const points = await door.read(request, async ({ house }) => {
+      if (!(await house.materials.find(id))) throw notFound(noun, id);
+      return house.prices.all(id);
     });
     response.json(points);
   });

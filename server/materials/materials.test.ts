@@ -5,7 +5,7 @@ import type { PricePoint } from '@bienestar/core/house/pricePoint';
 import type { BoughtMaterial, Material } from '@bienestar/core/house/house';
 import { dayOf } from '@bienestar/core/days/days';
 import { migrations } from '../db/migrate';
-import { storesOf } from '../house/stores';
+import { byItself, readingUnit } from '../work/unitOfWork';
 import { freshDatabase, startApi, type TestApi } from '../testing/api';
 
 let api: TestApi;
@@ -143,7 +143,7 @@ describe('a database of before', () => {
       told: 900,
     });
     await umzug.up();
-    const [kept] = await storesOf(database).materials.all(null as never);
+    const [kept] = await readingUnit(database, byItself(), ({ house }) => house.materials.all());
     expect(kept).toMatchObject({
       version: 4,
       kind: 'consumable',

@@ -1,11 +1,11 @@
 import type { Order } from '@bienestar/core/house/house';
-import type { Store } from '../documents/documentStore';
+import type { Repository } from '../documents/documentRepository';
 
 /**
  * A store in which an order keeps what came of it whatever is written: only receiving changes that, and
  * taking an entry back in the ledger.
  */
-export function keptReceipts(orders: Store<Order>): Store<Order> {
+export function keptReceipts(orders: Repository<Order>): Repository<Order> {
   const withReceipts = (order: Order, before: Order | undefined): Order => {
     const known = new Map(before?.lines.map((line) => [line.id, line]));
     return {
@@ -18,13 +18,8 @@ export function keptReceipts(orders: Store<Order>): Store<Order> {
   };
   return {
     ...orders,
-    insert: (values, version, tx) =>
-      orders.insert(
-        values.map((order) => withReceipts(order, undefined)),
-        version,
-        tx,
-      ),
-    replace: async (order, version, tx) =>
-      orders.replace(withReceipts(order, await orders.find(order.id, tx)), version, tx),
+    insert: (order) => orders.insert(withReceipts(order, undefined)),
+    replace: async (order, version) =>
+      orders.replace(withReceipts(order, await orders.find(order.id)), version),
   };
 }

@@ -1,5 +1,4 @@
 import { Router, type Request, type Response } from 'express';
-import type { Sequelize, Transaction } from 'sequelize';
 import { PROBLEM_TYPES, type OrderReceived, type Versioned } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import { supplierAnswer, supplierOrder } from '@bienestar/contract/supplierOrders';
@@ -9,15 +8,12 @@ import type { Problem } from '@bienestar/core/problem/problem';
 import { applyAnswer, sentOrder } from '@bienestar/core/restock/sendOrder';
 import { receiveOrder, type Receiving } from '@bienestar/core/restock/receiveOrder';
 import { dayOf } from '@bienestar/core/days/days';
-import { answeredBefore, answerWrite, send } from '../answers/answerWrite';
-import { reading } from '../db/unitOfWork';
 import { checkedInput, takeVersion } from '../aggregates/checkInput';
 import { fetchText } from '../http/fetchText';
 import { invalidInput, notFound, Refusal, staleWrite, within } from '../http/problems';
-import type { Stores } from '../house/stores';
 import { enterEntry, holdForEntries } from '../ledger/enterEntry';
-
-type OrderStores = Pick<Stores, 'orders' | 'suppliers' | 'materials' | 'ledger'>;
+import { send, type Door } from '../work/door';
+import type { UnitOfWork } from '../work/unitOfWork';
 
 /**
  * What is done with an order besides writing it.
@@ -30,28 +26,23 @@ type OrderStores = Pick<Stores, 'orders' | 'suppliers' | 'materials' | 'ledger'>
  *   delivery sent again is answered 200 with what it did.
  * @param base where suppliers take orders; a feed is a name under it, so nobody can name another address
  */
-export function orderRoutes(
-  stores: OrderStores,
-  base: string | undefined,
-  sequelize: Sequelize,
-): Router {
-  const { orders, suppliers, materials } = stores;
+export function orderRoutes(door: Door, base: string | undefined): Router {
   const router = Router();
 
-  const held = async (id: string, tx: Transaction): Promise<Versioned<Order>> => {
-    const order = await orders.find(id, tx);
+  const held = async ({ house }: UnitOfWork, id: string): Promise<Versioned<Order>> => {
+    const order = await house.orders.find(id);
     if (!order) throw notFound('order', id);
     return order;
   };
   const known = async (
+    unit: UnitOfWork,
     id: string,
     body: unknown,
-    tx: Transaction,
   ): Promise<{ readonly order: Order; readonly version: number; readonly supplier: Supplier }> => {
     const { version } = takeVersion(body);
-    const { version: current, ...order } = await held(id, tx);
+    const { version: current, ...order } = await held(unit, id);
     if (version !== current) throw staleWrite('order', { ...order, version: current }, body);
-    const supplier = await suppliers.find(order.supplierId, tx);
+    const supplier = await unit.house.suppliers.find(order.supplierId);
     if (!supplier) throw notFound('supplier', order.supplierId);
     return { order, version, supplier };
   };
@@ -71,25 +62,27 @@ export function orderRoutes(
     order: Order,
     version: number,
   ): Promise<void> =>
-    answerWrite(request, response, sequelize, async (tx) => {
-      if (!(await orders.replace(order, version, tx))) {
-        throw staleWrite('order', await orders.find(order.id, tx), order);
+    door.write(request, response, async (unit) => {
+      const { orders } = unit.house;
+      if (!(await orders.replace(order, version))) {
+        throw staleWrite('order', await orders.find(order.id), order);
       }
-      return { status: 200, body: await held(order.id, tx) };
+      return { status: 200, body: await held(unit, order.id) };
     });
 
   router.post('/:id/send', async (request, response) => {
     const { id } = request.params;
-    const earlier = await answeredBefore(request, sequelize);
+    const earlier = await door.answeredBefore(request);
     if (earlier) {
       send(response, earlier);
       return;
     }
-    const read = await reading(sequelize, async (tx) => ({
-      ...(await known(id, request.body, tx)),
-      shelf: await materials.all(tx),
+    const read = await door.read(request, async (unit) => ({
+      ...(await known(unit, id, request.body)),
+      shelf: await unit.house.materials.all(),
+      today: dayOf(unit.now),
     }));
-    const ready = sentOrder(read.order, read.supplier, read.shelf, 'supplier', dayOf(new Date()));
+    const ready = sentOrder(read.order, read.supplier, read.shelf, 'supplier', read.today);
     if (!ready.ok) throw invalidInput(lineFaults(read.order, ready.problems));
     const text = await fetchText(addressOf(read.supplier), asked(read.supplier), {
       method: 'POST',
@@ -102,14 +95,15 @@ export function orderRoutes(
 
   router.post('/:id/ask', async (request, response) => {
     const { id } = request.params;
-    const earlier = await answeredBefore(request, sequelize);
+    const earlier = await door.answeredBefore(request);
     if (earlier) {
       send(response, earlier);
       return;
     }
-    const read = await reading(sequelize, async (tx) => ({
-      ...(await known(id, request.body, tx)),
-      shelf: await materials.all(tx),
+    const read = await door.read(request, async (unit) => ({
+      ...(await known(unit, id, request.body)),
+      shelf: await unit.house.materials.all(),
+      today: dayOf(unit.now),
     }));
     const text = await fetchText(`${addressOf(read.supplier)}/${id}`, asked(read.supplier));
     const answer = answerFrom(text, read.supplier);
@@ -120,9 +114,10 @@ export function orderRoutes(
     const { id } = request.params;
     const { value, version } = takeVersion(request.body);
     const receiving = checkedInput<Receiving>(SCHEMAS.receiving, value);
-    await answerWrite(request, response, sequelize, async (tx) => {
-      await orders.hold(id, tx);
-      const { version: current, ...order } = await held(id, tx);
+    await door.write(request, response, async (unit) => {
+      const { orders, materials } = unit.house;
+      await orders.hold(id);
+      const { version: current, ...order } = await held(unit, id);
       const receipts = new Set(
         order.lines.flatMap(({ received }) => received.map(({ entryId }) => entryId)),
       );
@@ -133,20 +128,18 @@ export function orderRoutes(
       if (version !== current) {
         throw staleWrite('order', { ...order, version: current }, request.body);
       }
-      const received = receiveOrder(order, receiving, await materials.all(tx));
+      const received = receiveOrder(order, receiving, await materials.all());
       if (!received.ok) throw invalidInput(receivingFaults(receiving, received.problems));
       const stock: OrderReceived['stock'][number][] = [];
       const { entries } = received.value;
-      const holding = await holdForEntries(entries, stores, tx);
+      const holding = await holdForEntries(entries, unit);
       for (const entry of entries) {
         const at = receiving.lines.findIndex(({ entryId }) => entryId === entry.id);
-        const { posted } = await within(`/lines/${at}`, () =>
-          enterEntry(entry, holding, stores, tx),
-        );
+        const { posted } = await within(`/lines/${at}`, () => enterEntry(entry, holding, unit));
         stock.push(posted.stock);
       }
-      await orders.replace(received.value.order, version, tx);
-      const done: OrderReceived = { order: await held(id, tx), stock };
+      await orders.replace(received.value.order, version);
+      const done: OrderReceived = { order: await held(unit, id), stock };
       return { status: 200, body: done };
     });
   });

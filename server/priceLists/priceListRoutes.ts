@@ -1,11 +1,8 @@
 import { Router } from 'express';
-import type { Sequelize } from 'sequelize';
 import { PROBLEM_TYPES, type FetchedList } from '@bienestar/contract/api';
-import type { Supplier } from '@bienestar/core/house/house';
-import { reading } from '../db/unitOfWork';
-import type { Store } from '../documents/documentStore';
 import { fetchText } from '../http/fetchText';
 import { invalidInput, notFound } from '../http/problems';
+import type { Door } from '../work/door';
 
 /**
  * The routes of suppliers' price lists.
@@ -14,15 +11,11 @@ import { invalidInput, notFound } from '../http/problems';
  *   answers with an error, or sends more than 20 MB.
  * @param base where the lists lie; a feed is a name under it, so nobody can name another address
  */
-export function priceListRoutes(
-  suppliers: Store<Supplier>,
-  base: string | undefined,
-  sequelize: Sequelize,
-): Router {
+export function priceListRoutes(door: Door, base: string | undefined): Router {
   const router = Router();
   router.get('/:supplierId', async (request, response) => {
     const { supplierId } = request.params;
-    const supplier = await reading(sequelize, (tx) => suppliers.find(supplierId, tx));
+    const supplier = await door.read(request, ({ house }) => house.suppliers.find(supplierId));
     if (!supplier) throw notFound('supplier', supplierId);
     if (supplier.feed === undefined || base === undefined) {
       throw invalidInput([

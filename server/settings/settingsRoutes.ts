@@ -1,22 +1,19 @@
 import { Router } from 'express';
-import type { Sequelize } from 'sequelize';
 import { SCHEMAS } from '@bienestar/contract/rules';
-import { answerWrite } from '../answers/answerWrite';
-import { reading } from '../db/unitOfWork';
 import { checkedInput, takeVersion } from '../aggregates/checkInput';
 import { notFound, staleWrite } from '../http/problems';
-import type { SettingsStore } from '../house/documentStores';
+import type { Door } from '../work/door';
 
 /**
  * The routes of the house settings.
  * - `GET /` the settings with their `version`; 404 before a house is set up.
  * - `PUT /` with the `version` read, the new settings; 400 with faults, 409 with both sides.
  */
-export function settingsRoutes(store: SettingsStore, sequelize: Sequelize): Router {
+export function settingsRoutes(door: Door): Router {
   const router = Router();
 
-  router.get('/', async (_request, response) => {
-    const found = await reading(sequelize, (tx) => store.find(tx));
+  router.get('/', async (request, response) => {
+    const found = await door.read(request, ({ house }) => house.settings.find());
     if (!found) throw notFound('house', 'settings');
     response.json(found);
   });
@@ -24,11 +21,12 @@ export function settingsRoutes(store: SettingsStore, sequelize: Sequelize): Rout
   router.put('/', async (request, response) => {
     const { value: input, version } = takeVersion(request.body);
     const value = checkedInput(SCHEMAS.settings, input);
-    await answerWrite(request, response, sequelize, async (tx) => {
-      if (await store.replace(value, version, tx)) {
-        return { status: 200, body: await store.find(tx) };
+    await door.write(request, response, async (unit) => {
+      const { settings } = unit.house;
+      if (await settings.replace(value, version)) {
+        return { status: 200, body: await settings.find() };
       }
-      throw staleWrite('house', await store.find(tx), request.body);
+      throw staleWrite('house', await settings.find(), request.body);
     });
   });
 

@@ -1,16 +1,14 @@
 import { Router } from 'express';
 import type Joi from 'joi';
-import type { Sequelize, Transaction } from 'sequelize';
 import type { AggregateName, Versioned } from '@bienestar/contract/api';
 import { AGGREGATES, SCHEMAS } from '@bienestar/contract/rules';
 import type { Fault } from '@bienestar/contract/check';
 import type { Demand } from '@bienestar/core/house/house';
 import type { Reference } from '@bienestar/contract/references';
-import { answerWrite } from '../answers/answerWrite';
 import { checkedInput, checkReferences, takeVersion } from '../aggregates/checkInput';
-import type { Store } from '../documents/documentStore';
-import type { Stores } from '../house/stores';
 import { invalidInput, staleWrite, within } from '../http/problems';
+import type { Repository } from '../documents/documentRepository';
+import type { Door } from '../work/door';
 
 /** The lists that may be written together, in the order in which they are. */
 const LISTS = [
@@ -50,7 +48,7 @@ function rulesOf(name: ListName): Rules {
  *   `demand`, each thing with the `version` read: all of them or none. 400 with faults at their places,
  *   409 with both sides of the first that somebody else changed. Answers them with their new versions.
  */
-export function severalRoutes(stores: Stores, sequelize: Sequelize): Router {
+export function severalRoutes(door: Door): Router {
   const router = Router();
 
   router.put('/', async (request, response) => {
@@ -65,20 +63,21 @@ export function severalRoutes(stores: Stores, sequelize: Sequelize): Router {
     const writes = LISTS.flatMap((list) =>
       listIn(body, list).map((input, at) => ({ list, input, ...checked(list, input, at) })),
     );
-    await answerWrite(request, response, sequelize, async (tx) => {
+    await door.write(request, response, async (unit) => {
+      const { house } = unit;
       const answer: Partial<Record<ListName | 'settings', unknown>> = {};
       if (settings) {
-        if (!(await stores.settings.replace(settings.value, settings.version, tx))) {
-          throw staleWrite('house', await stores.settings.find(tx), body.settings);
+        if (!(await house.settings.replace(settings.value, settings.version))) {
+          throw staleWrite('house', await house.settings.find(), body.settings);
         }
         answer.settings = { ...settings.value, version: settings.version + 1 };
       }
       for (const { list, input, pointer, value, version } of writes) {
-        const store = stores[list] as unknown as Store<object>;
+        const store = house[list] as unknown as Repository<object>;
         await within(pointer, () =>
-          checkReferences(sequelize, rulesOf(list).references(value as never), tx),
+          checkReferences(unit, rulesOf(list).references(value as never)),
         );
-        await write(store, list, value, version, input, tx);
+        await write(store, list, value, version, input);
         const written: Versioned<object> = { ...value, version: version + 1 };
         answer[list] = [...((answer[list] as object[] | undefined) ?? []), written];
       }
@@ -105,21 +104,20 @@ function checked(
 
 /** A line of the demand plan that was never written has version 0. */
 async function write(
-  store: Store<object>,
+  store: Repository<object>,
   list: ListName,
   value: object,
   version: number,
   input: unknown,
-  tx: Transaction,
 ): Promise<void> {
   const of = value as { readonly id?: string; readonly serviceId?: string };
   const id = (list === 'demand' ? of.serviceId : of.id) ?? '';
-  if (list === 'demand' && version === 0 && !(await store.find(id, tx))) {
-    await store.insert([value], 1, tx);
+  if (list === 'demand' && version === 0 && !(await store.find(id))) {
+    await store.insert(value);
     return;
   }
-  if (await store.replace(value, version, tx)) return;
-  throw staleWrite(rulesOf(list).noun, (await store.find(id, tx)) ?? null, input);
+  if (await store.replace(value, version)) return;
+  throw staleWrite(rulesOf(list).noun, (await store.find(id)) ?? null, input);
 }
 
 function bodyOf(body: unknown): Partial<Record<string, unknown>> {

@@ -1,24 +1,18 @@
 import { createHash } from 'node:crypto';
 import { Router } from 'express';
-import type { Sequelize, Transaction } from 'sequelize';
 import type { Performed } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { Treatment } from '@bienestar/core/house/house';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import { drawFromShelf } from '@bienestar/core/restock/performed';
 import type { CorrectionEntry, UseEntry } from '@bienestar/core/stock/entries';
-import { answerWrite } from '../answers/answerWrite';
-import { reading } from '../db/unitOfWork';
 import { checkedInput, checkReferences } from '../aggregates/checkInput';
 import { idTaken, invalidInput, notFound } from '../http/problems';
-import type { Stores } from '../house/stores';
 import { enterEntry, holdForEntries } from '../ledger/enterEntry';
 import { readStockOf } from '../ledger/shelfReader';
+import type { Door } from '../work/door';
+import type { UnitOfWork } from '../work/unitOfWork';
 
-type PerformedStores = Pick<
-  Stores,
-  'treatments' | 'ledger' | 'materials' | 'orders' | 'soldCourses'
->;
 const MOST_ENTRIES = 500;
 /** As many visits as a house file takes of a course. */
 const MOST_TAKEN = 10_000;
@@ -31,36 +25,36 @@ const MOST_TAKEN = 10_000;
  *   or for a booking that is entered already, it counts once. 400, 409.
  * - `POST /:id/take-back` by counter-entries, as a treatment that was not performed; 404.
  */
-export function treatmentRoutes(stores: PerformedStores, sequelize: Sequelize): Router {
-  const { treatments, ledger, soldCourses } = stores;
+export function treatmentRoutes(door: Door): Router {
   const router = Router();
 
-  router.get('/', async (_request, response) => {
-    response.json(await reading(sequelize, (tx) => treatments.recent(tx)));
+  router.get('/', async (request, response) => {
+    response.json(await door.read(request, ({ house }) => house.treatments.recent()));
   });
 
   router.post('/', async (request, response) => {
     const { treatment, uses } = inputFrom(request.body);
-    await answerWrite(request, response, sequelize, async (tx) => {
+    await door.write(request, response, async (unit) => {
+      const { treatments } = unit.house;
       /* Who claims the id first performs it; who sends it at the same moment waits, and is told. */
-      if (!(await treatments.claim(treatment, tx))) {
-        const earlier = await treatments.find(treatment.id, tx);
+      if (!(await treatments.claim(treatment))) {
+        const earlier = await treatments.find(treatment.id);
         if (earlier?.serviceId !== treatment.serviceId) throw idTaken('treatment', treatment.id);
         const known: Performed = { treatment: earlier, stock: [], missing: [], counted: [] };
         return { status: 200, body: known };
       }
-      const same = await treatments.ofBooking(treatment, tx);
+      const same = await treatments.ofBooking(treatment);
       if (same) {
-        await treatments.remove(treatment.id, tx);
+        await treatments.unclaim(treatment.id);
         const known: Performed = { treatment: same, stock: [], missing: [], counted: [] };
         return { status: 200, body: known };
       }
       const pointer = '/treatment/serviceId';
-      await checkReferences(sequelize, [{ pointer, kind: 'service', id: treatment.serviceId }], tx);
-      const { entryIds, ...drawn } = await draw(treatment, uses, tx);
+      await checkReferences(unit, [{ pointer, kind: 'service', id: treatment.serviceId }]);
+      const { entryIds, ...drawn } = await draw(unit, treatment, uses);
       const kept = { ...treatment, entryIds };
-      await treatments.drew(treatment.id, entryIds, tx);
-      await taken(treatment, 1, tx);
+      await treatments.drew(kept);
+      await taken(unit, treatment, 1);
       const performed: Performed = { ...drawn, treatment: kept };
       return { status: 201, body: performed };
     });
@@ -68,45 +62,42 @@ export function treatmentRoutes(stores: PerformedStores, sequelize: Sequelize): 
 
   router.post('/:id/take-back', async (request, response) => {
     const { id } = request.params;
-    await answerWrite(request, response, sequelize, async (tx) => {
-      const found = await treatments.hold(id, tx);
+    await door.write(request, response, async (unit) => {
+      const { treatments, ledger } = unit.house;
+      const found = await treatments.hold(id);
       if (!found) throw notFound('treatment', id);
-      const back = await takenBack(found, tx);
-      const held = await holdForEntries(back, stores, tx);
+      const back = await takenBack(unit, found);
+      const held = await holdForEntries(back, unit);
       const stock: Performed['stock'][number][] = [];
       for (const entry of back) {
         /* What was taken back in the ledger already is there again. */
-        if (await ledger.isCorrected(entry.corrects, tx)) continue;
-        stock.push((await enterEntry(entry, held, stores, tx)).posted.stock);
+        if (await ledger.isCorrected(entry.corrects)) continue;
+        stock.push((await enterEntry(entry, held, unit)).posted.stock);
       }
-      await treatments.remove(id, tx);
-      await taken(found, -1, tx);
+      await treatments.remove(found);
+      await taken(unit, found, -1);
       return { status: 200, body: { stock } };
     });
   });
 
   async function draw(
+    unit: UnitOfWork,
     treatment: Treatment,
     uses: readonly UseEntry[],
-    tx: Transaction,
   ): Promise<Omit<Performed, 'treatment'> & { readonly entryIds: Treatment['entryIds'] }> {
     const stock: Performed['stock'][number][] = [];
     const missing: Performed['missing'][number][] = [];
     const counted: MaterialId[] = [];
     const entryIds: Treatment['entryIds'][number][] = [];
-    const held = await holdForEntries(uses, stores, tx);
+    const { ledger } = unit.house;
+    const held = await holdForEntries(uses, unit);
     for (const use of uses) {
-      const there = await readStockOf(ledger, use.materialId, tx);
-      const plan = drawFromShelf(
-        use,
-        treatment.at,
-        there,
-        await ledger.countedAt(use.materialId, tx),
-      );
+      const there = await readStockOf(ledger, use.materialId);
+      const plan = drawFromShelf(use, treatment.at, there, await ledger.countedAt(use.materialId));
       if (plan.counted) counted.push(use.materialId);
       if (plan.missing > 0) missing.push({ materialId: use.materialId, quantity: plan.missing });
       if (!plan.entry) continue;
-      const { posted } = await enterEntry(plan.entry, held, stores, tx);
+      const { posted } = await enterEntry(plan.entry, held, unit);
       stock.push(posted.stock);
       entryIds.push(use.id);
     }
@@ -115,12 +106,12 @@ export function treatmentRoutes(stores: PerformedStores, sequelize: Sequelize): 
 
   /** The counter-entries of what a treatment drew. */
   async function takenBack(
+    { house: { ledger } }: UnitOfWork,
     { id, entryIds }: Treatment,
-    tx: Transaction,
   ): Promise<readonly CorrectionEntry[]> {
     const back: CorrectionEntry[] = [];
     for (const corrects of entryIds) {
-      const [movement] = await ledger.entry(corrects, tx);
+      const [movement] = await ledger.entry(corrects);
       if (!movement) continue;
       back.push({
         kind: 'correction',
@@ -134,14 +125,18 @@ export function treatmentRoutes(stores: PerformedStores, sequelize: Sequelize): 
   }
 
   /** A visit of a sold course is taken, or given back. */
-  async function taken({ soldCourseId }: Treatment, by: number, tx: Transaction): Promise<void> {
+  async function taken(
+    { house: { soldCourses } }: UnitOfWork,
+    { soldCourseId }: Treatment,
+    by: number,
+  ): Promise<void> {
     if (soldCourseId === undefined) return;
-    await soldCourses.hold(soldCourseId, tx);
-    const sold = await soldCourses.find(soldCourseId, tx);
+    await soldCourses.hold(soldCourseId);
+    const sold = await soldCourses.find(soldCourseId);
     if (!sold) return;
     const { version, ...plain } = sold;
     const next = { ...plain, taken: Math.min(MOST_TAKEN, Math.max(0, plain.taken + by)) };
-    await soldCourses.replace(next, version, tx);
+    await soldCourses.replace(next, version);
   }
 
   return router;

@@ -182,7 +182,11 @@ export function documentOf(row: Plain, columns: readonly Column[]): Plain {
     const keys = path.split('.');
     const last = keys.pop() ?? path;
     let at = made;
-    for (const key of keys) at = at[key] = (at[key] as Plain | undefined) ?? {};
+    for (const key of keys) {
+      const inner = (at[key] ?? {}) as Plain;
+      at[key] = inner;
+      at = inner;
+    }
     at[last] = type === 'JSON' ? parsed(held) : held instanceof Date ? dayOf(held) : held;
   }
   return made;

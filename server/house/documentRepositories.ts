@@ -1,67 +1,79 @@
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { QueryTypes } from 'sequelize';
 import type { AggregateName, Aggregates, Lines, Use, Versioned } from '@bienestar/contract/api';
 import { AGGREGATES } from '@bienestar/contract/rules';
 import type { Order } from '@bienestar/core/house/house';
 import { SETTINGS_ID } from '@bienestar/core/house/journal';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { receivedPacks } from '@bienestar/core/restock/orderProgress';
-import { documentStore, type DocumentKind, type Store } from '../documents/documentStore';
+import type { AuditTrail } from '../audit/auditTrail';
+import type { Session } from '../db/transactions';
+import {
+  documentRepository,
+  type DocumentKind,
+  type Repository,
+} from '../documents/documentRepository';
 import { usersOf } from '../documents/uses';
 
-/** The stores of the aggregates, by name. */
-export type AggregateStores = { readonly [K in AggregateName]: Store<Aggregates[K]> };
+/** The repositories of the aggregates, by name. */
+export type AggregateRepositories = { readonly [K in AggregateName]: Repository<Aggregates[K]> };
 
 /** Reads and writes the house settings, of which there is one. */
-export interface SettingsStore {
-  readonly find: (tx: Transaction) => Promise<Versioned<HouseSettings> | undefined>;
-  readonly insert: (settings: HouseSettings, version: number, tx: Transaction) => Promise<void>;
+export interface SettingsRepository {
+  readonly find: () => Promise<Versioned<HouseSettings> | undefined>;
   /** false when another version is there */
-  readonly replace: (settings: HouseSettings, version: number, tx: Transaction) => Promise<boolean>;
+  readonly replace: (settings: HouseSettings, version: number) => Promise<boolean>;
+  /** puts the settings into a database that has none */
+  readonly load: (settings: HouseSettings, version: number) => Promise<void>;
 }
 
 /**
  * What of a House is kept as documents. A new kind of thing is a line here, its rules in the contract, and a
  * migration that makes its table and its columns in `uses`.
  */
-export function documentStores(sequelize: Sequelize): AggregateStores & {
-  readonly [K in keyof Lines]: Store<Lines[K]>;
+export function documentRepositories(
+  session: Session,
+  audit: AuditTrail,
+): AggregateRepositories & {
+  readonly [K in keyof Lines]: Repository<Lines[K]>;
 } & {
-  readonly settings: SettingsStore;
+  readonly settings: SettingsRepository;
 } {
   const kept = <N extends AggregateName>(
     name: N,
     kind: Pick<DocumentKind<Aggregates[N]>, 'table' | 'user' | 'usedBy'>,
-  ): Store<Aggregates[N]> =>
-    documentStore<Aggregates[N]>(sequelize, {
+  ): Repository<Aggregates[N]> =>
+    documentRepository<Aggregates[N]>(session, audit, {
+      part: name,
       idOf: ({ id }) => id,
       nameOf: ({ name: called }) => called,
       references: AGGREGATES[name].references,
       ...kind,
     });
-  const by = (kind: Parameters<typeof usersOf>[1]) => usersOf(sequelize, kind);
+  const by = (kind: Parameters<typeof usersOf>[1]) => usersOf(session, kind);
   const all =
-    (...found: readonly ((id: string, tx: Transaction) => Promise<Use[]>)[]) =>
-    async (id: string, tx: Transaction): Promise<Use[]> =>
-      (await Promise.all(found.map((find) => find(id, tx)))).flat();
-  const orders: Store<Order> = kept('orders', {
+    (...found: readonly ((id: string) => Promise<Use[]>)[]) =>
+    async (id: string): Promise<Use[]> =>
+      (await Promise.all(found.map((find) => find(id)))).flat();
+  const orders: Repository<Order> = kept('orders', {
     table: 'orders',
     user: 'byOrderId',
-    usedBy: async (id, tx) => {
-      const order = await orders.find(id, tx);
+    usedBy: async (id) => {
+      const order = await orders.find(id);
       const came = order?.lines.some((line) => receivedPacks(line) > 0) ?? false;
       return order && came ? [{ kind: 'delivery', id, name: `what came of ${order.name}` }] : [];
     },
   });
-  const settings = documentStore<HouseSettings>(sequelize, {
+  const settings = documentRepository<HouseSettings>(session, audit, {
     table: 'settings',
+    part: 'settings',
     idOf: () => SETTINGS_ID,
     nameOf: ({ name }) => name,
   });
   return {
     settings: {
-      find: (tx) => settings.find(SETTINGS_ID, tx),
-      insert: (value, version, tx) => settings.insert([value], version, tx),
-      replace: (value, version, tx) => settings.replace(value, version, tx),
+      find: () => settings.find(SETTINGS_ID),
+      replace: settings.replace,
+      load: (value, version) => settings.load([value], version),
     },
     rooms: kept('rooms', { table: 'rooms' }),
     people: kept('people', { table: 'people', usedBy: by('person') }),
@@ -69,7 +81,7 @@ export function documentStores(sequelize: Sequelize): AggregateStores & {
     materials: kept('materials', {
       table: 'materials',
       user: 'byMaterialId',
-      usedBy: all(by('material'), inLedger(sequelize)),
+      usedBy: all(by('material'), inLedger(session)),
     }),
     mixes: kept('mixes', { table: 'mixes', user: 'byMixId', usedBy: by('mix') }),
     devices: kept('devices', { table: 'devices', user: 'byDeviceId', usedBy: by('device') }),
@@ -77,11 +89,12 @@ export function documentStores(sequelize: Sequelize): AggregateStores & {
     protocols: kept('protocols', {
       table: 'protocols',
       user: 'byProtocolId',
-      usedBy: all(by('protocol'), published(sequelize)),
+      usedBy: all(by('protocol'), published(session)),
     }),
     services: kept('services', { table: 'services', user: 'byServiceId', usedBy: by('service') }),
-    demand: documentStore<Lines['demand']>(sequelize, {
+    demand: documentRepository<Lines['demand']>(session, audit, {
       table: 'demand',
+      part: 'demand',
       idOf: ({ serviceId }) => serviceId,
       nameOf: () => '',
     }),
@@ -95,8 +108,8 @@ export function documentStores(sequelize: Sequelize): AggregateStores & {
 }
 
 /** A material of which something was entered stays: the ledger is never rewritten. */
-function inLedger(sequelize: Sequelize): (id: string, tx: Transaction) => Promise<Use[]> {
-  return (id, transaction) =>
+function inLedger({ sequelize, transaction }: Session): (id: string) => Promise<Use[]> {
+  return (id) =>
     sequelize.query<Use>(
       `SELECT 'ledger' AS kind, m.id, CONCAT('entries of ', m.name) AS name FROM materials m
          WHERE m.id = :id AND EXISTS (SELECT 1 FROM movements v WHERE v.material_id = m.id)`,
@@ -105,8 +118,8 @@ function inLedger(sequelize: Sequelize): (id: string, tx: Transaction) => Promis
 }
 
 /** A protocol that was published stays: what was performed and priced names its editions. */
-function published(sequelize: Sequelize): (id: string, tx: Transaction) => Promise<Use[]> {
-  return (id, transaction) =>
+function published({ sequelize, transaction }: Session): (id: string) => Promise<Use[]> {
+  return (id) =>
     sequelize.query<Use>(
       `SELECT 'published edition' AS kind, protocol_id AS id, CONCAT('edition ', number) AS name
          FROM editions WHERE protocol_id = :id ORDER BY number`,

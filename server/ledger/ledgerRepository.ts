@@ -1,11 +1,13 @@
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
-import { asId } from '@bienestar/core/house/ids';
+import { QueryTypes } from 'sequelize';
+import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import type { CountHistory } from '@bienestar/core/restock/countReview';
 import type { Balance } from '@bienestar/core/stock/ledger';
 import type { Lot, Movement } from '@bienestar/core/house/stock';
+import type { AuditTrail } from '../audit/auditTrail';
 import { orNull, present } from '../db/optional';
 import { pagesOf, rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';
+import type { Session } from '../db/transactions';
 
 interface LotRow {
   readonly id: string;
@@ -51,82 +53,88 @@ interface Entered {
 /** The materials that a unit of work holds: only for these may it enter anything. */
 export type HeldMaterials = ReadonlySet<string>;
 
-/** Reads the ledger and adds to it, inside the caller's transaction. Nothing in it is ever changed. */
-export interface LedgerStore {
+/** Reads the ledger and adds to it. Nothing in it is ever changed. */
+export interface LedgerRepository {
   /**
    * keeps others from entering anything for these materials until the transaction ends; in one order for
    * everybody, so that two never wait for each other
    */
-  readonly hold: (materialIds: readonly string[], tx: Transaction) => Promise<HeldMaterials>;
+  readonly hold: (materialIds: readonly string[]) => Promise<HeldMaterials>;
+  /** every material that is kept in stock, in the order of the house */
+  readonly stockedMaterials: () => Promise<MaterialId[]>;
   /** sums that are not 0, of one material or of all */
-  readonly balances: (tx: Transaction, materialId?: string) => Promise<Balance[]>;
-  readonly lots: (ids: readonly string[], tx: Transaction) => Promise<Lot[]>;
-  readonly entry: (entryId: string, tx: Transaction) => Promise<Movement[]>;
-  readonly isCorrected: (entryId: string, tx: Transaction) => Promise<boolean>;
+  readonly balances: (materialId?: string) => Promise<Balance[]>;
+  readonly lots: (ids: readonly string[]) => Promise<Lot[]>;
+  readonly entry: (entryId: string) => Promise<Movement[]>;
+  readonly isCorrected: (entryId: string) => Promise<boolean>;
   /** the newest first, those entered before the ordinal */
   readonly page: (
     materialId: string,
     before: number | undefined,
     most: number,
-    tx: Transaction,
   ) => Promise<Entered[]>;
   /** what happened to a material after a moment */
-  readonly after: (materialId: string, at: string, tx: Transaction) => Promise<Movement[]>;
+  readonly after: (materialId: string, at: string) => Promise<Movement[]>;
   /** when a material was counted last */
-  readonly countedAt: (materialId: string, tx: Transaction) => Promise<string | undefined>;
+  readonly countedAt: (materialId: string) => Promise<string | undefined>;
   /** each entry of a count: found less what was there by the ledger */
-  readonly counts: (tx: Transaction) => Promise<CountHistory['counts']>;
+  readonly counts: () => Promise<CountHistory['counts']>;
   /** what was used, opened and thrown away, by material and day */
-  readonly goneByDay: (tx: Transaction) => Promise<CountHistory['gone']>;
+  readonly goneByDay: () => Promise<CountHistory['gone']>;
   /** every lot, in the order of the ledger */
-  readonly lotPages: (tx: Transaction) => AsyncGenerator<Lot[]>;
+  readonly lotPages: () => AsyncGenerator<Lot[]>;
   /** every movement, in the order of the ledger */
-  readonly movementPages: (tx: Transaction) => AsyncGenerator<Movement[]>;
+  readonly movementPages: () => AsyncGenerator<Movement[]>;
   /** adds what an entry does, for a material that is held */
   readonly append: (
     lot: Lot | undefined,
     movements: readonly Movement[],
     held: HeldMaterials,
-    tx: Transaction,
   ) => Promise<void>;
   /** puts lots into a database that nobody uses yet */
-  readonly loadLots: (lots: readonly Lot[], tx: Transaction) => Promise<void>;
+  readonly loadLots: (lots: readonly Lot[]) => Promise<void>;
   /** puts movements into a database that nobody uses yet */
-  readonly loadMovements: (movements: readonly Movement[], tx: Transaction) => Promise<void>;
+  readonly loadMovements: (movements: readonly Movement[]) => Promise<void>;
 }
-
-/** Rows written by one statement: far below what MariaDB takes in one packet. */
 
 const BALANCES = `SELECT lot_id AS lotId, container_id AS containerId, SUM(quantity) AS quantity,
   MIN(at) AS firstAt FROM movements`;
 const BY_CONTAINER = 'GROUP BY material_id, lot_id, container_id HAVING SUM(quantity) <> 0';
 
 /** The ledger in the database. */
-export function ledgerStore(sequelize: Sequelize): LedgerStore {
+export function ledgerRepository(
+  { sequelize, transaction }: Session,
+  audit: AuditTrail,
+): LedgerRepository {
   const lots = table<LotRow>(sequelize, 'lots');
   const movements = table<MovementRow>(sequelize, 'movements');
   const select = <Row extends object>(
     sql: string,
     replacements: Record<string, unknown>,
-    tx: Transaction,
   ): Promise<Row[]> =>
-    sequelize.query<Row>(sql, { type: QueryTypes.SELECT, replacements, transaction: tx });
+    sequelize.query<Row>(sql, { type: QueryTypes.SELECT, replacements, transaction });
 
   return {
-    hold: async (materialIds, tx) => {
+    hold: async (materialIds) => {
       const ids = [...new Set(materialIds)].sort();
       for (const id of ids) {
-        await select('SELECT id FROM materials WHERE id = :id FOR UPDATE', { id }, tx);
+        await select('SELECT id FROM materials WHERE id = :id FOR UPDATE', { id });
       }
       return new Set(ids);
     },
-    balances: async (tx, materialId) => {
+    stockedMaterials: async () => {
+      const rows = await select<{ readonly id: string }>(
+        "SELECT id FROM materials WHERE JSON_VALUE(body, '$.kind') <> 'linen' ORDER BY ordinal",
+        {},
+      );
+      return rows.map(({ id }) => asId(id));
+    },
+    balances: async (materialId) => {
       const rows = await select<BalanceRow>(
         materialId === undefined
           ? `${BALANCES} ${BY_CONTAINER}`
           : `${BALANCES} WHERE material_id = :materialId ${BY_CONTAINER}`,
         { materialId },
-        tx,
       );
       return rows.map(({ lotId, containerId, quantity, firstAt }) => ({
         lotId: asId(lotId),
@@ -135,43 +143,42 @@ export function ledgerStore(sequelize: Sequelize): LedgerStore {
         firstAt: toSecond(firstAt),
       }));
     },
-    lots: async (ids, tx) =>
-      ids.length === 0 ? [] : (await rowsOf<LotRow>(lots, ['ordinal'], tx, { id: ids })).map(lotOf),
-    entry: async (entryId, tx) =>
-      (await rowsOf<MovementRow>(movements, ['line'], tx, { entryId })).map(movementOf),
-    isCorrected: async (entryId, tx) =>
-      (await select('SELECT 1 FROM movements WHERE corrects = :entryId LIMIT 1', { entryId }, tx))
+    lots: async (ids) =>
+      ids.length === 0
+        ? []
+        : (await rowsOf<LotRow>(lots, ['ordinal'], transaction, { id: ids })).map(lotOf),
+    entry: async (entryId) =>
+      (await rowsOf<MovementRow>(movements, ['line'], transaction, { entryId })).map(movementOf),
+    isCorrected: async (entryId) =>
+      (await select('SELECT 1 FROM movements WHERE corrects = :entryId LIMIT 1', { entryId }))
         .length > 0,
-    page: async (materialId, before, most, tx) => {
+    page: async (materialId, before, most) => {
       const rows = await select<MovementRow & { readonly ordinal: number }>(
         `SELECT ordinal, entry_id AS entryId, line, kind, at, material_id AS materialId,
            lot_id AS lotId, container_id AS containerId, quantity, reason, corrects, note
          FROM movements WHERE material_id = :materialId ${before === undefined ? '' : 'AND ordinal < :before'}
          ORDER BY ordinal DESC LIMIT :most`,
         { materialId, before, most },
-        tx,
       );
       return rows.map((row) => ({ ordinal: row.ordinal, movement: movementOf(row) }));
     },
-    after: async (materialId, at, tx) => {
+    after: async (materialId, at) => {
       const rows = await select<MovementRow>(
         `SELECT entry_id AS entryId, line, kind, at, material_id AS materialId, lot_id AS lotId,
            container_id AS containerId, quantity, reason, corrects, note
          FROM movements WHERE material_id = :materialId AND at > :at ORDER BY ordinal`,
         { materialId, at: new Date(at) },
-        tx,
       );
       return rows.map(movementOf);
     },
-    countedAt: async (materialId, tx) => {
+    countedAt: async (materialId) => {
       const [row] = await select<{ readonly at: Date | null }>(
         "SELECT MAX(at) AS at FROM movements WHERE material_id = :materialId AND kind = 'count'",
         { materialId },
-        tx,
       );
       return row?.at ? toSecond(row.at) : undefined;
     },
-    counts: async (tx) => {
+    counts: async () => {
       const rows = await select<{
         readonly entryId: string;
         readonly materialId: string;
@@ -184,7 +191,6 @@ export function ledgerStore(sequelize: Sequelize): LedgerStore {
            EXISTS (SELECT 1 FROM movements c WHERE c.corrects = m.entry_id) AS takenBack
          FROM movements m WHERE m.kind = 'count' GROUP BY m.entry_id, m.material_id ORDER BY MAX(m.ordinal)`,
         {},
-        tx,
       );
       return rows.map(({ entryId, materialId, at, difference, takenBack }) => ({
         entryId: asId(entryId),
@@ -194,7 +200,7 @@ export function ledgerStore(sequelize: Sequelize): LedgerStore {
         takenBack: takenBack > 0,
       }));
     },
-    goneByDay: async (tx) => {
+    goneByDay: async () => {
       const rows = await select<
         Omit<CountHistory['gone'][number], 'entries'> & { readonly entries: number | bigint }
       >(
@@ -203,25 +209,31 @@ export function ledgerStore(sequelize: Sequelize): LedgerStore {
          FROM movements WHERE kind IN ('use', 'discard', 'opening') AND quantity < 0
          GROUP BY material_id, day, kind ORDER BY material_id, day, kind`,
         {},
-        tx,
       );
       return rows.map((row) => ({ ...row, entries: Number(row.entries) }));
     },
-    lotPages: async function* (tx) {
-      for await (const rows of pagesOf<LotRow>(lots, tx)) yield rows.map(lotOf);
+    lotPages: async function* () {
+      for await (const rows of pagesOf<LotRow>(lots, transaction)) yield rows.map(lotOf);
     },
-    movementPages: async function* (tx) {
-      for await (const rows of pagesOf<MovementRow>(movements, tx)) yield rows.map(movementOf);
+    movementPages: async function* () {
+      for await (const rows of pagesOf<MovementRow>(movements, transaction))
+        yield rows.map(movementOf);
     },
-    append: async (lot, entered, held, tx) => {
+    append: async (lot, entered, held) => {
       if (entered.some(({ materialId }) => !held.has(materialId))) {
         throw new Error('The ledger was written without holding its material.');
       }
-      await writeRows(lots, lot ? [lotRow(lot)] : [], tx);
-      await writeRows(movements, entered.map(movementRow), tx);
+      await writeRows(lots, lot ? [lotRow(lot)] : [], transaction);
+      await writeRows(movements, entered.map(movementRow), transaction);
+      /* What was entered stands in the ledger itself. */
+      for (const [entryId, { materialId: id }] of new Map(
+        entered.map((each) => [each.entryId, each]),
+      )) {
+        await audit.add({ part: 'ledger', id, before: null, after: { entryId } });
+      }
     },
-    loadLots: (all, tx) => writeRows(lots, all.map(lotRow), tx),
-    loadMovements: (all, tx) => writeRows(movements, all.map(movementRow), tx),
+    loadLots: (all) => writeRows(lots, all.map(lotRow), transaction),
+    loadMovements: (all) => writeRows(movements, all.map(movementRow), transaction),
   };
 }
 

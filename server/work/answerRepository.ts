@@ -1,5 +1,6 @@
 import { deflateSync, inflateSync } from 'node:zlib';
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { QueryTypes } from 'sequelize';
+import type { Session } from '../db/transactions';
 
 /** How a write was answered. */
 export interface Answer {
@@ -23,25 +24,25 @@ interface AnswerRow {
 /** Longer than any window waits before it sends a write again. */
 const KEPT_DAYS = 2;
 
-/** Answers to writes by the id of the write, inside the caller's transaction. */
-export interface AnswerStore {
-  readonly find: (id: string, tx: Transaction) => Promise<Remembered | undefined>;
-  readonly remember: (id: string, remembered: Remembered, tx: Transaction) => Promise<void>;
+/** Answers to writes by the id of the write. */
+export interface AnswerRepository {
+  readonly find: (id: string) => Promise<Remembered | undefined>;
+  readonly remember: (id: string, remembered: Remembered) => Promise<void>;
   /** lets go of those that nobody will ask for any more */
-  readonly forgetOld: (now: Date, tx: Transaction) => Promise<void>;
+  readonly forgetOld: (now: Date) => Promise<void>;
 }
 
 /** The answers in one database. */
-export function answerStore(sequelize: Sequelize): AnswerStore {
+export function answerRepository({ sequelize, transaction }: Session): AnswerRepository {
   return {
-    find: async (id, tx) => {
+    find: async (id) => {
       const [row] = await sequelize.query<AnswerRow>(
         'SELECT request, status, body FROM answers WHERE id = :id',
-        { type: QueryTypes.SELECT, replacements: { id }, transaction: tx },
+        { type: QueryTypes.SELECT, replacements: { id }, transaction },
       );
       return row && { request: row.request, answer: answerOf(row) };
     },
-    remember: async (id, { request, answer }, tx) => {
+    remember: async (id, { request, answer }) => {
       const body =
         answer.body === undefined ? null : deflateSync(JSON.stringify(answer.body), { level: 1 });
       await sequelize.query(
@@ -49,16 +50,16 @@ export function answerStore(sequelize: Sequelize): AnswerStore {
         {
           type: QueryTypes.INSERT,
           replacements: { id, request, status: answer.status, body },
-          transaction: tx,
+          transaction,
         },
       );
     },
-    forgetOld: async (now, tx) => {
+    forgetOld: async (now) => {
       const before = new Date(now.getTime() - KEPT_DAYS * 86_400_000);
       await sequelize.query('DELETE FROM answers WHERE at < :before', {
         type: QueryTypes.RAW,
         replacements: { before },
-        transaction: tx,
+        transaction,
       });
     },
   };

@@ -36,6 +36,12 @@ interface Attempt {
 const attempts = new AsyncLocalStorage<Attempt>();
 const told = new WeakSet<Sequelize>();
 
+/** A transaction that is open, and the database that it is in. */
+export interface Session {
+  readonly sequelize: Sequelize;
+  readonly transaction: Transaction;
+}
+
 /** The database did not answer in time; its connection is given up. */
 export class DatabaseTooSlow extends Error {}
 
@@ -45,7 +51,7 @@ export class DatabaseTooSlow extends Error {}
  */
 export function reading<T>(
   sequelize: Sequelize,
-  work: (tx: Transaction) => Promise<T>,
+  work: (session: Session) => Promise<T>,
   withinMs = READS_WITHIN_MS,
 ): Promise<T> {
   return unit(sequelize, Transaction.ISOLATION_LEVELS.REPEATABLE_READ, withinMs, work);
@@ -59,7 +65,7 @@ export function reading<T>(
  */
 export async function writing<T>(
   sequelize: Sequelize,
-  work: (tx: Transaction) => Promise<T>,
+  work: (session: Session) => Promise<T>,
   withinMs = WRITES_WITHIN_MS,
 ): Promise<T> {
   requireRoom(sequelize);
@@ -70,14 +76,16 @@ async function unit<T>(
   sequelize: Sequelize,
   isolationLevel: Transaction.ISOLATION_LEVELS,
   withinMs: number,
-  work: (tx: Transaction) => Promise<T>,
+  work: (session: Session) => Promise<T>,
 ): Promise<T> {
   listenToPool(sequelize);
   const until = Date.now() + withinMs;
   for (let tries = 1; ; tries += 1) {
     try {
       return await inTime(until - Date.now(), () =>
-        sequelize.transaction({ isolationLevel }, (tx) => work(tx)),
+        sequelize.transaction({ isolationLevel }, (transaction) =>
+          work({ sequelize, transaction }),
+        ),
       );
     } catch (error) {
       const again = tries < TRIES && mayBeTriedAgain(error) && Date.now() < until;
