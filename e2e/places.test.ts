@@ -7,11 +7,16 @@ import { freshHouse, leave, newPerson, type Person } from './support/person';
 const axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 let person: Person;
-beforeEach(async () => {
-  person = await newPerson();
-});
-afterEach(() => person.close());
 afterAll(leave);
+
+/** Each test is a person of its own, on a house of its own. */
+function eachAnew(): void {
+  beforeEach(async () => {
+    await freshHouse();
+    person = await newPerson();
+  });
+  afterEach(() => person.close());
+}
 
 /** What an accessibility check finds on the screen as it is, or in a part of it; by one rule, or by all. */
 async function findings(rule?: 'color-contrast', part = 'html'): Promise<string[]> {
@@ -37,8 +42,13 @@ async function findings(rule?: 'color-contrast', part = 'html'): Promise<string[
 }
 
 describe('every place', () => {
-  /* Only looked at: one house does for all. */
-  beforeAll(() => freshHouse());
+  /* Only looked at: one house does for all, and one window. */
+  beforeAll(async () => {
+    await freshHouse();
+    person = await newPerson();
+    await person.goTo('/protocols');
+  });
+  afterAll(() => person.close());
 
   it.each([
     ['/shelf', 'Shelf'],
@@ -73,7 +83,7 @@ describe('every place', () => {
     ['/restock/risk', 'as it is'],
     ['/house', 'What time costs'],
   ])('%s is fit for screen readers, in both lights', async (path, text) => {
-    await person.goTo(path);
+    await person.moveTo(path);
     await person.sees(text);
     /* The list beside what is in hand is looked at once, at /shelf. */
     const part = path.startsWith('/shelf/') ? 'aside' : undefined;
@@ -82,6 +92,7 @@ describe('every place', () => {
     await person.click('button', 'Dim the light');
     await person.find('button', 'Turn up the light');
     expect(await findings('color-contrast', part)).toEqual([]);
+    await person.click('button', 'Turn up the light');
   });
 
   it('is fit with a working, a dialog and a list open', async () => {
@@ -123,7 +134,7 @@ describe('every place', () => {
 });
 
 describe('the shelf', () => {
-  beforeEach(() => freshHouse());
+  eachAnew();
 
   it('adds, changes and takes away a material', async () => {
     await person.goTo('/shelf');
@@ -165,7 +176,7 @@ describe('the shelf', () => {
 });
 
 describe('the menu', () => {
-  beforeEach(() => freshHouse());
+  eachAnew();
 
   it('re-prices on margin and endings', async () => {
     await person.goTo('/menu/clay-facial');
@@ -190,7 +201,7 @@ describe('the menu', () => {
 });
 
 describe('restocking', () => {
-  beforeEach(() => freshHouse());
+  eachAnew();
 
   it('orders when the count falls to the reorder point', async () => {
     const toOrder = (): Promise<boolean> =>
@@ -212,7 +223,7 @@ describe('restocking', () => {
 });
 
 describe('the house file', () => {
-  beforeEach(() => freshHouse());
+  eachAnew();
 
   const offer = async (name: string, content: string): Promise<void> => {
     await person.page.evaluate(

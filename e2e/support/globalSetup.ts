@@ -1,12 +1,20 @@
 import type { TestProject } from 'vitest/node';
 import { launchBrowser } from './browser';
+import { bundleInPage } from './bundleInPage';
 import { serveHouse } from './servedHouse';
+import { keepTemplate } from './template';
 
 declare module 'vitest' {
   export interface ProvidedContext {
     /** of the houses, one for each worker */
-    houses: readonly { readonly url: string; readonly suppliers: string }[];
+    houses: readonly {
+      readonly url: string;
+      readonly suppliers: string;
+      readonly databaseUrl: string;
+    }[];
     browserEndpoint: string;
+    /** runs in each page */
+    inPage: string;
   }
 }
 
@@ -34,8 +42,10 @@ export default async function setup(project: TestProject): Promise<() => Promise
   const served = await Promise.all(houses);
   project.provide(
     'houses',
-    served.map(({ url, suppliers }) => ({ url, suppliers })),
+    served.map(({ url, suppliers, databaseUrl }) => ({ url, suppliers, databaseUrl })),
   );
+  for (const { databaseUrl } of served) await keepTemplate(databaseUrl);
+  project.provide('inPage', await bundleInPage());
   project.provide('browserEndpoint', (await browser).wsEndpoint());
   return closeAll;
 }

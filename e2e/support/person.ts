@@ -1,10 +1,10 @@
-import { readFile } from 'node:fs/promises';
-import { readHouseFile, writeHouseFile } from '@bienestar/contract/houseFile';
-import { asOfNow } from '@bienestar/core/house/archive';
+import { setTimeout as pause } from 'node:timers/promises';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 import { expect, inject } from 'vitest';
+import { leaveTemplates, restoreTemplate } from './template';
 
 const WAIT_MS = 30_000;
+const POLL_MS = 30;
 /** What the browser itself logs when a test makes the server refuse or vanish. */
 const EXPECTED_NOISE = /Failed to load resource/;
 
@@ -12,6 +12,8 @@ const EXPECTED_NOISE = /Failed to load resource/;
 export interface Person {
   readonly page: Page;
   readonly goTo: (path: string) => Promise<void>;
+  /** goes on inside the open page, as by a link; what was asked for before is not asked for again */
+  readonly moveTo: (path: string) => Promise<void>;
   readonly find: (role: string, name: string) => Promise<ElementHandle>;
   readonly click: (role: string, name: string) => Promise<void>;
   /** puts text in the place of what a field holds */
@@ -43,26 +45,21 @@ async function browser(): Promise<Browser> {
 }
 
 async function emptyWindow(): Promise<Page> {
-  return (await (await browser()).createBrowserContext()).newPage();
+  const page = await (await (await browser()).createBrowserContext()).newPage();
+  await page.evaluateOnNewDocument(inject('inPage'));
+  return page;
 }
 
 /** The house of the worker that runs this file. */
-export function ownHouse(): { readonly url: string; readonly suppliers: string } {
+export function ownHouse() {
   const house = inject('houses')[Number(process.env.VITEST_POOL_ID) - 1];
   if (!house) throw new Error('There is no house for this worker.');
   return house;
 }
 
 /** Puts the demo house in the place of whatever the last journey left. */
-export async function freshHouse(url = ownHouse().url): Promise<void> {
-  const file = new URL('../../demo/casa-cenera.house.json', import.meta.url);
-  const house = readHouseFile(await readFile(file, 'utf8'));
-  if (!house.ok) throw new Error('The demo house has faults.');
-  const response = await fetch(`${url}/api/house/file`, {
-    method: 'PUT',
-    body: writeHouseFile(asOfNow(house.value, new Date())),
-  });
-  expect(response.status).toBe(200);
+export async function freshHouse(): Promise<void> {
+  await restoreTemplate(ownHouse().databaseUrl);
 }
 
 /** A person with an empty browser at the app. */
@@ -80,19 +77,17 @@ export async function newPerson(url = ownHouse().url): Promise<Person> {
   const body = (): Promise<string> => page.evaluate(() => document.body.innerText);
   const pageSays = async (wrong: string): Promise<string> =>
     `${wrong}. The page says:\n${await body().catch(String)}`;
-  const selector = (role: string, name: string): string =>
-    `::-p-aria([name="${name.replaceAll('"', '\\"')}"][role="${role}"])`;
   const find: Person['find'] = async (role, name) => {
-    try {
-      const found = await page.waitForSelector(selector(role, name));
-      if (found) return found;
-    } catch (error) {
-      throw new Error(await pageSays(`There is no ${role} “${name}”`), { cause: error });
+    for (const until = Date.now() + WAIT_MS; ;) {
+      const found = await page.evaluateHandle((...what) => window.byRole(...what), role, name);
+      const element = found.asElement();
+      if (element) return element as ElementHandle;
+      if (Date.now() > until) throw new Error(await pageSays(`There is no ${role} “${name}”`));
+      await pause(POLL_MS);
     }
-    throw new Error(`There is no ${role} “${name}”.`);
   };
   const waitFor: Person['waitFor'] = async (what, why) => {
-    await expect.poll(what, { timeout: WAIT_MS, message: why }).toBe(true);
+    await expect.poll(what, { timeout: WAIT_MS, interval: POLL_MS, message: why }).toBe(true);
   };
   const matches = (shown: string, text: string | RegExp): boolean =>
     typeof text === 'string' ? shown.includes(text) : text.test(shown);
@@ -129,6 +124,12 @@ export async function newPerson(url = ownHouse().url): Promise<Person> {
     goTo: async (path) => {
       await page.goto(`${url}${path}`, { waitUntil: 'load' });
       await page.waitForSelector('#place :is(h1, input)');
+    },
+    moveTo: async (path) => {
+      await page.evaluate((to) => {
+        history.pushState(null, '', to);
+        dispatchEvent(new PopStateEvent('popstate'));
+      }, path);
     },
     fill: (label, text) => fillIn('textbox', label, text),
     fillIn,
@@ -197,5 +198,6 @@ function pointOf(element: Element): Point | undefined {
 export async function leave(): Promise<void> {
   await Promise.all(idle.splice(0).map((page) => page.browserContext().close()));
   await connected?.disconnect();
+  await leaveTemplates();
   connected = undefined;
 }

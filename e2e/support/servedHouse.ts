@@ -13,6 +13,7 @@ export interface ServedHouse {
   readonly url: string;
   /** where the suppliers' stand-in is told how to behave */
   readonly suppliers: string;
+  readonly databaseUrl: string;
   readonly stopDatabase: () => Promise<void>;
   readonly startDatabase: () => Promise<void>;
   /** stops it in the middle of whatever it does, as a machine that hangs */
@@ -44,6 +45,7 @@ export async function serveHouse(): Promise<ServedHouse> {
   return {
     url,
     suppliers: outside.env.PRICE_LISTS ?? '',
+    databaseUrl: database.url,
     stopDatabase: database.stop,
     startDatabase: database.start,
     freezeDatabase: () => freeze(database.pid() ?? 0),

@@ -6,7 +6,8 @@ import type { HouseSettings } from '@bienestar/core/house/settings';
 import { toast } from 'sonner';
 import { refusedBy, useAddMutation, useRemoveMutation, type Write } from './api';
 import { snapshotIn } from './house';
-import type { RootState } from './store';
+import { rebased } from './rebase';
+import { useAppSelector, type RootState } from './store';
 import { useWriteInTurn } from './writesInTurn';
 
 /** What changes of a thing: given outright, or made from how it is when its turn has come. */
@@ -29,8 +30,11 @@ export function useChange<N extends AggregateName>(
         const known = snapshotIn(store.getState())?.[part] as
           readonly Versioned<Aggregates[N]>[] | undefined;
         const latest = known?.find(({ id }) => id === value.id) ?? value;
-        const made = typeof changes === 'function' ? changes(latest) : changes;
-        const write = { part, value: { ...latest, ...made } } as unknown as Write;
+        const next =
+          typeof changes === 'function'
+            ? { ...latest, ...changes(latest) }
+            : rebased(value, { ...value, ...changes }, latest);
+        const write = { part, value: { ...next, version: latest.version } } as unknown as Write;
         return { write, name: latest.name };
       });
     },
@@ -44,17 +48,17 @@ export function useChangeSettings(): (
 ) => Promise<string | undefined> {
   const writeInTurn = useWriteInTurn();
   const store = useStore<RootState>();
+  const shown = useAppSelector((state) => snapshotIn(state)?.settings);
   return useCallback(
     (changes) =>
       writeInTurn('settings', () => {
         const settings = snapshotIn(store.getState())?.settings;
-        if (!settings) return undefined;
-        return {
-          write: { part: 'settings', value: { ...settings, ...changes } },
-          name: 'The house',
-        };
+        if (!settings || !shown) return undefined;
+        const next = rebased(shown, { ...shown, ...changes }, settings);
+        const value = { ...next, version: settings.version };
+        return { write: { part: 'settings', value }, name: 'The house' };
       }),
-    [store, writeInTurn],
+    [shown, store, writeInTurn],
   );
 }
 

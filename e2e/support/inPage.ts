@@ -1,0 +1,39 @@
+import { computeAccessibleName, getRole, isInaccessible } from 'dom-accessibility-api';
+
+/* Runs in the page: finds things as a screen reader tells of them. */
+
+/** Elements that have a role without saying so. */
+const IMPLICIT: Readonly<Record<string, string>> = {
+  button: 'button, input[type=button], input[type=submit], summary',
+  checkbox: 'input[type=checkbox]',
+  columnheader: 'th',
+  combobox: 'select, input[list]',
+  dialog: 'dialog',
+  group: 'fieldset, details',
+  heading: 'h1, h2, h3, h4',
+  link: 'a[href]',
+  option: 'option',
+  radio: 'input[type=radio]',
+  region: 'section',
+  searchbox: 'input[type=search]',
+  slider: 'input[type=range]',
+  textbox: 'input:not([type]), input[type=text], textarea',
+};
+
+declare global {
+  interface Window {
+    byRole: typeof byRole;
+  }
+}
+
+/** The first thing of that role and name that is not hidden from a screen reader. */
+function byRole(role: string, name: string): Element | null {
+  const implicit = IMPLICIT[role];
+  const selector = implicit === undefined ? `[role=${role}]` : `[role=${role}], ${implicit}`;
+  for (const element of document.querySelectorAll(selector)) {
+    if (getRole(element) !== role || computeAccessibleName(element) !== name) continue;
+    if (!isInaccessible(element) && element.closest('[inert]') === null) return element;
+  }
+  return null;
+}
+window.byRole = byRole;
