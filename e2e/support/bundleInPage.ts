@@ -16,7 +16,6 @@ export async function bundleInPage(): Promise<string> {
       },
     },
   });
-  const [output] = Array.isArray(made) ? made : [made];
-  if (!output || !('output' in output)) throw new Error('Nothing was bundled.');
-  return output.output[0].code;
+  for (const output of [made].flat()) if ('output' in output) return output.output[0].code;
+  throw new Error('Nothing was bundled.');
 }

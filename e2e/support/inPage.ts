@@ -3,11 +3,13 @@ import { computeAccessibleName, getRole, isInaccessible } from 'dom-accessibilit
 /* Runs in the page: finds things as a screen reader tells of them. */
 
 /** Elements that have a role without saying so. */
-const IMPLICIT: Readonly<Record<string, string>> = {
+const IMPLICIT = {
   button: 'button, input[type=button], input[type=submit], summary',
   checkbox: 'input[type=checkbox]',
   columnheader: 'th',
   combobox: 'select, input[list]',
+  /* Chromium's word for a field for a day; ARIA has none. */
+  Date: 'input[type=date]',
   dialog: 'dialog',
   group: 'fieldset, details',
   heading: 'h1, h2, h3, h4',
@@ -18,7 +20,7 @@ const IMPLICIT: Readonly<Record<string, string>> = {
   searchbox: 'input[type=search]',
   slider: 'input[type=range]',
   textbox: 'input:not([type]), input[type=text], textarea',
-};
+} as const;
 
 declare global {
   interface Window {
@@ -28,12 +30,16 @@ declare global {
 
 /** The first thing of that role and name that is not hidden from a screen reader. */
 function byRole(role: string, name: string): Element | null {
-  const implicit = IMPLICIT[role];
-  const selector = implicit === undefined ? `[role=${role}]` : `[role=${role}], ${implicit}`;
+  const implicit = Object.entries(IMPLICIT).find(([of]) => of === role);
+  const selector = implicit ? `[role=${role}], ${implicit[1]}` : `[role=${role}]`;
   for (const element of document.querySelectorAll(selector)) {
-    if (getRole(element) !== role || computeAccessibleName(element) !== name) continue;
+    if (roleOf(element) !== role || computeAccessibleName(element) !== name) continue;
     if (!isInaccessible(element) && element.closest('[inert]') === null) return element;
   }
   return null;
 }
 window.byRole = byRole;
+
+function roleOf(element: Element): string | null {
+  return element.matches(IMPLICIT.Date) ? 'Date' : getRole(element);
+}

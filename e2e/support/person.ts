@@ -5,6 +5,8 @@ import { leaveTemplates, restoreTemplate } from './template';
 
 const WAIT_MS = 30_000;
 const POLL_MS = 30;
+/** What is not seen must stay away this long. */
+const STAYS_AWAY_MS = 400;
 /** What the browser itself logs when a test makes the server refuse or vanish. */
 const EXPECTED_NOISE = /Failed to load resource/;
 
@@ -23,6 +25,7 @@ export interface Person {
   readonly valueOf: (label: string) => Promise<string>;
   readonly choose: (label: string, option: string) => Promise<void>;
   readonly sees: (text: string | RegExp) => Promise<void>;
+  /** it goes, and stays away */
   readonly seesNot: (text: string | RegExp) => Promise<void>;
   readonly waitFor: (what: () => Promise<boolean>, why: string) => Promise<void>;
   readonly text: (role: string, name: string) => Promise<string>;
@@ -148,8 +151,14 @@ export async function newPerson(url = ownHouse().url): Promise<Person> {
         throw new Error(await pageSays(`Not seen: ${String(text)}`), { cause: error });
       }
     },
-    seesNot: (text) =>
-      waitFor(async () => !matches(await body(), text), `the page does not show ${String(text)}`),
+    seesNot: async (text) => {
+      const isAway = async (): Promise<boolean> => !matches(await body(), text);
+      await waitFor(isAway, `the page does not show ${String(text)}`);
+      for (const until = Date.now() + STAYS_AWAY_MS; Date.now() < until;) {
+        if (!(await isAway())) throw new Error(await pageSays(`Came back: ${String(text)}`));
+        await pause(POLL_MS);
+      }
+    },
     text: async (role, name) =>
       (await find(role, name)).evaluate((element) => (element as HTMLElement).innerText),
     figure: async (label) => {

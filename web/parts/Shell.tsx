@@ -1,14 +1,14 @@
 import { Moon, Sun } from 'lucide-react';
 import { lazy, Suspense, useEffect } from 'react';
 import { NavLink, Outlet } from 'react-router';
-import { Toaster } from 'sonner';
 import { useHouseQuery } from '../store/api';
 import { applyTheme, themeChosen } from '../store/preferences';
 import { useAppDispatch, useAppSelector } from '../store/store';
 import { AwayNotice } from './AwayNotice';
 import { IconButton } from './Button';
 import { Loading } from './Loading';
-import { StaleWriteDialog } from './StaleWriteDialog';
+import { StaleWrites } from './StaleWrites';
+import { Toasts } from './Toasts';
 import { WorkingProvider } from './working/WorkingProvider';
 
 const PLACES = [
@@ -72,8 +72,8 @@ export function Shell() {
           <Loading what="Opening the house" failed={isError} onRetry={() => void refetch()} />
         )}
       </main>
-      <StaleWriteDialog />
-      <Toaster position="bottom-center" toastOptions={{ className: 'bienestar-toast' }} />
+      <StaleWrites />
+      <Toasts />
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from './toast';
 import { useSave } from '../store/useSave';
 import { staleWriteSettled } from '../store/staleWrites';
 import { useAppDispatch, useAppSelector } from '../store/store';

@@ -1,17 +1,12 @@
 import { createSelector } from '@reduxjs/toolkit';
 import type { HouseSnapshot } from '@bienestar/contract/api';
-import { createRestocker, type RestockFigures } from '@bienestar/core/restock/restocker';
-import type { Restocking } from '@bienestar/core/restock/restocking';
-import type { MaterialId } from '@bienestar/core/house/ids';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
 import type { House } from '@bienestar/core/house/house';
 import { api } from './api';
-import { HOUR_MS, thisHour } from './clock';
 import { useAppSelector, type RootState } from './store';
 
 const calculate = createCalculator();
-const restock = createRestocker();
 
 const selectSnapshot = createSelector(
   api.endpoints.house.select(),
@@ -25,7 +20,7 @@ export function snapshotIn(state: RootState): HouseSnapshot | undefined {
 }
 
 /** The House as it is on this screen: the server's, with protocols and blocks as they are being edited. */
-const selectHouse = createSelector(
+export const selectHouse = createSelector(
   [selectSnapshot, selectDrafts],
   (snapshot, drafts): House | undefined => {
     if (!snapshot) return undefined;
@@ -41,24 +36,8 @@ const selectHouse = createSelector(
   },
 );
 
-const selectFigures = createSelector([selectHouse], (house) => house && calculate(house));
-
-const selectRestock = createSelector(
-  [selectHouse, selectFigures, thisHour],
-  (house, figures, hour): RestockFigures | undefined =>
-    house && figures && restock(house, figures, new Date(hour * HOUR_MS)),
-);
-
-/** When to order what, for the House of this screen. */
-export function useRestock(): RestockFigures {
-  return present(useAppSelector(selectRestock));
-}
-
-/** When to order one material; nothing for linen, or where it cannot be counted. */
-export function useRestocking(id: MaterialId): Restocking | undefined {
-  const of = useRestock().materials.get(id);
-  return of?.ok ? of.value : undefined;
-}
+/** Every figure of the House of this screen. */
+export const selectFigures = createSelector([selectHouse], (house) => house && calculate(house));
 
 /** The House as the server has it, with the versions that a write must name. */
 export function useSnapshot(): HouseSnapshot {
@@ -75,7 +54,8 @@ export function useFigures(): HouseFigures {
   return present(useAppSelector(selectFigures));
 }
 
-function present<T>(value: T | undefined): T {
+/** What is there whenever a place is shown. */
+export function present<T>(value: T | undefined): T {
   if (value === undefined) throw new Error('A place was shown before the house was there.');
   return value;
 }

@@ -6,7 +6,7 @@ import {
   type ProblemDocument,
 } from '@bienestar/contract/api';
 import type { Fault } from '@bienestar/contract/check';
-import { toast } from 'sonner';
+import { toast } from '../parts/toast';
 import { api } from './api';
 import { useAppDispatch } from './store';
 

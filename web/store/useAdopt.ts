@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../parts/toast';
 import type { HouseSnapshot, Several, Versioned } from '@bienestar/contract/api';
 import type { Adoption } from '@bienestar/core/whatIf/adoption';
 import { refusedBy, useSaveSeveralMutation } from './api';

@@ -3,7 +3,7 @@ import { useStore } from 'react-redux';
 import type { AggregateName, Aggregates, Versioned } from '@bienestar/contract/api';
 import type { Demand, Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
-import { toast } from 'sonner';
+import { toast } from '../parts/toast';
 import { refusedBy, useAddMutation, useRemoveMutation, type Write } from './api';
 import { snapshotIn } from './house';
 import { rebased } from './rebase';

@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../parts/toast';
 import type { MaterialBatch, Versioned } from '@bienestar/contract/api';
 import type { Material } from '@bienestar/core/house/house';
 import { refusedBy, useSaveMaterialsMutation } from './api';

@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../parts/toast';
 import type { Write } from './api';
 import { useSave, type Saved } from './useSave';
 

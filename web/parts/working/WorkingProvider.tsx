@@ -1,7 +1,9 @@
-import { createContext, use, useState, type ReactNode } from 'react';
+import { createContext, lazy, Suspense, use, useEffect, useState, type ReactNode } from 'react';
 import type { Working } from '@bienestar/core/explain/working';
-import { Sheet } from '../Sheet';
-import { WorkingView } from './WorkingView';
+import { whenIdle } from '../whenIdle';
+
+const load = () => import('./WorkingSheet');
+const WorkingSheet = lazy(async () => ({ default: (await load()).WorkingSheet }));
 
 const ShowWorking = createContext<(working: Working) => void>(() => undefined);
 
@@ -10,16 +12,21 @@ export function useShowWorking(): (working: Working) => void {
   return use(ShowWorking);
 }
 
-/** Holds the sheet on which a figure shows how it comes about. */
+/** Holds the working of a figure that is looked at; its sheet comes with the first one. */
 export function WorkingProvider({ children }: { readonly children: ReactNode }) {
   const [working, setWorking] = useState<Working>();
-  const close = (): void => setWorking(undefined);
+  const [wasShown, setWasShown] = useState(false);
+  const show = (next: Working): void => {
+    setWorking(next);
+    setWasShown(true);
+  };
+  useEffect(() => whenIdle(() => void load()), []);
   return (
-    <ShowWorking value={setWorking}>
+    <ShowWorking value={show}>
       {children}
-      <Sheet at="edge" open={working !== undefined} onClose={close} title={working?.title ?? ''}>
-        {working && <WorkingView working={working} onLeave={close} />}
-      </Sheet>
+      <Suspense>
+        {wasShown && <WorkingSheet working={working} onClose={() => setWorking(undefined)} />}
+      </Suspense>
     </ShowWorking>
   );
 }

@@ -1,6 +1,6 @@
 import { ChevronRight, Copy } from 'lucide-react';
 import { Link } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../toast';
 import type { Origin, Working, WorkingInput } from '@bienestar/core/explain/working';
 import { figureText } from '../../format/figures';
 import { workingText } from '../../format/workingText';

@@ -1,6 +1,6 @@
 import { wrap } from 'comlink';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../parts/toast';
 import type { PaperWorker } from '../../workers/paper.worker';
 import type { OnPaper } from './onPaper';
 

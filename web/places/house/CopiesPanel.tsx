@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../parts/toast';
 import { API, type CopyReason, type SafeCopy } from '@bienestar/contract/api';
 import { momentOfYearText, sizeText } from '../../format/figures';
 import { Button } from '../../parts/Button';

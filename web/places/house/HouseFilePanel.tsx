@@ -1,6 +1,6 @@
 import { Download, Upload } from 'lucide-react';
 import { useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../parts/toast';
 import { API } from '@bienestar/contract/api';
 import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';

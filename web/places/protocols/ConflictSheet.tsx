@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../parts/toast';
 import type { Protocol } from '@bienestar/core/house/house';
 import { mergeProtocols, type Side } from '@bienestar/core/protocol/mergeProtocols';
 import { Button } from '../../parts/Button';

@@ -1,7 +1,7 @@
 import { Plus } from 'lucide-react';
 import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../../parts/toast';
 import type { Block, Protocol, Service } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { stepCount } from '@bienestar/core/protocol/expandBlocks';

@@ -1,6 +1,6 @@
 import { ListPlus } from 'lucide-react';
 import { nanoid } from '@reduxjs/toolkit';
-import { toast } from 'sonner';
+import { toast } from '../../parts/toast';
 import { explainCost, type ExplainedService } from '@bienestar/core/explain/explainCost';
 import { explainPrice } from '@bienestar/core/explain/explainPrice';
 import type { Protocol } from '@bienestar/core/house/house';

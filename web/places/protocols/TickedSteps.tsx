@@ -1,7 +1,7 @@
 import { Blocks, Copy, Scissors, Trash2, X } from 'lucide-react';
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../parts/toast';
 import type { Protocol } from '@bienestar/core/house/house';
 import { asId, type StepId } from '@bienestar/core/house/ids';
 import { madeIntoBlock } from '@bienestar/core/protocol/severalSteps';

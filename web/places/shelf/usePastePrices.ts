@@ -1,4 +1,4 @@
-import { toast } from 'sonner';
+import { toast } from '../../parts/toast';
 import { minorPerMajor } from '@bienestar/contract/currency';
 import type { Material } from '@bienestar/core/house/house';
 import type { MaterialId } from '@bienestar/core/house/ids';

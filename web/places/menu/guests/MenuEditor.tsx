@@ -1,7 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { Plus, Trash2 } from 'lucide-react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../../../parts/toast';
 import type { Versioned } from '@bienestar/contract/api';
 import type { GuestMenu, MenuSection } from '@bienestar/core/house/house';
 import { Button } from '../../../parts/Button';

@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../../../parts/toast';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Offer } from '@bienestar/core/house/house';
 import { Button } from '../../../parts/Button';

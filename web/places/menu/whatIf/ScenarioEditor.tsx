@@ -2,7 +2,7 @@ import { Download, Plus, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { toast } from 'sonner';
+import { toast } from '../../../parts/toast';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Change, Scenario } from '@bienestar/core/house/house';
 import type { ComparedScenario } from '@bienestar/core/whatIf/compareScenarios';

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../../parts/toast';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Service } from '@bienestar/core/house/house';
 import { draftFrom } from '@bienestar/core/protocol/publish';

@@ -1,7 +1,7 @@
 import { CalendarDays, FileUp } from 'lucide-react';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../../parts/toast';
 import type { ServiceId } from '@bienestar/core/house/ids';
 import { bookingNames, unmatchedTitles, withName } from '@bienestar/core/restock/forecast';
 import type { ReadCalendar } from '@bienestar/core/calendar/readCalendar';
@@ -10,7 +10,8 @@ import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
 import { refusedBy } from '../../../store/api';
-import { useHouse, useRestock } from '../../../store/house';
+import { useHouse } from '../../../store/house';
+import { useRestock } from '../../../store/restock';
 import { useLazyBookingFeedQuery, useSaveBookingsMutation } from '../../../store/restockApi';
 import type { CalendarWorker } from '../../../workers/calendar.worker';
 import { counted } from '../restockWords';

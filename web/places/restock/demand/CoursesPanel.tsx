@@ -1,6 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../../parts/toast';
 import { asId, type OfferId } from '@bienestar/core/house/ids';
 import type { SoldCourse } from '@bienestar/core/house/house';
 import { unversioned, type Versioned } from '@bienestar/contract/api';
@@ -11,7 +11,8 @@ import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
-import { useHouse, useRestock, useSnapshot } from '../../../store/house';
+import { useHouse, useSnapshot } from '../../../store/house';
+import { useRestock } from '../../../store/restock';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
 import { counted } from '../restockWords';
 import { useChangeRestock } from './useChangeRestock';

@@ -1,6 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../../parts/toast';
 import type { Booking, Treatment } from '@bienestar/core/house/house';
 import { asId, type ServiceId } from '@bienestar/core/house/ids';
 import { bookedService, bookingNames } from '@bienestar/core/restock/forecast';

@@ -5,7 +5,8 @@ import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
 import { PercentField } from '../../../parts/PercentField';
 import { Button } from '../../../parts/Button';
-import { useHouse, useRestock } from '../../../store/house';
+import { useHouse } from '../../../store/house';
+import { useRestock } from '../../../store/restock';
 import { usePlan } from '../../../store/useEditPart';
 import { useChangeRestock } from './useChangeRestock';
 

@@ -5,7 +5,8 @@ import type { Restocking } from '@bienestar/core/restock/restocking';
 import { daysAfter } from '@bienestar/core/days/days';
 import { amount, dayText, nearDay, number, percent } from '../../../format/figures';
 import { Segments } from '../../../parts/Segments';
-import { useHouse, useRestock } from '../../../store/house';
+import { useHouse } from '../../../store/house';
+import { useRestock } from '../../../store/restock';
 import { AheadChart } from './AheadChart';
 import { useLookAhead } from './useLookAhead';
 

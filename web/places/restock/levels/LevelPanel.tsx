@@ -14,7 +14,8 @@ import { amount, dayText, money, number, percent } from '../../../format/figures
 import { Fold } from '../../../parts/Fold';
 import { Problems } from '../../../parts/Problems';
 import { WorkedFigure } from '../../../parts/working/WorkedFigure';
-import { useHouse, useRestock } from '../../../store/house';
+import { useHouse } from '../../../store/house';
+import { useRestock } from '../../../store/restock';
 import { contentWords } from '../../shelf/materialWords';
 import { counted, coverWords, howWords, REVIEW_WORDS, withoutWords } from '../restockWords';
 import { AheadView } from './AheadView';

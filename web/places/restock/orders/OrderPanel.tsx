@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../../parts/toast';
 import { unversioned, type Versioned } from '@bienestar/contract/api';
 import type { Order } from '@bienestar/core/house/house';
 import type { SentBy } from '@bienestar/core/house/restock';
@@ -19,7 +19,8 @@ import { Choice } from '../../../parts/Choice';
 import { TextField } from '../../../parts/TextField';
 import { fileNameOf, saveFile } from '../../../parts/saveFile';
 import { refusedBy } from '../../../store/api';
-import { useHouse, useRestock } from '../../../store/house';
+import { useHouse } from '../../../store/house';
+import { useRestock } from '../../../store/restock';
 import { useAskOrderMutation, useSendOrderMutation } from '../../../store/restockApi';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
 import { counted, orderWords, SENT_WORDS, whenWords } from '../restockWords';

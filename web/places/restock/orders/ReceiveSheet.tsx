@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { toast } from 'sonner';
+import { toast } from '../../../parts/toast';
 import { PROBLEM_TYPES, type Versioned } from '@bienestar/contract/api';
 import type { Fault } from '@bienestar/contract/check';
 import type { BoughtMaterial, Order } from '@bienestar/core/house/house';
@@ -14,7 +14,8 @@ import { Segments } from '../../../parts/Segments';
 import { Sheet } from '../../../parts/Sheet';
 import { TextField } from '../../../parts/TextField';
 import { keepInHouse, refusedBy } from '../../../store/api';
-import { useHouse, useRestock } from '../../../store/house';
+import { useHouse } from '../../../store/house';
+import { useRestock } from '../../../store/restock';
 import { useReceiveOrderMutation } from '../../../store/restockApi';
 import { useAppDispatch } from '../../../store/store';
 import { newEntryId, newLotId } from '../../../store/useEnter';
