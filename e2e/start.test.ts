@@ -1,4 +1,4 @@
-import { mkdir, readdir, readFile, rename, rm, stat } from 'node:fs/promises';
+import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -117,6 +117,19 @@ describe('the start command', () => {
     await person.close();
     expect(await lost.stop()).toBe(0);
     expect(await readdir(join(of.own, 'elsewhere', 'data'))).toContain('ibdata1');
+  });
+
+  it('says what to do where its folder cannot be written', async () => {
+    const away = `${of.own}-away`;
+    await rename(of.own, away);
+    await writeFile(of.own, 'not a folder');
+    const run = start();
+    expect(await run.ended).toBe(1);
+    expect(run.said()).toMatch(
+      /The folder \S+ cannot be written \(E\w+\)\. Give it to the account/,
+    );
+    await rm(of.own);
+    await rename(away, of.own);
   });
 
   it('puts data aside that cannot be used, and asks', async () => {

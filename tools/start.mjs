@@ -1,4 +1,12 @@
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  accessSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { setTimeout as wait } from 'node:timers/promises';
 import { openDatabase } from './lib/database.mjs';
 import { keepRunning, startFirst } from './lib/keepRunning.mjs';
@@ -23,6 +31,7 @@ import { startStandIns } from './lib/standIns.mjs';
 const LEAVES_WITHIN_MS = 8_000;
 const began = performance.now();
 const runFile = `${OWN}/start.pid`;
+refuseLockedFolder();
 refuseSecondRun();
 const say = createSay(`${OWN}/log/start.log`);
 /** @type {(() => Promise<void> | void)[]} */
@@ -31,6 +40,20 @@ const undo = [];
 let stopping;
 /** Where data lies that could not be used. @type {string | undefined} */
 let putAside;
+
+/** Everything that it makes for itself lies in one folder: where that cannot be written, nothing goes. */
+function refuseLockedFolder() {
+  try {
+    mkdirSync(`${OWN}/log`, { recursive: true });
+    accessSync(`${OWN}/log`, constants.W_OK);
+  } catch (error) {
+    const reason = error instanceof Error && 'code' in error ? String(error.code) : String(error);
+    process.stderr.write(
+      `\nThe folder ${OWN} cannot be written (${reason}). Give it to the account that runs Bienestar, or put the program where that account may write.\n`,
+    );
+    process.exit(1);
+  }
+}
 
 /** @param {number} code */
 function stop(code) {
@@ -193,7 +216,6 @@ function portFrom(text) {
 
 /** Before anything is written: the log is that of the run that is there. */
 function refuseSecondRun() {
-  mkdirSync(OWN, { recursive: true });
   if (!existsSync(runFile)) return;
   const pid = Number(readFileSync(runFile, 'utf8'));
   const isOurs = commandOf(pid)?.includes('tools/start.mjs') && folderOf(pid) === ROOT;

@@ -55,7 +55,20 @@ export async function needDebian(packages, say) {
 }
 
 /**
- * Installs the npm packages of the lock file, when they are not those that are there.
+ * Where the packages of the lock file lie, but for those that only some machines need.
+ * @param {string} folder
+ * @returns {string[]}
+ */
+function packagesOf(folder) {
+  /** @type {{ packages: Record<string, { optional?: boolean, peer?: boolean }> }} */
+  const { packages } = JSON.parse(readFileSync(`${folder}/package-lock.json`, 'utf8'));
+  return Object.entries(packages)
+    .filter(([path, { optional, peer }]) => path.includes('node_modules/') && !optional && !peer)
+    .map(([path]) => path);
+}
+
+/**
+ * Installs the npm packages of the lock file, when they are not those that are there, or not all there.
  * @param {import('./say.mjs').Say} say
  */
 export async function needNpm(say) {
@@ -63,7 +76,8 @@ export async function needNpm(say) {
     .update(readFileSync(`${ROOT}/package-lock.json`))
     .digest('hex');
   const mark = `${ROOT}/node_modules/.installed-lock`;
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  const isMarked = existsSync(mark) && readFileSync(mark, 'utf8') === lock;
+  if (isMarked && packagesOf(ROOT).every((path) => existsSync(`${ROOT}/${path}`))) return;
   await say.step('installing npm packages', async () => {
     const { code } = await run('npm', ['ci', '--no-audit', '--no-fund'], { log: say.log });
     if (code !== 0) {

@@ -1,8 +1,9 @@
 import { useEffect, useState } from 'react';
+import type * as sonnerModule from 'sonner';
 import { whenIdle } from './whenIdle';
 import { showToastsBy } from './toast';
 
-type Sonner = typeof import('sonner');
+type Sonner = typeof sonnerModule;
 
 /** Where short notes are shown. */
 export function Toasts() {
