@@ -1,5 +1,5 @@
 import { USUAL_RESTOCK } from '@bienestar/core/house/restock';
-import { dayOf } from '@bienestar/core/days/days';
+import { dayOf, toSecond } from '@bienestar/core/days/days';
 
 type Plain = Record<string, unknown>;
 
@@ -36,7 +36,7 @@ export function fromVersion1(file: Plain, now: Date): Plain {
       entryId: `${String(line.materialId).slice(0, 56)}-count-1`,
       line: 0,
       kind: 'count',
-      at: `${now.toISOString().slice(0, 19)}Z`,
+      at: toSecond(now),
       materialId: line.materialId,
       lotId: lotOf(line),
       quantity: line.onHand,

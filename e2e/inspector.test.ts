@@ -113,6 +113,7 @@ describe('a working', () => {
   it('leads to where its inputs can be changed', async () => {
     await person.goTo('/protocols/black-sand-clay-facial/cleanse');
     await person.click('button', 'Price: €80.00. Show the working');
+    await person.page.waitForSelector('[role=dialog] details');
     await person.page.$$eval('[role=dialog] details', (all) =>
       all.forEach((each) => (each.open = true)),
     );
@@ -137,6 +138,7 @@ describe('a working', () => {
       'button',
       `Reorder point of Fig enzyme powder, sachet: ${point}. Show the working`,
     );
+    await person.page.waitForSelector('[role=dialog] details');
     await person.page.$$eval('[role=dialog] details', (all) =>
       all.forEach((each) => (each.open = true)),
     );

@@ -57,6 +57,11 @@ describe('two people at the same protocol', () => {
     await nerea.fill('Step', 'Deep cleanse');
     await nerea.sees('Both of you changed these');
     await nerea.find('radio', 'theirs');
+    await nerea.sees(/Theirs\s+"Gentle cleanse" 2/);
+    await nerea.page.keyboard.press('Escape');
+    await nerea.sees('is kept on this machine until you choose');
+    expect(await nerea.valueOf('Step')).toBe('Deep cleanse');
+    await nerea.click('button', 'Choose');
     await nerea.click('button', 'Take theirs');
     await nerea.saved();
     expect(await nerea.valueOf('Step')).toBe('Gentle cleanse');
@@ -80,9 +85,12 @@ describe('two people at the same protocol', () => {
     await nerea.fill('Target margin', '20');
     await nerea.page.keyboard.press('Enter');
     await nerea.sees('The house was changed by somebody else');
+    await nerea.page.keyboard.press('Escape');
+    await nerea.sees('Yours waits here until you choose');
+    await nerea.click('button', 'Choose');
     await nerea.click('button', 'Keep mine');
     await nerea.sees('€65.00');
-    expect(await nerea.valueOf('Target margin')).toBe('20');
+    await nerea.waitFor(async () => (await nerea.valueOf('Target margin')) === '20', 'hers stands');
   });
 });
 

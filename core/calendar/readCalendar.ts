@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import type { Booking } from '../house/house';
 import { asId } from '../house/ids';
-import { dayOf, daysAfter } from '../days/days';
+import { dayOf, daysAfter, toSecond } from '../days/days';
 import { fillPurse, NEVER_ENDS, startNear, whyNotRead } from './boundedRepeats';
 import { inZone, isZone } from './timeZones';
 
@@ -101,7 +101,7 @@ export function readCalendar(
             continue;
           }
           const end = instantOf(visit.end, zoneOf(visit.item) ?? zone);
-          const at = `${start.toISOString().slice(0, 19)}Z`;
+          const at = toSecond(start);
           const id = idOf(`${uid}/${at}`);
           if (bookings.size >= MOST_BOOKINGS) break;
           bookings.set(id, {

@@ -1,5 +1,5 @@
 import type { PricePoint } from './pricePoint';
-import { daysAfter, daysBetween } from '../days/days';
+import { daysAfter, daysBetween, toSecond } from '../days/days';
 import type { Lot, Movement } from './stock';
 import type { House, Order } from './house';
 import type { JournalEntry } from './journal';
@@ -28,14 +28,14 @@ export function stockedIds(materials: House['materials']): MaterialId[] {
 export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
   const newest = archive.movements.reduce((last, { at }) => (at > last ? at : last), '');
   if (newest === '') return archive;
-  const moment = inSeconds(now);
+  const moment = toSecond(now);
   const newestDay = newest.slice(0, 10);
   const by = daysBetween(newestDay, moment.slice(0, 10));
   const moved = (day: string): string => daysAfter(day, by);
   const movedAt = (at: string): string => `${moved(at.slice(0, 10))}${at.slice(10)}`;
   const byClock = Date.parse(moment) - Date.parse(movedAt(newest));
   const withTheClock = (at: string): string => {
-    const later = inSeconds(new Date(Date.parse(movedAt(at)) + byClock));
+    const later = toSecond(new Date(Date.parse(movedAt(at)) + byClock));
     return later.startsWith(moment.slice(0, 10)) ? later : moment;
   };
   return {
@@ -90,8 +90,4 @@ function orderMoved(order: Order, moved: (day: string) => string): Order {
       received: line.received.map((receipt) => ({ ...receipt, on: moved(receipt.on) })),
     })),
   };
-}
-
-function inSeconds(instant: Date): string {
-  return `${instant.toISOString().slice(0, 19)}Z`;
 }

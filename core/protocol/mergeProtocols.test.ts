@@ -67,4 +67,25 @@ describe('bringing two edits together', () => {
       ['finish', undefined],
     ]);
   });
+
+  it('keeps the steps that both moved, and asks where these moves cannot both be', () => {
+    const order = (...ids: string[]) => ({
+      ...base,
+      steps: ids.flatMap((id) => base.steps.filter((each) => each.id === id)),
+    });
+    const names = (of: { readonly steps: readonly { readonly name: string }[] }) =>
+      of.steps.map((each) => each.name);
+    const theirs = changeStep(order('cleanse', 'finish', 'mask'), mask.id, { note: 'thinly' });
+    const mine = order('finish', 'cleanse', 'mask');
+    const both = mergeProtocols(base, mine, theirs);
+    expect([names(both.protocol), both.clashes]).toEqual([['finish', 'cleanse', 'mask'], []]);
+    expect(both.protocol.steps[2]).toMatchObject({ note: 'thinly' });
+
+    const front = order('mask', 'cleanse', 'finish');
+    const clash = mergeProtocols(base, front, theirs);
+    expect(clash.clashes).toEqual([{ key: 'the order of steps', name: 'the order of steps' }]);
+    expect(names(clash.protocol)).toEqual(['mask', 'cleanse', 'finish']);
+    const chosen = mergeProtocols(base, front, theirs, () => 'theirs').protocol;
+    expect(names(chosen)).toEqual(['cleanse', 'finish', 'mask']);
+  });
 });

@@ -1,6 +1,7 @@
 import type { Line, Protocol, Writing } from '../house/house';
 import type { ChoiceId } from '../house/ids';
 import { ordered } from './editSteps';
+import { mergeOrder } from './mergeOrder';
 
 /** Two edits of the same protocol brought together. */
 export interface Merged {
@@ -16,13 +17,30 @@ export interface Clash {
   readonly name: string;
 }
 
+/** What is written is merged list by list; another list does not compile without its words. */
+const ORDER_WORDS: { readonly [K in keyof Writing]-?: string } = {
+  steps: 'the order of steps',
+  layerGroups: 'the order of layers',
+  choices: 'the order of choices',
+};
+
+/** What a protocol says of itself besides its work, in words: one that is not here does not compile. */
+const OWN_WORDS: {
+  readonly [K in Exclude<keyof Protocol, keyof Writing | 'id'>]-?: string;
+} = {
+  name: 'the name',
+  summary: 'the summary',
+  cautions: 'the cautions',
+  around: 'before and after',
+  painRelief: 'pain relief',
+};
+
 /** Whose side stands where both changed something. */
 export type Side = 'mine' | 'theirs';
 
 /**
  * Brings together what two people made of the same protocol: a thing that only one of them changed
- * is as that one left it. The order of steps is mine, with their new steps after the step they
- * followed.
+ * is as that one left it, and so is the place of a step among the others.
  * @param base what both began with
  * @param sideOf whose side stands in a clash, by its key; mine unless told
  */
@@ -45,50 +63,36 @@ export function mergeProtocols(
     my: V | undefined,
     their: V | undefined,
   ): V | undefined => pick(any.name, was, my, their, any.id);
-  const steps = mergeLists(base.steps, mine.steps, theirs.steps, pickNamed);
-  const layerGroups = mergeLists(base.layerGroups, mine.layerGroups, theirs.layerGroups, pickNamed);
-  const choices = mergeLists(base.choices, mine.choices, theirs.choices, pickNamed);
+  const merge = <V extends { readonly id: string; readonly name: string }>(
+    of: keyof typeof ORDER_WORDS,
+    list: (writing: Writing) => readonly V[],
+  ): V[] => {
+    const [was, my, their] = [list(base), list(mine), list(theirs)];
+    const kept = new Map<string, V>();
+    for (const any of [...my, ...their.filter(({ id }) => !my.some((each) => each.id === id))]) {
+      const by = (all: readonly V[]): V | undefined => all.find(({ id }) => id === any.id);
+      const stands = pickNamed(any, by(was), by(my), by(their));
+      if (stands) kept.set(any.id, stands);
+    }
+    const words = ORDER_WORDS[of];
+    const ids = (all: readonly V[]): string[] => all.map(({ id }) => id);
+    const order = mergeOrder(ids(was), ids(my), ids(their), new Set(kept.keys()), sideOf(words));
+    if (order.clashes) clashes.push({ key: words, name: words });
+    return order.ids.flatMap((id) => kept.get(id) ?? []);
+  };
+  const steps = merge<Line>('steps', (writing) => writing.steps);
+  const choices = merge('choices', (writing) => writing.choices);
   const written = ordered<Writing>({
     steps: withoutDeadEnds(steps, new Set(choices.map((choice) => choice.id))),
-    layerGroups,
+    layerGroups: merge('layerGroups', (writing) => writing.layerGroups),
     choices,
   });
-  const protocol: Protocol = {
-    ...mine,
-    name: pick('the name', base.name, mine.name, theirs.name),
-    summary: pick('the summary', base.summary, mine.summary, theirs.summary),
-    cautions: pick('the cautions', base.cautions, mine.cautions, theirs.cautions),
-    around: pick('before and after', base.around, mine.around, theirs.around),
-    painRelief: pick('pain relief', base.painRelief, mine.painRelief, theirs.painRelief),
-    ...written,
-  };
+  const names = Object.keys(OWN_WORDS) as readonly (keyof typeof OWN_WORDS)[];
+  const own = Object.fromEntries(
+    names.map((name) => [name, pick(OWN_WORDS[name], base[name], mine[name], theirs[name])]),
+  ) as unknown as Pick<Protocol, keyof typeof OWN_WORDS>;
+  const protocol: Protocol = { id: mine.id, ...own, ...written };
   return { protocol, clashes };
-}
-
-function mergeLists<T extends { readonly id: string }>(
-  base: readonly T[],
-  mine: readonly T[],
-  theirs: readonly T[],
-  pick: (any: T, was: T | undefined, my: T | undefined, their: T | undefined) => T | undefined,
-): T[] {
-  const find = (list: readonly T[], id: string): T | undefined =>
-    list.find((item) => item.id === id);
-  const merged: T[] = [];
-  for (const my of mine) {
-    const kept = pick(my, find(base, my.id), my, find(theirs, my.id));
-    if (kept) merged.push(kept);
-  }
-  theirs.forEach((their, at) => {
-    if (find(mine, their.id)) return;
-    const kept = pick(their, find(base, their.id), undefined, their);
-    if (!kept) return;
-    const before = theirs
-      .slice(0, at)
-      .findLast((item) => merged.some((each) => each.id === item.id));
-    const place = before ? merged.findIndex((item) => item.id === before.id) + 1 : 0;
-    merged.splice(place, 0, kept);
-  });
-  return merged;
 }
 
 /**

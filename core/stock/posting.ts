@@ -1,7 +1,7 @@
 import type { BoughtMaterial } from '../house/house';
 import { asId, type ContainerId } from '../house/ids';
 import { fail, type Outcome, type ProblemCode } from '../problem/problem';
-import { dayOf } from '../days/days';
+import { dayOf, toSecond } from '../days/days';
 import type { StockEntry } from './entries';
 import {
   asKept,
@@ -46,7 +46,7 @@ export function opened(lot: LotOnHand, containerId: ContainerId, content = lot.c
 /** The movements of an entry, numbered, at one moment to the second. */
 export function moves(entry: StockEntry, at: string, drafts: readonly Draft[]): Movement[] {
   const kind = entry.kind === 'total-count' ? 'count' : entry.kind;
-  const second = `${new Date(at).toISOString().slice(0, 19)}Z`;
+  const second = toSecond(at);
   return drafts.map((draft, line) => ({
     entryId: entry.id,
     line,

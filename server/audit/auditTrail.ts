@@ -1,7 +1,7 @@
 import jsonPatch from 'fast-json-patch';
 import { QueryTypes } from 'sequelize';
 import type { AuditEntry } from '@bienestar/contract/api';
-import { dayOf } from '@bienestar/core/days/days';
+import { dayOf, toSecond } from '@bienestar/core/days/days';
 import type { JournalEntry, JournalPart } from '@bienestar/core/house/journal';
 import { fromJson } from '../db/optional';
 import { pagesOf, writeRows } from '../db/rows';
@@ -108,7 +108,7 @@ export function auditTrail(
         transaction,
       });
       return (rows as unknown as AuditRow[]).map((row) => ({
-        at: `${new Date(row.at).toISOString().slice(0, 19)}Z`,
+        at: toSecond(row.at),
         actor: row.actor,
         part: row.part,
         id: row.thingId,

@@ -4,6 +4,7 @@ import { asId } from '@bienestar/core/house/ids';
 import { rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';
 import type { Session } from '../db/transactions';
+import { toSecond } from '@bienestar/core/days/days';
 
 interface BookingRow {
   readonly id: string;
@@ -30,7 +31,7 @@ export function bookingRepository(
     (await rowsOf<BookingRow>(bookings, ['at', 'id'], transaction)).map((row) => ({
       id: asId(row.id),
       title: row.title,
-      at: `${new Date(row.at).toISOString().slice(0, 19)}Z`,
+      at: toSecond(row.at),
       minutes: row.minutes,
     }));
   return {

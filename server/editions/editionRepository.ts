@@ -10,6 +10,7 @@ import { fromJson } from '../db/optional';
 import { rowsOf } from '../db/rows';
 import { table } from '../db/tables';
 import type { Session } from '../db/transactions';
+import { toSecond } from '@bienestar/core/days/days';
 
 interface EditionRow {
   readonly protocolId: string;
@@ -118,7 +119,7 @@ function headOf({ protocolId, number, publishedAt, note }: EditionRow): EditionH
   return {
     protocolId: asId<ProtocolId>(protocolId),
     number,
-    publishedAt: `${new Date(publishedAt).toISOString().slice(0, 19)}Z`,
+    publishedAt: toSecond(publishedAt),
     note,
   };
 }

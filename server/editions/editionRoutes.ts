@@ -9,6 +9,7 @@ import { checkedInput } from '../aggregates/checkInput';
 import { readHouse } from '../house/wholeHouse';
 import { invalidInput, notFound, staleWrite } from '../http/problems';
 import type { Door } from '../work/door';
+import { toSecond } from '@bienestar/core/days/days';
 
 /**
  * The routes of published editions.
@@ -47,7 +48,7 @@ export function editionRoutes(door: Door): Router {
       if (faults.length > 0) throw invalidInput(problemFaults(faults));
       const made = editionFrom(unversioned(draft), indexHouse(plain), {
         number: (await kept.editions.newest(protocolId)) + 1,
-        publishedAt: `${now.toISOString().slice(0, 19)}Z`,
+        publishedAt: toSecond(now),
         note,
       });
       if (!made.ok) throw invalidInput(problemFaults(made.problems));

@@ -8,6 +8,7 @@ import { orNull, present } from '../db/optional';
 import { pagesOf, rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';
 import type { Session } from '../db/transactions';
+import { toSecond } from '@bienestar/core/days/days';
 
 interface LotRow {
   readonly id: string;
@@ -283,8 +284,4 @@ function movementOf(row: MovementRow): Movement {
     ...(corrects !== null && { corrects: asId<Movement['entryId']>(corrects) }),
     ...present({ note: row.note }),
   };
-}
-
-function toSecond(at: Date | string): string {
-  return `${new Date(at).toISOString().slice(0, 19)}Z`;
 }

@@ -6,6 +6,7 @@ import type { Order } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import type { StockEntry, UseEntry } from '@bienestar/core/stock/entries';
 import type { TestApi } from './api';
+import { toSecond } from '@bienestar/core/days/days';
 
 /** The materials over which everybody meets. */
 export const MATERIALS = ['gauze', 'couch-paper', 'mask-brush'] as const;
@@ -48,7 +49,7 @@ type Step = typeof step extends fc.Arbitrary<infer S> ? S : never;
 export type Asked = ReadonlyMap<string, { readonly unit: string; readonly entry: StockEntry }>;
 
 /** The moment, as the ledger has it. */
-export const now = (): string => `${new Date().toISOString().slice(0, 19)}Z`;
+export const now = (): string => toSecond(new Date());
 
 /** Does all of it, from several connections at once. */
 export async function play(api: TestApi, steps: readonly Step[]): Promise<Asked> {

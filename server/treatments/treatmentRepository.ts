@@ -6,6 +6,7 @@ import { fromJson, orNull, present } from '../db/optional';
 import { pagesOf, rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';
 import type { Session } from '../db/transactions';
+import { toSecond } from '@bienestar/core/days/days';
 
 interface TreatmentRow {
   readonly id: string;
@@ -132,7 +133,7 @@ function treatmentOf(row: TreatmentRow): Treatment {
   return {
     id: asId(row.id),
     serviceId: asId(row.serviceId),
-    at: `${new Date(row.at).toISOString().slice(0, 19)}Z`,
+    at: toSecond(row.at),
     visitKind: row.visitKind,
     ...present({
       bookingId:

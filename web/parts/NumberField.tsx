@@ -55,15 +55,20 @@ export function NumberField(props: NumberFieldProps) {
   const [text, setText] = useState(written(value));
   const [fault, setFault] = useState<string>();
   const [shown, setShown] = useState(value);
+  /* What is being typed is not taken away by a value that arrives meanwhile. */
+  const [isTyping, setIsTyping] = useState(false);
   if (shown !== value) {
     setShown(value);
-    if (value === undefined ? text.trim() !== '' : parse(text) !== value) {
-      setText(written(value));
+    if (!isTyping) {
+      if (value === undefined ? text.trim() !== '' : parse(text) !== value) {
+        setText(written(value));
+      }
+      setFault(undefined);
     }
-    setFault(undefined);
   }
 
   const take = async (typed: string): Promise<void> => {
+    setIsTyping(false);
     const number = parse(typed);
     if (typed.trim() === '' && onClear) {
       setFault(undefined);
@@ -100,6 +105,7 @@ export function NumberField(props: NumberFieldProps) {
           onChange={(event) => {
             setText(event.target.value);
             if (commitOn === 'typing') void take(event.target.value);
+            else setIsTyping(true);
           }}
           onBlur={() => {
             if (commitOn === 'leaving') void take(text);

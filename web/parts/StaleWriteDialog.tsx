@@ -1,6 +1,6 @@
 import { toast } from './toast';
 import { useSave } from '../store/useSave';
-import { staleWriteSettled } from '../store/staleWrites';
+import { staleWriteLeft, staleWriteSettled } from '../store/staleWrites';
 import { useAppDispatch, useAppSelector } from '../store/store';
 import { Button } from './Button';
 import { Sheet } from './Sheet';
@@ -27,9 +27,9 @@ export function StaleWriteDialog() {
   return (
     <Sheet
       open
-      onClose={settle}
+      onClose={() => dispatch(staleWriteLeft(true))}
       title={`${name} was changed by somebody else`}
-      description="Both versions are here. Choose which one to keep."
+      description="Both versions are here. Choose which one to keep; Escape leaves it for later."
       actions={
         <>
           <Button onClick={settle}>Keep theirs</Button>

@@ -35,12 +35,17 @@ export function TextField({
   const [text, setText] = useState(value);
   const [shown, setShown] = useState(value);
   const [fault, setFault] = useState<string>();
+  /* What is being typed is not taken away by a value that arrives meanwhile. */
+  const [isTyping, setIsTyping] = useState(false);
   if (shown !== value) {
     setShown(value);
-    setText(value);
-    setFault(undefined);
+    if (!isTyping) {
+      setText(value);
+      setFault(undefined);
+    }
   }
   const take = async (typed: string): Promise<void> => {
+    setIsTyping(false);
     if (needed && typed.trim() === '') {
       setFault('This is needed.');
       return;
@@ -57,6 +62,7 @@ export function TextField({
     onChange: (event: { target: { value: string } }) => {
       setText(event.target.value);
       if (commitOn === 'typing') void take(event.target.value);
+      else setIsTyping(true);
     },
     onBlur: () => {
       if (commitOn === 'leaving') void take(text);

@@ -47,10 +47,14 @@ autosave.startListening({
       listener.dispatch(savingChanged({ id, saving: state }));
     };
     const begun = read();
-    if (!begun || begun.saving.state !== 'waiting') return;
+    if (!begun) return;
+    const { state } = begun.saving;
+    if (state !== 'waiting' && state !== 'conflict') return;
     /* Not within the keystroke, which waits for its figures. */
     await listener.delay(0);
     keepUnsaved(id, { protocol: begun.present, base: begun.base });
+    /* Whose stands is chosen later; what is written until then is kept. */
+    if (state === 'conflict') return;
 
     /* A newer edit of this draft starts its own round, which waits for a write that is under way. */
     const newest = begun.present;

@@ -11,14 +11,20 @@ interface StaleWrite {
 
 const slice = createSlice({
   name: 'staleWrites',
-  initialState: { waiting: [] as readonly StaleWrite[] },
+  initialState: { waiting: [] as readonly StaleWrite[], isLater: false },
   reducers: {
     staleWriteMet: (state, { payload }: PayloadAction<StaleWrite>) => ({
       waiting: [...state.waiting, payload],
+      isLater: false,
     }),
-    staleWriteSettled: (state) => ({ waiting: state.waiting.slice(1) }),
+    staleWriteSettled: (state) => ({ ...state, waiting: state.waiting.slice(1) }),
+    /** the choice is put off, or made now */
+    staleWriteLeft: (state, { payload: isLater }: PayloadAction<boolean>) => ({
+      ...state,
+      isLater,
+    }),
   },
 });
 
-export const { staleWriteMet, staleWriteSettled } = slice.actions;
+export const { staleWriteMet, staleWriteSettled, staleWriteLeft } = slice.actions;
 export const staleWrites = slice.reducer;

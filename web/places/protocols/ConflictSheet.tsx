@@ -1,8 +1,12 @@
 import { useState } from 'react';
 import { toast } from '../../parts/toast';
 import type { Protocol } from '@bienestar/core/house/house';
+import { isStep } from '@bienestar/core/house/protocol';
 import { mergeProtocols, type Side } from '@bienestar/core/protocol/mergeProtocols';
+import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
+import { writeStepLine } from '@bienestar/core/stepLine/writeStepLine';
 import { Button } from '../../parts/Button';
+import { LaterNote } from '../../parts/LaterNote';
 import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
 import { refusedBy, useAddMutation } from '../../store/api';
@@ -10,9 +14,18 @@ import { closed, settled, withoutVersion, type Draft } from '../../store/drafts'
 import { useAppDispatch } from '../../store/store';
 import { forgetUnsaved } from '../../store/unsavedDrafts';
 
-/** The choice after somebody else saved the same protocol: both, mine or theirs. Whatever is chosen can be undone. */
-export function ConflictSheet({ draft }: { readonly draft: Draft }) {
+interface ConflictSheetProps {
+  readonly draft: Draft;
+  readonly words: Vocabulary;
+}
+
+/**
+ * The choice after somebody else saved the same protocol: both, mine or theirs. Whatever is chosen can be
+ * undone, and Escape puts it off.
+ */
+export function ConflictSheet({ draft, words }: ConflictSheetProps) {
   const dispatch = useAppDispatch();
+  const [isLater, setIsLater] = useState(false);
   const [sides, setSides] = useState<Readonly<Record<string, Side>>>({});
   if (draft.saving.state !== 'conflict') return null;
   const { theirs } = draft.saving;
@@ -28,12 +41,21 @@ export function ConflictSheet({ draft }: { readonly draft: Draft }) {
     dispatch(settled({ base: theirs, present }));
   };
   const keepTheirs = (): void => settle(withoutVersion(theirs));
+  if (isLater) {
+    return (
+      <LaterNote
+        words="Somebody else changed this protocol meanwhile. What you write is kept on this machine until you choose."
+        onChoose={() => setIsLater(false)}
+      />
+    );
+  }
   return (
     <Sheet
       open
-      onClose={() => settle(clashes.length === 0 ? both : draft.present)}
+      onClose={() => setIsLater(true)}
+      wide
       title="Somebody else changed this protocol meanwhile"
-      description="Nothing is lost: choose how to go on. You can undo the choice."
+      description="Choose how to go on. You can undo the choice; Escape leaves it for later."
       actions={
         <>
           <Button onClick={keepTheirs}>Take theirs</Button>
@@ -58,21 +80,61 @@ export function ConflictSheet({ draft }: { readonly draft: Draft }) {
             Both of you changed these. To keep both, say whose stands for each.
           </p>
           {clashes.map(({ key, name }) => (
-            <Segments
-              key={key}
-              label={name}
-              value={sides[key] ?? 'mine'}
-              options={[
-                { value: 'mine', label: 'mine' },
-                { value: 'theirs', label: 'theirs' },
-              ]}
-              onChoose={(side) => setSides({ ...sides, [key]: side })}
-            />
+            <div key={key} className="border-t border-line pt-2">
+              <Segments
+                label={name}
+                value={sides[key] ?? 'mine'}
+                options={[
+                  { value: 'mine', label: 'mine' },
+                  { value: 'theirs', label: 'theirs' },
+                ]}
+                onChoose={(side) => setSides({ ...sides, [key]: side })}
+              />
+              <dl className="mt-1 grid grid-cols-2 gap-x-6 text-sm">
+                <Said by="Mine" words={saidOf(key, draft.present, words)} />
+                <Said by="Theirs" words={saidOf(key, theirs, words)} />
+              </dl>
+            </div>
           ))}
         </div>
       )}
     </Sheet>
   );
+}
+
+function Said({ by, words }: { readonly by: string; readonly words: string }) {
+  return (
+    <div>
+      <dt className="text-xs text-ink-soft">{by}</dt>
+      <dd>{words}</dd>
+    </div>
+  );
+}
+
+/** What a protocol says of something that both changed, in words. */
+function saidOf(
+  key: string,
+  { steps, name, summary, choices, layerGroups }: Protocol,
+  words: Vocabulary,
+): string {
+  switch (key) {
+    case 'the order of steps':
+      return steps.map((step) => step.name).join(', ');
+    case 'the order of layers':
+      return layerGroups.map((group) => group.name).join(', ');
+    case 'the order of choices':
+      return choices.map((choice) => choice.name).join(', ');
+    case 'the name':
+      return name;
+    case 'the summary':
+      return summary === '' ? 'nothing' : summary;
+    default: {
+      const step = steps.find(({ id }) => id === key);
+      if (step) return isStep(step) ? writeStepLine(step, words) : step.name;
+      const other = [...layerGroups, ...choices].find(({ id }) => id === key);
+      return other ? `${other.name}, as it stands there` : 'taken out, or as it stands there';
+    }
+  }
 }
 
 function Changes({

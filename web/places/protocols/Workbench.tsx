@@ -282,7 +282,7 @@ export function Workbench({ part }: WorkbenchProps) {
           if (first) select(first.step.id);
         }}
       />
-      <ConflictSheet draft={draft} />
+      <ConflictSheet draft={draft} words={words} />
     </div>
   );
 }

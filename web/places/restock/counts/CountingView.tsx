@@ -18,6 +18,7 @@ import { useAddAndRemove, useChange } from '../../../store/useEditPart';
 import { CountSheet } from '../../shelf/CountSheet';
 import { packWords } from '../../shelf/materialWords';
 import { counted } from '../restockWords';
+import { toSecond } from '@bienestar/core/days/days';
 
 /** A count that is going on: along the shelf, one material after the other. */
 export function CountingView({ round }: { readonly round: Versioned<CountRound> }) {
@@ -120,7 +121,7 @@ function useCounted(
     material: BoughtMaterial,
     given: CountEntry | TotalCountEntry,
   ): { readonly entry: CountEntry | TotalCountEntry; readonly line: CountedLine } {
-    const at = `${new Date().toISOString().slice(0, 19)}Z`;
+    const at = toSecond(new Date());
     const entry = { ...given, at, note: round.name };
     const stock = house.stock.find((line) => line.materialId === material.id) ?? { lots: [] };
     const line: CountedLine = {
