@@ -60,6 +60,7 @@ export const supplier = shape<Supplier>({
   feed: Joi.string()
     .pattern(/^[a-z0-9][a-z0-9-]{0,39}$/, 'name of letters, figures and hyphens')
     .optional(),
+  season: Joi.string().max(500).pattern(/\S/, 'words').optional(),
   columns: shape<NonNullable<Supplier['columns']>>(
     Object.fromEntries(LIST_FIELDS.map((field) => [field, name.optional()])) as Record<
       (typeof LIST_FIELDS)[number],

@@ -30,6 +30,8 @@ export interface Supplier {
   readonly leastOrderMinor?: number;
   /** the name under which the supplier's price list can be fetched */
   readonly feed?: string;
+  /** what is otherwise at times of the year, such as closed in August */
+  readonly season?: string;
   /** the headings that this supplier's price lists use, as they were matched last */
   readonly columns?: Readonly<Partial<Record<ListField, string>>>;
 }

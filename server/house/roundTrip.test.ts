@@ -285,7 +285,12 @@ describe('any house', () => {
             ),
             suppliers: demo.suppliers.map((supplier, at) =>
               at === 0
-                ? { ...supplier, deliveryDays: [7, 1], columns: { code: protocolName } }
+                ? {
+                    ...supplier,
+                    deliveryDays: [7, 1],
+                    season: protocolName,
+                    columns: { code: protocolName },
+                  }
                 : supplier,
             ),
             materials: [...demo.materials, another].map((material) =>

@@ -143,6 +143,16 @@ function SupplierLine({ supplier, labelled }: SupplierLineProps) {
           ))}
           <DeliveryDays supplier={supplier} labelled={labelled} change={change} />
         </div>
+        <TextField
+          labelHidden={!labelled}
+          label="through the year"
+          commitOn="leaving"
+          longest={500}
+          value={supplier.season ?? ''}
+          onCommit={(season) =>
+            change({ season: season.trim() === '' ? undefined : season.trim() })
+          }
+        />
       </div>
     </Line>
   );
