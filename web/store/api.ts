@@ -45,6 +45,8 @@ export interface Write<P extends Part = Part> {
 
 /** Longer than the server gives its database. */
 const ANSWERS_WITHIN_MS = 20_000;
+/** Characters of a write that the browser still sends when its page is gone; it takes 64 kB in all. */
+const MOST_KEPT_ALIVE = 15_000;
 
 type BaseQuery = ReturnType<typeof fetchBaseQuery>;
 
@@ -57,7 +59,9 @@ function withWriteIds(ask: BaseQuery): BaseQuery {
     const body: unknown = request.body;
     const digest = await digestOf(method, url, body);
     const headers = { [WRITE_ID_HEADER]: writeIdFor(digest) };
-    const answer = await ask({ ...request, headers }, queryApi, extra);
+    /* What is on its way goes on when the page is left or read again at once. */
+    const keepalive = JSON.stringify(body ?? null).length <= MOST_KEPT_ALIVE;
+    const answer = await ask({ ...request, headers, keepalive }, queryApi, extra);
     const isAnswered = !answer.error || isDefinite(answer.error);
     if (isAnswered) wasAnswered(digest);
     return answer;
