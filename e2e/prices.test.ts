@@ -65,6 +65,13 @@ describe('the price of a service', () => {
     await person.goTo('/menu/clay-facial');
     await person.fill('A room hour brings', '60');
     await person.page.keyboard.press('Tab');
+    await person.waitFor(
+      () =>
+        person.page.evaluate(async () =>
+          (await (await fetch('/api/settings')).text()).includes('"targetPerRoomHourMinor":6000'),
+        ),
+      'it is saved',
+    );
     await person.goTo('/menu/clay-facial/price');
     await person.waitFor(async () => (await slider()) !== before, 'a dearer room hour');
     await person.click('radio', 'Neighbourhood');

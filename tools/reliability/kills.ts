@@ -70,8 +70,8 @@ export async function killProcesses(
       break;
     }
   }
-  /* Also what is written once it is well must be there. */
-  await within(UP_WITHIN_MS, () => Promise.resolve(acknowledged.size >= LEAST_WRITES));
+  /* Also what is written once it is well must be there; a write that was on its way then may take its time. */
+  await within(2 * ANSWERS_WITHIN_MS, () => Promise.resolve(acknowledged.size >= LEAST_WRITES));
   over.abort();
   await Promise.all(writing);
   const lost = await lostOf(`${url}/api`, acknowledged);
