@@ -4,7 +4,12 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: ['core', 'contract', 'standins', 'web'].map((name) => ({
-      test: { name, include: [`${name}/**/*.test.ts`], environment: 'node', testTimeout: 60_000 },
+      test: {
+        name,
+        include: [`${name}/**/*.test.{ts,tsx}`],
+        environment: 'node',
+        testTimeout: 60_000,
+      },
     })),
   },
 });

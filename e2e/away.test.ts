@@ -22,7 +22,7 @@ describe('while MariaDB is stopped', () => {
     await person.find('textbox', 'Step');
     await house.stopDatabase();
     await person.fill('Step', 'Cleanse in the dark');
-    await person.sees('kept on this machine, not saved yet');
+    await person.sees('kept in this browser, not saved yet');
     await person.sees('The database does not answer.');
     expect(await person.figure('Price')).toBe('€80.00');
 
@@ -44,7 +44,7 @@ describe('while MariaDB is stopped', () => {
     await person.find('textbox', 'Step');
     await house.stopDatabase();
     await person.fill('Step', 'Talk and settle');
-    await person.sees('kept on this machine, not saved yet');
+    await person.sees('kept in this browser, not saved yet');
     await person.page.goto('about:blank');
     await house.startDatabase();
     await person.goTo('/protocols/pumice-body-polish/consult');

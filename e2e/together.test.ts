@@ -59,7 +59,7 @@ describe('two people at the same protocol', () => {
     await nerea.find('radio', 'theirs');
     await nerea.sees(/Theirs\s+"Gentle cleanse" 2/);
     await nerea.page.keyboard.press('Escape');
-    await nerea.sees('is kept on this machine until you choose');
+    await nerea.sees('is kept in this browser until you choose');
     expect(await nerea.valueOf('Step')).toBe('Deep cleanse');
     await nerea.click('button', 'Choose');
     await nerea.click('button', 'Take theirs');

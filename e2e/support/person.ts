@@ -53,6 +53,15 @@ async function emptyWindow(): Promise<Page> {
   return page;
 }
 
+async function windowBeside({ page }: Person): Promise<Page> {
+  const another = await page.browserContext().newPage();
+  /* Both are in sight, side by side. */
+  await page.emulateFocusedPage(true);
+  await another.emulateFocusedPage(true);
+  await another.evaluateOnNewDocument(inject('inPage'));
+  return another;
+}
+
 /** The house of the worker that runs this file. */
 export function ownHouse() {
   const house = inject('houses')[Number(process.env.VITEST_POOL_ID) - 1];
@@ -65,9 +74,11 @@ export async function freshHouse(): Promise<void> {
   await restoreTemplate(ownHouse().databaseUrl);
 }
 
-/** A person with an empty browser at the app. */
-export async function newPerson(url = ownHouse().url): Promise<Person> {
-  const page = idle.pop() ?? (await emptyWindow());
+/**
+ * A person at the app: with an empty browser, or at another window of the browser of somebody who is there.
+ */
+export async function newPerson(url = ownHouse().url, beside?: Person): Promise<Person> {
+  const page = beside ? await windowBeside(beside) : (idle.pop() ?? (await emptyWindow()));
   await page.setViewport({ width: 1280, height: 800 });
   page.setDefaultTimeout(WAIT_MS);
   const complaints: string[] = [];
@@ -177,6 +188,11 @@ export async function newPerson(url = ownHouse().url): Promise<Person> {
         'the protocol is saved',
       ),
     close: async () => {
+      if (beside) {
+        await page.close();
+        expect(complaints, 'nothing in the console').toEqual([]);
+        return;
+      }
       await page.goto('about:blank');
       const cdp = await page.createCDPSession();
       await cdp.send('Storage.clearDataForOrigin', { origin: url, storageTypes: FORGOTTEN });

@@ -160,3 +160,8 @@ function dates(options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
   madeDates.set(key, known);
   return known;
 }
+
+/** A number of things with its word: "1 pack", "3 packs". */
+export function counted(count: number, one: string, many = `${one}s`): string {
+  return `${number(count, 1)} ${count === 1 ? one : many}`;
+}

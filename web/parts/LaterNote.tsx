@@ -10,7 +10,7 @@ export function LaterNote({ words, onChoose }: LaterNoteProps) {
   return (
     <div
       role="status"
-      className="fixed bottom-4 left-6 z-30 flex max-w-md items-center gap-4 border-l-4 border-clay bg-sheet px-4 py-3 text-sm shadow-sheet print:hidden"
+      className="flex items-center gap-4 border-b border-clay bg-clay-wash px-6 py-2 text-sm print:hidden"
     >
       <p>{words}</p>
       <Button onClick={onChoose}>Choose</Button>

@@ -1,14 +1,15 @@
 import { Moon, Sun } from 'lucide-react';
-import { lazy, Suspense, useEffect } from 'react';
+import { lazy, Suspense, use, useEffect, type ReactNode } from 'react';
 import { NavLink, Outlet } from 'react-router';
 import { useHouseQuery } from '../store/api';
 import { applyTheme, themeChosen } from '../store/preferences';
-import { useAppDispatch, useAppSelector } from '../store/store';
+import { outbox, outboxIsOpen, useAppDispatch, useAppSelector } from '../store/store';
 import { AwayNotice } from './AwayNotice';
 import { IconButton } from './Button';
 import { Loading } from './Loading';
 import { StaleWrites } from './StaleWrites';
 import { Toasts } from './Toasts';
+import { WaitingNote } from './waiting/WaitingNote';
 import { WorkingProvider } from './working/WorkingProvider';
 
 const PLACES = [
@@ -55,15 +56,21 @@ export function Shell() {
           ))}
         </nav>
         <div className="ml-auto flex items-center gap-3">
+          <WaitingNote />
           <ThemeSwitch />
         </div>
       </header>
       <AwayNotice houseMissing={error !== undefined && !house} />
+      <StaleWrites />
       <main id="place" tabIndex={-1} className="min-h-0 flex-1 focus:outline-none">
         {house ? (
-          <WorkingProvider>
-            <Outlet />
-          </WorkingProvider>
+          <Suspense fallback={<Loading what="Opening the house" />}>
+            <WithKept>
+              <WorkingProvider>
+                <Outlet />
+              </WorkingProvider>
+            </WithKept>
+          </Suspense>
         ) : hasNoHouse(error) ? (
           <Suspense fallback={<Loading what="Looking for the house" />}>
             <BeginPlace />
@@ -72,10 +79,16 @@ export function Shell() {
           <Loading what="Opening the house" failed={isError} onRetry={() => void refetch()} />
         )}
       </main>
-      <StaleWrites />
       <Toasts />
     </div>
   );
+}
+
+/** What is inside is shown with what this browser kept of earlier windows, which is sent then. */
+function WithKept({ children }: { readonly children: ReactNode }) {
+  use(outboxIsOpen);
+  useEffect(() => outbox.kick(), []);
+  return children;
 }
 
 /** Whether the server answers that no house is set up; anything else is a house that cannot be had now. */

@@ -1,45 +1,42 @@
 import { toast } from './toast';
-import { useSave } from '../store/useSave';
-import { staleWriteLeft, staleWriteSettled } from '../store/staleWrites';
-import { useAppDispatch, useAppSelector } from '../store/store';
+import { rebase } from '../store/outbox/rebase';
+import type { QueuedWrite } from '../store/outbox/queuedWrite';
+import { outbox } from '../store/store';
 import { Button } from './Button';
 import { Sheet } from './Sheet';
 
+interface StaleWriteDialogProps {
+  readonly write: QueuedWrite;
+  readonly onLater: () => void;
+}
+
 /** The choice after two people changed the same thing: theirs is on the screen, mine can be put over it. */
-export function StaleWriteDialog() {
-  const stale = useAppSelector((state) => state.staleWrites.waiting[0]);
-  const dispatch = useAppDispatch();
-  const save = useSave();
-  if (!stale) return null;
-  const { mine, theirs, name } = stale;
-  const settle = (): void => {
-    dispatch(staleWriteSettled());
-  };
+export function StaleWriteDialog({ write, onLater }: StaleWriteDialogProps) {
+  const { id, name, change, state } = write;
+  if (change.kind !== 'edit' || state.is !== 'clash') return null;
+  const theirs: object = state.theirs ?? {};
+  const mine = rebase<object>(change.base, change.mine, theirs).value;
   const keepMine = async (): Promise<void> => {
-    settle();
-    const saved = await save(
-      { ...mine, value: { ...mine.value, version: theirs?.version ?? 0 } },
-      name,
-    );
-    if (saved.ok) toast(`${name}: yours is kept.`);
-    else toast.error(saved.message);
+    const outcome = await outbox.insist(id);
+    if (outcome.is === 'done') toast(`${name}: yours is kept.`);
+    if (outcome.is === 'refused') toast.error(outcome.document.detail);
   };
   return (
     <Sheet
       open
-      onClose={() => dispatch(staleWriteLeft(true))}
+      onClose={onLater}
       title={`${name} was changed by somebody else`}
       description="Both versions are here. Choose which one to keep; Escape leaves it for later."
       actions={
         <>
-          <Button onClick={settle}>Keep theirs</Button>
+          <Button onClick={() => outbox.drop(id)}>Keep theirs</Button>
           <Button weight="main" onClick={() => void keepMine()}>
             Keep mine
           </Button>
         </>
       }
     >
-      <Differences mine={mine.value} theirs={theirs ?? {}} />
+      <Differences mine={mine} theirs={theirs} />
     </Sheet>
   );
 }

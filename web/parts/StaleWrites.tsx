@@ -1,6 +1,6 @@
-import { lazy, Suspense, useEffect } from 'react';
-import { staleWriteLeft } from '../store/staleWrites';
-import { useAppDispatch, useAppSelector } from '../store/store';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import type { QueuedWrite } from '../store/outbox/queuedWrite';
+import { useAppSelector } from '../store/store';
 import { LaterNote } from './LaterNote';
 import { whenIdle } from './whenIdle';
 
@@ -9,17 +9,26 @@ const StaleWriteDialog = lazy(async () => ({ default: (await load()).StaleWriteD
 
 /** The choice after two people changed the same thing, whenever there is one to make. */
 export function StaleWrites() {
-  const { waiting, isLater } = useAppSelector((state) => state.staleWrites);
-  const dispatch = useAppDispatch();
-  const [first] = waiting;
+  const first = useAppSelector(({ queue }) => queue.writes.find(isClashOfFields));
+  const [left, setLeft] = useState<string>();
   useEffect(() => whenIdle(() => void load()), []);
-  if (first && isLater) {
+  if (!first) return null;
+  if (left === first.id) {
     return (
       <LaterNote
-        words={`${first.name} was changed by somebody else meanwhile. Yours waits here until you choose, or close this window.`}
-        onChoose={() => dispatch(staleWriteLeft(false))}
+        words={`${first.name} was changed by somebody else meanwhile. Yours waits here until you choose.`}
+        onChoose={() => setLeft(undefined)}
       />
     );
   }
-  return <Suspense>{first && <StaleWriteDialog />}</Suspense>;
+  return (
+    <Suspense>
+      <StaleWriteDialog write={first} onLater={() => setLeft(first.id)} />
+    </Suspense>
+  );
+}
+
+/** Protocols are chosen for at their workbench. */
+function isClashOfFields({ change, state }: QueuedWrite): boolean {
+  return state.is === 'clash' && change.kind === 'edit';
 }

@@ -1,6 +1,7 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import {
   API,
+  PROBLEM_TYPES,
   WRITE_ID_HEADER,
   type AggregateName,
   type Aggregates,
@@ -43,6 +44,9 @@ export interface Write<P extends Part = Part> {
   readonly value: Versioned<PartValue<P>>;
 }
 
+/** A write of the outbox, with the id by which the house knows it. */
+export type Named<T> = T & { readonly writeId: string };
+
 /** Longer than the server gives its database. */
 const ANSWERS_WITHIN_MS = 20_000;
 /** Characters of a write that the browser still sends when its page is gone; it takes 64 kB in all. */
@@ -50,17 +54,26 @@ const MOST_KEPT_ALIVE = 15_000;
 
 type BaseQuery = ReturnType<typeof fetchBaseQuery>;
 
-/** Names each write, so that one whose answer is lost is done once however often it is sent. */
+/** The header that names a write. */
+export function named(writeId: string): Readonly<Record<string, string>> {
+  return { [WRITE_ID_HEADER]: writeId };
+}
+
+/**
+ * Names each write, so that one whose answer is lost is done once however often it is sent: what comes out of
+ * the outbox has its name, anything else is known by what it says.
+ */
 function withWriteIds(ask: BaseQuery): BaseQuery {
   return async (request, queryApi, extra) => {
     if (typeof request === 'string') return ask(request, queryApi, extra);
     const { url, method = 'GET' } = request;
     if (method === 'GET') return ask(request, queryApi, extra);
     const body: unknown = request.body;
-    const digest = await digestOf(method, url, body);
-    const headers = { [WRITE_ID_HEADER]: writeIdFor(digest) };
     /* What is on its way goes on when the page is left or read again at once. */
     const keepalive = JSON.stringify(body ?? null).length <= MOST_KEPT_ALIVE;
+    if (request.headers) return ask({ ...request, keepalive }, queryApi, extra);
+    const digest = await digestOf(method, url, body);
+    const headers = named(writeIdFor(digest));
     const answer = await ask({ ...request, headers, keepalive }, queryApi, extra);
     const isAnswered = !answer.error || isDefinite(answer.error);
     if (isAnswered) wasAnswered(digest);
@@ -76,7 +89,9 @@ function isDefinite({ status }: FetchBaseQueryError): boolean {
 /** The server's data: one House, read whole and written part by part. */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: withWriteIds(fetchBaseQuery({ baseUrl: API, timeout: ANSWERS_WITHIN_MS })),
+  baseQuery: withWriteIds(
+    fetchBaseQuery({ baseUrl: `${location.origin}${API}`, timeout: ANSWERS_WITHIN_MS }),
+  ),
   tagTypes: ['House', 'Ledger', 'Prices', 'Editions', 'Journal', 'Counts', 'Copies'],
   endpoints: (build) => ({
     house: build.query<HouseSnapshot, void>({
@@ -92,19 +107,16 @@ export const api = createApi({
       },
     }),
     health: build.query<Health, void>({ query: () => '/health' }),
-    save: build.mutation<Versioned<PartValue<Part>>, Write>({
-      query: (write) => ({ url: addressOf(write), method: 'PUT', body: write.value }),
+    /* The outbox puts what was saved into the House at hand, before it sends what comes next. */
+    save: build.mutation<Versioned<PartValue<Part>>, Named<Write>>({
+      query: ({ writeId, ...write }) => ({
+        url: addressOf(write),
+        method: 'PUT',
+        body: write.value,
+        headers: named(writeId),
+      }),
       invalidatesTags: (_saved, error, { part }) =>
         error === undefined && part === 'materials' ? ['Prices'] : [],
-      onQueryStarted: async (write, saving) => {
-        const { data } = await saving.queryFulfilled.catch(() => ({ data: undefined }));
-        if (!data) return;
-        saving.dispatch(keepInHouse(write.part, data));
-        if (write.part !== 'services') return;
-        const { data: house } = api.endpoints.house.select()(saving.getState());
-        if (house && lacksEdition(house, data as Service))
-          saving.dispatch(api.util.invalidateTags(['House']));
-      },
     }),
     add: build.mutation<
       Versioned<PartValue<Part>>,
@@ -150,10 +162,15 @@ export const api = createApi({
       }),
       providesTags: (_page, _error, { materialId }) => [{ type: 'Ledger', id: materialId }],
     }),
-    enter: build.mutation<Posted, StockEntry>({
-      query: (entry) => ({ url: '/ledger', method: 'POST', body: entry }),
-      invalidatesTags: (_posted, error, { materialId }) =>
-        error ? [] : [{ type: 'Ledger', id: materialId }],
+    enter: build.mutation<Posted, Named<{ readonly entry: StockEntry }>>({
+      query: ({ entry, writeId }) => ({
+        url: '/ledger',
+        method: 'POST',
+        body: entry,
+        headers: named(writeId),
+      }),
+      invalidatesTags: (_posted, error, { entry }) =>
+        error ? [] : [{ type: 'Ledger', id: entry.materialId }],
       onQueryStarted: async (_entry, { dispatch, queryFulfilled }) => {
         const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
         if (data) dispatch(keepStock(data.stock));
@@ -196,14 +213,12 @@ export const api = createApi({
 export const {
   useHouseQuery,
   useHealthQuery,
-  useSaveMutation,
   useAddMutation,
   useRemoveMutation,
   useSaveMaterialsMutation,
   useSaveSeveralMutation,
   useJournalQuery,
   useLedgerQuery,
-  useEnterMutation,
   usePricesQuery,
   useLazyPriceListQuery,
   useEditionQuery,
@@ -224,13 +239,18 @@ export type Refused =
 export function refusedBy(error: unknown): Refused {
   const failed = error as Partial<FetchBaseQueryError> | undefined;
   const document = failed && 'data' in failed ? failed.data : undefined;
-  if (isProblem(document) && document.status < 500) return { kind: 'refused', document };
+  if (isProblem(document) && isAnswer(document)) return { kind: 'refused', document };
   return {
     kind: 'away',
     message: isProblem(document)
       ? document.detail
-      : 'The house does not answer just now. What you typed is kept.',
+      : 'The house does not answer just now. What you typed is kept: press again when it does.',
   };
+}
+
+/** Whether a problem is an answer, and not that nobody could give one just now. */
+function isAnswer({ status, type }: ProblemDocument): boolean {
+  return status < 500 || type === PROBLEM_TYPES.internal;
 }
 
 function isProblem(value: unknown): value is ProblemDocument {
@@ -263,7 +283,10 @@ function keep(change: HouseChange) {
 }
 
 /** A service that goes on to another edition brings that edition with it. */
-function lacksEdition({ editions }: HouseSnapshot, { protocolId, edition }: Service): boolean {
+export function lacksEdition(
+  { editions }: HouseSnapshot,
+  { protocolId, edition }: Service,
+): boolean {
   return (
     edition !== undefined &&
     !editions.some((each) => each.protocolId === protocolId && each.number === edition)

@@ -1,8 +1,6 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import type { Versioned } from '@bienestar/contract/api';
-import { PROBLEM_TYPES } from '@bienestar/contract/api';
 import type { Protocol } from '@bienestar/core/house/house';
-import { api, refusedBy, type Write } from './api';
 import {
   confirmed,
   edited,
@@ -12,113 +10,93 @@ import {
   savingChanged,
   settled,
   undone,
-  withoutVersion,
   type Draft,
   type DraftsState,
-  type Saving,
 } from './drafts';
 import { keepHistory } from './history';
-import { forgetUnsaved, keepUnsaved } from './unsavedDrafts';
+import type { Outbox, Progress } from './outbox/outbox';
 
 const PAUSE_MS = 500;
-const TRY_AGAIN_MS = 1_500;
 
 interface Kept {
   readonly drafts: DraftsState;
 }
 
-/** Saves drafts as they are edited: after a pause, one write at a time, again while nobody answers. */
-export const autosave = createListenerMiddleware();
-
-/** The write of each draft that is under way. */
-const writing = new Map<string, PromiseLike<unknown>>();
-
-/** The write of each draft whose answer never came: it may have been done. */
-const unanswered = new Map<string, Write>();
-
 const anyEdit = isAnyOf(opened, edited, undone, redone, settled, retried);
 
-autosave.startListening({
-  matcher: anyEdit,
-  effect: async (action, listener) => {
-    const id = idOf(action);
-    const read = (): Draft | undefined => (listener.getState() as Kept).drafts.byId[id];
-    const saving = (state: Saving): void => {
-      listener.dispatch(savingChanged({ id, saving: state }));
-    };
-    const begun = read();
-    if (!begun) return;
-    const { state } = begun.saving;
-    if (state !== 'waiting' && state !== 'conflict') return;
-    /* Not within the keystroke, which waits for its figures. */
-    await listener.delay(0);
-    keepUnsaved(id, { protocol: begun.present, base: begun.base });
-    /* Whose stands is chosen later; what is written until then is kept. */
-    if (state === 'conflict') return;
-
-    /* A newer edit of this draft starts its own round, which waits for a write that is under way. */
-    const newest = begun.present;
-    await listener.delay(PAUSE_MS);
-    const paused = read();
-    if (paused?.present === newest) void keepHistory(id, paused);
-    for (;;) {
-      await writing.get(id);
+/** Puts drafts into the outbox as they are edited, and lets them go after a pause. */
+export function autosaveInto(outbox: Outbox) {
+  const autosave = createListenerMiddleware();
+  autosave.startListening({
+    matcher: anyEdit,
+    effect: async (action, listener) => {
+      const id = idOf(action);
+      const read = (): Draft | undefined => (listener.getState() as Kept).drafts.byId[id];
+      const begun = read();
+      if (!begun || begun.saving.state === 'saved') return;
+      /* Not within the keystroke, which waits for its figures. */
+      await listener.delay(0);
       const draft = read();
-      if (!draft || draft.present !== newest) return;
-      if (draft.saving.state !== 'waiting' && draft.saving.state !== 'away') return;
-      if (sameContent(draft) && !unanswered.has(id)) {
-        saving({ state: 'saved' });
-        forgetUnsaved(id);
+      if (!draft) return;
+      const { part, base, present: mine, madeIn = outbox.window, saving } = draft;
+      const isConflict = saving.state === 'conflict';
+      outbox.keepDraft({ change: { kind: 'draft', part, base, mine }, madeIn, isConflict });
+      /* Whose stands is chosen later; what is written until then is kept. */
+      if (isConflict) return;
+      await listener.delay(PAUSE_MS);
+      const paused = read();
+      if (paused?.present !== mine) return;
+      void keepHistory(id, paused);
+      outbox.letGo(`${part}/${id}`);
+    },
+  });
+  return autosave.middleware;
+}
+
+interface DraftStore {
+  readonly dispatch: (
+    action: ReturnType<typeof savingChanged> | ReturnType<typeof confirmed>,
+  ) => unknown;
+  readonly getState: () => Kept;
+}
+
+/** Tells a draft how its write goes. */
+export function draftProgress(store: DraftStore, window: string): Progress {
+  return ({ change, madeIn, state }, outcome) => {
+    if (change.kind !== 'draft') return;
+    const { id } = change.mine;
+    const draft = store.getState().drafts.byId[id];
+    if (!draft || madeIn !== (draft.madeIn ?? window)) return;
+    const saving = (next: Draft['saving']): void => {
+      store.dispatch(savingChanged({ id, saving: next }));
+    };
+    switch (outcome.is) {
+      case 'sending':
+        if (draft.saving.state !== 'away') saving({ state: 'saving' });
+        return;
+      case 'done': {
+        const base = outcome.data as Versioned<Protocol>;
+        store.dispatch(confirmed({ base, sent: change.mine }));
         return;
       }
-      saving({ state: 'saving' });
-      /* What was typed since goes on from what that one made, if it was done. */
-      const write = unanswered.get(id) ?? {
-        part: draft.part,
-        value: { ...draft.present, version: draft.base.version },
-      };
-      const sent = listener.dispatch(api.endpoints.save.initiate(write));
-      writing.set(id, sent);
-      const result = await sent;
-      writing.delete(id);
-      if (!result.error) {
-        const base = result.data as Versioned<Protocol>;
-        const wasLost = unanswered.delete(id);
-        const was = wasLost ? withoutVersion(write.value as Versioned<Protocol>) : draft.present;
-        listener.dispatch(confirmed({ base, sent: was }));
-        if (wasLost) continue;
-        if (read()?.saving.state === 'saved') forgetUnsaved(id);
+      case 'held':
+        saving({ state: 'away' });
+        return;
+      case 'clash': {
+        const theirs = state.is === 'clash' ? state.theirs : null;
+        saving({ state: 'conflict', theirs: theirs as Versioned<Protocol> | null });
         return;
       }
-      const refused = refusedBy(result.error);
-      if (refused.kind === 'away') unanswered.set(id, write);
-      else if (unanswered.delete(id)) {
-        saving({ state: 'waiting' });
-        continue;
+      case 'refused': {
+        const { detail, errors = [] } = outcome.document;
+        saving({ state: 'refused', message: detail, faults: errors });
       }
-      if (refused.kind === 'refused') {
-        const { document } = refused;
-        if (document.type === PROBLEM_TYPES.stale || document.type === PROBLEM_TYPES.notFound) {
-          const theirs = (document.current ?? null) as Versioned<Protocol> | null;
-          listener.dispatch(api.util.invalidateTags(['House']));
-          saving({ state: 'conflict', theirs });
-        } else {
-          saving({ state: 'refused', message: document.detail, faults: document.errors ?? [] });
-        }
-        return;
-      }
-      saving({ state: 'away', message: refused.message });
-      await listener.delay(TRY_AGAIN_MS);
     }
-  },
-});
+  };
+}
 
 function idOf({ payload }: { payload: unknown }): string {
   if (typeof payload === 'string') return payload;
   const { id, base } = payload as { readonly id?: string; readonly base?: { readonly id: string } };
   return id ?? base?.id ?? '';
-}
-
-function sameContent({ base, present }: Draft): boolean {
-  return JSON.stringify(withoutVersion(base)) === JSON.stringify(present);
 }

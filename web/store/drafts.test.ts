@@ -108,7 +108,8 @@ describe('drafts of protocols', () => {
   });
 
   it('begin with what was typed and not saved, and can go back to what the house has', () => {
-    const draft = play(opened({ part: 'protocols', base, unsaved: two }));
+    const unsaved = { protocol: two, madeIn: 'gone', saving: { state: 'waiting' } } as const;
+    const draft = play(opened({ part: 'protocols', base, unsaved }));
     expect([draft.present.name, draft.saving.state, draft.past[0]?.name]).toEqual([
       'Two',
       'waiting',

@@ -12,7 +12,7 @@ export type Saving =
   | { readonly state: 'saved' }
   | { readonly state: 'waiting' }
   | { readonly state: 'saving' }
-  | { readonly state: 'away'; readonly message: string }
+  | { readonly state: 'away' }
   | { readonly state: 'refused'; readonly message: string; readonly faults: readonly Fault[] }
   /** `theirs` is what somebody else saved meanwhile; nothing when they took it away */
   | { readonly state: 'conflict'; readonly theirs: Versioned<Protocol> | null };
@@ -31,11 +31,24 @@ export interface Draft {
   /** as it was when it was opened, for what changed since */
   readonly opened: Protocol;
   readonly saving: Saving;
+  /** the window in which it was written, when that is gone and it was taken over */
+  readonly madeIn?: string;
   readonly lastTyped?: { readonly into: string; readonly at: number };
 }
 
 export interface DraftsState {
   readonly byId: Readonly<Record<string, Draft>>;
+}
+
+/** A draft as it is taken up: what the house has, and what was typed over it and not yet saved. */
+interface Opened {
+  readonly part: DraftPart;
+  readonly base: Versioned<Protocol>;
+  readonly unsaved?: {
+    readonly protocol: Protocol;
+    readonly madeIn: string;
+    readonly saving: Saving;
+  };
 }
 
 const initialState: DraftsState = { byId: {} };
@@ -52,26 +65,18 @@ const slice = createSlice({
   name: 'drafts',
   initialState: initialState,
   reducers: {
-    opened(
-      state,
-      {
-        payload,
-      }: PayloadAction<{
-        readonly part: DraftPart;
-        readonly base: Versioned<Protocol>;
-        readonly unsaved?: Protocol;
-      }>,
-    ) {
+    opened(state, { payload }: PayloadAction<Opened>) {
       const { part, base, unsaved } = payload;
       const plain = withoutVersion(base);
       return withDraft(state, base.id, {
         part,
         base,
-        present: unsaved ?? plain,
+        present: unsaved?.protocol ?? plain,
         past: unsaved ? [plain] : [],
         future: [],
         opened: plain,
-        saving: unsaved ? { state: 'waiting' } : { state: 'saved' },
+        saving: unsaved?.saving ?? { state: 'saved' },
+        madeIn: unsaved?.madeIn,
       });
     },
     edited(state, { payload }: PayloadAction<Edit>) {

@@ -4,6 +4,8 @@ import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
 import type { House } from '@bienestar/core/house/house';
 import { api } from './api';
+import type { QueuedWrite } from './outbox/queuedWrite';
+import { withWrites } from './outbox/withWrites';
 import { useAppSelector, type RootState } from './store';
 
 const calculate = createCalculator();
@@ -14,14 +16,28 @@ const selectSnapshot = createSelector(
 );
 const selectDrafts = (state: RootState) => state.drafts.byId;
 
-/** The House as the server has it, from a state of the app. */
-export function snapshotIn(state: RootState): HouseSnapshot | undefined {
-  return selectSnapshot(state);
+const NONE: readonly QueuedWrite[] = [];
+
+/** What waits because nobody answers; what is only on its way is not seen before it is done. */
+const selectHeld = createSelector(
+  (state: RootState) => state.queue.writes,
+  (writes) => (writes.some(({ isHeld }) => isHeld) ? writes.filter(({ isHeld }) => isHeld) : NONE),
+);
+
+/** The House as the server has it, with what waits to be sent. */
+export const selectShown = createSelector([selectSnapshot, selectHeld], (snapshot, held) =>
+  snapshot && held.length > 0 ? withWrites(snapshot, held) : snapshot,
+);
+
+/** The House as it will be when all is done that is on its way or waits: what a next change goes on from. */
+export function houseInHand(state: RootState): HouseSnapshot | undefined {
+  const snapshot = selectSnapshot(state);
+  return snapshot && withWrites(snapshot, state.queue.writes);
 }
 
 /** The House as it is on this screen: the server's, with protocols and blocks as they are being edited. */
 export const selectHouse = createSelector(
-  [selectSnapshot, selectDrafts],
+  [selectShown, selectDrafts],
   (snapshot, drafts): House | undefined => {
     if (!snapshot) return undefined;
     const asEdited = <T extends { readonly id: string }>(things: readonly T[]): readonly T[] =>
@@ -39,9 +55,9 @@ export const selectHouse = createSelector(
 /** Every figure of the House of this screen. */
 export const selectFigures = createSelector([selectHouse], (house) => house && calculate(house));
 
-/** The House as the server has it, with the versions that a write must name. */
+/** The House as the server has it and with what waits, with the versions that a write must name. */
 export function useSnapshot(): HouseSnapshot {
-  return present(useAppSelector(selectSnapshot));
+  return present(useAppSelector(selectShown));
 }
 
 /** The House of this screen; places are only shown when there is one. */

@@ -11,7 +11,7 @@ import type { Receiving } from '@bienestar/core/restock/receiveOrder';
 import type { CountHistory } from '@bienestar/core/restock/countReview';
 import type { CountEntry, TotalCountEntry, UseEntry } from '@bienestar/core/stock/entries';
 import type { MaterialStock } from '@bienestar/core/house/stock';
-import { api, keepInHouse, keepStock } from './api';
+import { api, keepInHouse, keepStock, named, type Named } from './api';
 
 /** An order as it was read. */
 interface OrderRead {
@@ -20,7 +20,7 @@ interface OrderRead {
 }
 
 /* What is done with orders, counts, the book and what was performed. */
-const restockApi = api.injectEndpoints({
+export const restockApi = api.injectEndpoints({
   endpoints: (build) => ({
     sendOrder: build.mutation<Versioned<Order>, OrderRead>({
       query: ({ id, version }) => ({
@@ -40,11 +40,15 @@ const restockApi = api.injectEndpoints({
         if (data) dispatch(keepInHouse('orders', data));
       },
     }),
-    receiveOrder: build.mutation<OrderReceived, OrderRead & { readonly receiving: Receiving }>({
-      query: ({ id, version, receiving }) => ({
+    receiveOrder: build.mutation<
+      OrderReceived,
+      Named<OrderRead & { readonly receiving: Receiving }>
+    >({
+      query: ({ id, version, receiving, writeId }) => ({
         url: `/orders/${id}/receive`,
         method: 'POST',
         body: { ...receiving, version },
+        headers: named(writeId),
       }),
       invalidatesTags: (_received, error) => (error ? [] : ['Ledger']),
       onQueryStarted: async (_read, { dispatch, queryFulfilled }) => {
@@ -64,9 +68,14 @@ const restockApi = api.injectEndpoints({
     }),
     perform: build.mutation<
       Performed,
-      { readonly treatment: Treatment; readonly uses: readonly UseEntry[] }
+      Named<{ readonly treatment: Treatment; readonly uses: readonly UseEntry[] }>
     >({
-      query: (body) => ({ url: '/treatments', method: 'POST', body }),
+      query: ({ treatment, uses, writeId }) => ({
+        url: '/treatments',
+        method: 'POST',
+        body: { treatment, uses },
+        headers: named(writeId),
+      }),
       invalidatesTags: (_performed, error) => (error ? [] : ['House', 'Ledger']),
     }),
     takeBack: build.mutation<{ readonly stock: readonly MaterialStock[] }, TreatmentId>({
@@ -75,16 +84,17 @@ const restockApi = api.injectEndpoints({
     }),
     enterCounted: build.mutation<
       CountEntered,
-      {
+      Named<{
         readonly roundId: string;
         readonly line: CountedLine;
         readonly entry: CountEntry | TotalCountEntry;
-      }
+      }>
     >({
-      query: ({ roundId, line, entry }) => ({
+      query: ({ roundId, line, entry, writeId }) => ({
         url: `/counts/${roundId}/lines`,
         method: 'POST',
         body: { line, entry },
+        headers: named(writeId),
       }),
       invalidatesTags: (_entered, error) => (error ? [] : ['Ledger', 'Counts']),
       onQueryStarted: async (_line, { dispatch, queryFulfilled }) => {
@@ -104,11 +114,8 @@ const restockApi = api.injectEndpoints({
 export const {
   useSendOrderMutation,
   useAskOrderMutation,
-  useReceiveOrderMutation,
   useLazyBookingFeedQuery,
   useSaveBookingsMutation,
-  usePerformMutation,
   useTakeBackMutation,
-  useEnterCountedMutation,
   useCountHistoryQuery,
 } = restockApi;

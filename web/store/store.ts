@@ -2,25 +2,43 @@ import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
-import { autosave } from './autosave';
-import { preferences } from './preferences';
+import { autosaveInto, draftProgress } from './autosave';
 import { drafts } from './drafts';
-import { staleWrites } from './staleWrites';
+import { createOutbox } from './outbox/outbox';
+import { outboxInBrowser } from './outbox/outboxStorage';
+import { queue } from './outbox/queue';
+import { senderOf } from './outbox/sendWrite';
+import { windowLocks } from './outbox/windowLocks';
+import { preferences } from './preferences';
 
-/** The state of the app: the server's House, drafts of protocols and blocks, and what the person prefers. */
+/** On which every edit reaches the house. */
+export const outbox = createOutbox({
+  storage: outboxInBrowser(),
+  windows: windowLocks('locks' in navigator ? navigator.locks : undefined),
+});
+
+/** The state of the app: the server's House, what is edited and sent, and what the person prefers. */
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, drafts, staleWrites, preferences },
+  reducer: { [api.reducerPath]: api.reducer, drafts, queue, preferences },
   middleware: (defaults) =>
     /* Houses are large plain values that reducers replace and never change: no need to search them. */
     defaults({ serializableCheck: false, immutableCheck: false })
-      .prepend(autosave.middleware)
+      .prepend(autosaveInto(outbox))
       .concat(api.middleware),
 });
 
 /* Another window may have saved meanwhile: coming back to this one looks again. */
 setupListeners(store.dispatch);
 
-export type RootState = ReturnType<typeof store.getState>;
+/** When what this browser kept of earlier windows is at hand. */
+export const outboxIsOpen = outbox.open(
+  store,
+  senderOf(store.dispatch, () => store.getState()),
+  draftProgress(store, outbox.window),
+);
 
-export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
+export type RootState = ReturnType<typeof store.getState>;
+export type AppDispatch = typeof store.dispatch;
+
+export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();

@@ -4,11 +4,10 @@ import type { AggregateName, Aggregates, Versioned } from '@bienestar/contract/a
 import type { Demand, Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { toast } from '../parts/toast';
-import { refusedBy, useAddMutation, useRemoveMutation, type Write } from './api';
-import { snapshotIn } from './house';
-import { rebased } from './rebase';
-import { useAppSelector, type RootState } from './store';
-import { useWriteInTurn } from './writesInTurn';
+import { refusedBy, useAddMutation, useRemoveMutation, type Part, type PartValue } from './api';
+import { houseInHand, selectShown } from './house';
+import { isSame, rebase } from './outbox/rebase';
+import { outbox, useAppSelector, type RootState } from './store';
 
 /** What changes of a thing: given outright, or made from how it is when its turn has come. */
 type Changes<T> = Partial<T> | ((latest: T) => Partial<T>);
@@ -21,44 +20,31 @@ export function useChange<N extends AggregateName>(
   part: N,
   value: Versioned<Aggregates[N]> | undefined,
 ): ChangePart<Aggregates[N]> {
-  const writeInTurn = useWriteInTurn();
   const store = useStore<RootState>();
   return useCallback(
     async (changes) => {
       if (!value) return undefined;
-      return writeInTurn(`${part}/${value.id}`, () => {
-        const known = snapshotIn(store.getState())?.[part] as
-          readonly Versioned<Aggregates[N]>[] | undefined;
-        const latest = known?.find(({ id }) => id === value.id) ?? value;
-        const next =
-          typeof changes === 'function'
-            ? { ...latest, ...changes(latest) }
-            : rebased(value, { ...value, ...changes }, latest);
-        const write = { part, value: { ...next, version: latest.version } } as unknown as Write;
-        return { write, name: latest.name };
-      });
+      const known = houseInHand(store.getState())?.[part] as
+        readonly Versioned<Aggregates[N]>[] | undefined;
+      const now = known?.find(({ id }) => id === value.id) ?? value;
+      const mine = changed<Aggregates[N]>(changes, value, now);
+      return edited(part, now as PartValue<N>, mine as PartValue<N>, now.name);
     },
-    [part, store, value, writeInTurn],
+    [part, store, value],
   );
 }
 
 /** Changes to the house settings, saved as they are made. */
-export function useChangeSettings(): (
-  changes: Partial<HouseSettings>,
-) => Promise<string | undefined> {
-  const writeInTurn = useWriteInTurn();
+export function useChangeSettings(): ChangePart<HouseSettings> {
   const store = useStore<RootState>();
-  const shown = useAppSelector((state) => snapshotIn(state)?.settings);
+  const shown = useAppSelector((state) => selectShown(state)?.settings);
   return useCallback(
-    (changes) =>
-      writeInTurn('settings', () => {
-        const settings = snapshotIn(store.getState())?.settings;
-        if (!settings || !shown) return undefined;
-        const next = rebased(shown, { ...shown, ...changes }, settings);
-        const value = { ...next, version: settings.version };
-        return { write: { part: 'settings', value }, name: 'The house' };
-      }),
-    [shown, store, writeInTurn],
+    async (changes) => {
+      const now = houseInHand(store.getState())?.settings;
+      if (!now || !shown) return undefined;
+      return edited('settings', now, changed(changes, shown, now), 'The house');
+    },
+    [shown, store],
   );
 }
 
@@ -66,24 +52,45 @@ export function useChangeSettings(): (
 export function usePlan(
   service: Service | undefined,
 ): (changes: Partial<Omit<Demand, 'serviceId'>>) => Promise<string | undefined> {
-  const writeInTurn = useWriteInTurn();
   const store = useStore<RootState>();
   return useCallback(
     async (changes) => {
       if (!service) return undefined;
       const { id: serviceId, name } = service;
-      return writeInTurn(`demand/${serviceId}`, () => {
-        const plan = snapshotIn(store.getState())?.demand;
-        const line = plan?.find((each) => each.serviceId === serviceId);
-        const before = line ?? { serviceId, visitsPerWeek: 0, version: 0 };
-        return {
-          write: { part: 'demand', value: { ...before, ...changes } },
-          name: `The plan for ${name}`,
-        };
-      });
+      const plan = houseInHand(store.getState())?.demand;
+      const line = plan?.find((each) => each.serviceId === serviceId);
+      const now = line ?? { serviceId, visitsPerWeek: 0, version: 0 };
+      return edited('demand', now, { ...now, ...changes }, `The plan for ${name}`);
     },
-    [service, store, writeInTurn],
+    [service, store],
   );
+}
+
+/** A change as it is meant, done to how the thing is in this window now. */
+function changed<T extends object>(changes: Changes<T>, shown: T, now: T): T {
+  return typeof changes === 'function'
+    ? { ...now, ...changes(now) }
+    : rebase(shown, { ...shown, ...changes }, now).value;
+}
+
+/** Puts an edit into the outbox; answers when it is done, or what is in its way. */
+async function edited<P extends Part>(
+  part: P,
+  base: PartValue<P>,
+  mine: PartValue<P>,
+  name: string,
+): Promise<string | undefined> {
+  if (isSame(base, mine)) return undefined;
+  const outcome = await outbox.put({ kind: 'edit', part, base, mine }, name).settled;
+  switch (outcome.is) {
+    case 'done':
+    case 'held':
+      return undefined;
+    case 'clash':
+      return 'Somebody else changed this meanwhile: choose which to keep.';
+    case 'refused':
+      return outcome.document.errors?.[0]?.message ?? outcome.document.detail;
+  }
 }
 
 /** Adds and removes things of the house; what is refused is said in words. */

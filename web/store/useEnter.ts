@@ -3,13 +3,17 @@ import { useCallback } from 'react';
 import type { Fault } from '@bienestar/contract/check';
 import { asId, type EntryId, type LotId } from '@bienestar/core/house/ids';
 import type { StockEntry } from '@bienestar/core/stock/entries';
-import { refusedBy, useEnterMutation } from './api';
-import { meantOnce, outcomeKnown } from './meantOnce';
+import { toast } from '../parts/toast';
+import type { Outcome } from './outbox/outbox';
+import { outbox } from './store';
 
 /** How an entry ended. */
 export type Entered =
   | { readonly ok: true }
   | { readonly ok: false; readonly message: string; readonly faults: readonly Fault[] };
+
+/** What is said when a form is done and nobody answers. */
+export const KEPT_FOR_LATER = 'Kept in this browser: it is entered when the house answers again.';
 
 /** An id for a new entry: kept while it is tried again, so that it counts once. */
 export function newEntryId(): EntryId {
@@ -21,38 +25,30 @@ export function newLotId(): LotId {
   return asId(nanoid(16));
 }
 
-/** What an entry means, without the ids and the moment that it was given when it was pressed. */
-export function meaningOf(entry: StockEntry): string {
-  const { id: _id, at: _at, ...plain } = entry;
-  return JSON.stringify({ ...plain, ...('lotId' in plain && isMadeFor(entry) && { lotId: '' }) });
-}
-
-/** Whether the lot of an entry is made with it. */
-function isMadeFor({ kind }: StockEntry): boolean {
-  return kind === 'delivery' || kind === 'total-count';
-}
-
-/** Enters something into the ledger; what is refused is answered in words for its field. */
-export function useEnter(): (entry: StockEntry) => Promise<Entered> {
-  const [enter] = useEnterMutation();
+/**
+ * Enters something into the ledger. Where nobody answers it is kept, and entered when somebody does; what is
+ * refused is answered in words for its field.
+ */
+export function useEnter(): (entry: StockEntry, name: string) => Promise<Entered> {
   return useCallback(
-    async (entry) => {
-      const meaning = meaningOf(entry);
-      const result = await enter(meantOnce(meaning, () => entry));
-      if (!result.error) {
-        outcomeKnown(meaning);
-        return { ok: true };
-      }
-      const refused = refusedBy(result.error);
-      if (refused.kind === 'refused') outcomeKnown(meaning);
-      return refused.kind === 'away'
-        ? { ok: false, message: refused.message, faults: [] }
-        : {
-            ok: false,
-            message: refused.document.detail,
-            faults: refused.document.errors ?? [],
-          };
-    },
-    [enter],
+    async (entry, name) => entered(await outbox.put({ kind: 'entry', entry }, name).tried),
+    [],
   );
+}
+
+/** How an entry ended that went through the outbox; says so where it waits. */
+export function entered(outcome: Outcome): Entered {
+  switch (outcome.is) {
+    case 'done':
+      return { ok: true };
+    case 'held':
+      toast(KEPT_FOR_LATER);
+      return { ok: true };
+    case 'clash':
+    case 'refused': {
+      const document = outcome.is === 'refused' ? outcome.document : undefined;
+      const { errors = [], detail = 'Somebody else changed this meanwhile.' } = document ?? {};
+      return { ok: false, message: errors[0]?.message ?? detail, faults: errors };
+    }
+  }
 }

@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { meantOnce, outcomeKnown } from './meantOnce';
 import { digestOf, wasAnswered, writeIdFor } from './writeIds';
 
 describe('the id of a write', () => {
@@ -22,14 +21,4 @@ describe('the id of a write', () => {
     expect(new Set(asked.map(writeIdFor)).size).toBe(4);
     asked.forEach(wasAnswered);
   });
-});
-
-it('what is meant twice before its outcome is known was made once', () => {
-  let made = 0;
-  const make = (): number => (made += 1);
-  expect([meantOnce('visit', make), meantOnce('visit', make), meantOnce('other', make)]).toEqual([
-    1, 1, 2,
-  ]);
-  outcomeKnown('visit');
-  expect(meantOnce('visit', make)).toBe(3);
 });

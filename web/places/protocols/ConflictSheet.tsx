@@ -11,8 +11,7 @@ import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
 import { refusedBy, useAddMutation } from '../../store/api';
 import { closed, settled, withoutVersion, type Draft } from '../../store/drafts';
-import { useAppDispatch } from '../../store/store';
-import { forgetUnsaved } from '../../store/unsavedDrafts';
+import { outbox, useAppDispatch } from '../../store/store';
 
 interface ConflictSheetProps {
   readonly draft: Draft;
@@ -44,7 +43,7 @@ export function ConflictSheet({ draft, words }: ConflictSheetProps) {
   if (isLater) {
     return (
       <LaterNote
-        words="Somebody else changed this protocol meanwhile. What you write is kept on this machine until you choose."
+        words="Somebody else changed this protocol meanwhile. What you write is kept in this browser until you choose."
         onChoose={() => setIsLater(false)}
       />
     );
@@ -184,7 +183,7 @@ function GoneSheet({ draft }: { readonly draft: Draft }) {
   const [add] = useAddMutation();
   const { id, name } = draft.present;
   const giveUp = (): void => {
-    forgetUnsaved(id);
+    outbox.dropDraft(`${draft.part}/${id}`, draft.madeIn ?? outbox.window);
     dispatch(closed(id));
   };
   const putBack = async (): Promise<void> => {

@@ -169,6 +169,7 @@ export function Workbench({ part }: WorkbenchProps) {
 
   return (
     <div className="flex h-full flex-col">
+      <ConflictSheet draft={draft} words={words} />
       <WorkbenchHeader
         draft={draft}
         edit={edit}
@@ -282,7 +283,6 @@ export function Workbench({ part }: WorkbenchProps) {
           if (first) select(first.step.id);
         }}
       />
-      <ConflictSheet draft={draft} words={words} />
     </div>
   );
 }

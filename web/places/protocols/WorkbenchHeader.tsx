@@ -230,7 +230,7 @@ function savedWords(saving: Saving): string {
     case 'saving':
       return 'saving …';
     case 'away':
-      return 'kept on this machine, not saved yet';
+      return 'kept in this browser, not saved yet';
     case 'refused':
       return `not saved: ${saving.message}`;
     case 'conflict':

@@ -1,4 +1,4 @@
-import type { Dispatch } from '@reduxjs/toolkit';
+import { createSelector, type Dispatch } from '@reduxjs/toolkit';
 import { useCallback, useEffect } from 'react';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Protocol } from '@bienestar/core/house/house';
@@ -10,11 +10,12 @@ import {
   withoutVersion,
   type Draft,
   type DraftPart,
+  type Saving,
 } from '../../store/drafts';
 import { historyOf } from '../../store/history';
 import { useSnapshot } from '../../store/house';
+import { targetOf, type QueuedWrite } from '../../store/outbox/queuedWrite';
 import { useAppDispatch, useAppSelector, type RootState } from '../../store/store';
-import { unsavedDraft } from '../../store/unsavedDrafts';
 
 /**
  * Changes the draft. Quick edits with the same `typedInto` are undone as one; without it, each is
@@ -39,22 +40,25 @@ export function useDraft(
   const draft = useAppSelector((state) => state.drafts.byId[id]);
   const dispatch = useAppDispatch();
 
+  const left = useAppSelector(({ queue }) => leftToSave(queue.writes, part, id));
+
   useEffect(() => {
     if (!saved) return;
-    if (!draft) {
-      const unsaved = unsavedDraft(id);
-      dispatch(
-        opened(
-          unsaved ? { part, base: unsaved.base, unsaved: unsaved.protocol } : { part, base: saved },
-        ),
-      );
-      void historyOf(id, unsaved?.protocol ?? withoutVersion(saved)).then(
-        (history) => history && dispatch(recalled({ id, ...history })),
-      );
-    } else if (draft.saving.state === 'saved' && saved.version > draft.base.version) {
+    const isAtRest = draft?.saving.state === 'saved';
+    if (left && (!draft || (isAtRest && left.first.state.is === 'clash'))) {
+      dispatch(opened({ part, base: left.first.change.base, unsaved: asUnsaved(left) }));
+    } else if (!draft) {
+      dispatch(opened({ part, base: saved }));
+    } else if (isAtRest && saved.version > draft.base.version) {
       dispatch(refreshed(saved));
     }
-  }, [dispatch, draft, id, part, saved]);
+    if (!draft) {
+      const present = left?.last.change.mine ?? withoutVersion(saved);
+      void historyOf(id, present).then((history) => {
+        if (history) dispatch(recalled({ id, ...history }));
+      });
+    }
+  }, [dispatch, draft, id, left, part, saved]);
 
   const edit = useCallback<EditProtocol>(
     (make, typedInto) => dispatch(editedBy(id, make, typedInto)),
@@ -71,4 +75,40 @@ function editedBy(id: string, make: (protocol: Protocol) => Protocol, typedInto?
     const protocol = make(present);
     if (protocol !== present) dispatch(edited({ id, protocol, typedInto, at: Date.now() }));
   };
+}
+
+type DraftWrite = QueuedWrite & {
+  readonly change: Extract<QueuedWrite['change'], { kind: 'draft' }>;
+};
+
+/** The writes of one window that were left when it went: the first says over what, the last says what. */
+interface Left {
+  readonly first: DraftWrite;
+  readonly last: DraftWrite;
+}
+
+/** What one window wrote of a protocol and the house has not answered. */
+const leftToSave = createSelector(
+  [
+    (writes: readonly QueuedWrite[]) => writes,
+    (_writes, part: DraftPart) => part,
+    (_writes, _part, id: string) => id,
+  ],
+  (writes, part, id): Left | undefined => {
+    const ofThis = writes.filter(
+      (write): write is DraftWrite =>
+        write.change.kind === 'draft' && targetOf(write.change) === `${part}/${id}`,
+    );
+    const [first] = ofThis;
+    const last = ofThis.findLast(({ madeIn }) => madeIn === first?.madeIn);
+    return first && last && { first, last };
+  },
+);
+
+function asUnsaved({ first: { state }, last: { change, madeIn } }: Left) {
+  const saving: Saving =
+    state.is === 'clash'
+      ? { state: 'conflict', theirs: state.theirs as Versioned<Protocol> | null }
+      : { state: 'waiting' };
+  return { protocol: change.mine, madeIn, saving };
 }

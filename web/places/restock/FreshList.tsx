@@ -2,9 +2,8 @@ import { Link } from 'react-router';
 import { chosenPack } from '@bienestar/core/house/packs';
 import type { FreshLine } from '@bienestar/core/restock/proposeOrders';
 import { contentWords } from '../shelf/materialWords';
-import { amount, money } from '../../format/figures';
+import { amount, counted, money } from '../../format/figures';
 import { useHouse } from '../../store/house';
-import { counted } from './restockWords';
 
 /** What to bring from the market today: fresh goods keep too short for orders. */
 export function FreshList({ lines }: { readonly lines: readonly FreshLine[] }) {

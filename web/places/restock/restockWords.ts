@@ -5,7 +5,7 @@ import type { OrderReason, Review, SentBy } from '@bienestar/core/house/restock'
 import type { BoughtMaterial, Order, OrderState } from '@bienestar/core/house/house';
 import { isUnderWay, receivedPacks } from '@bienestar/core/restock/orderProgress';
 import { daysBetween } from '@bienestar/core/days/days';
-import { amount, dayText, money, number, percent } from '../../format/figures';
+import { amount, counted, dayText, money, number, percent } from '../../format/figures';
 
 export const REVIEW_WORDS: Record<Review, string> = {
   'any-day': 'any day',
@@ -31,11 +31,6 @@ export const SENT_WORDS: Record<SentBy, string> = {
 export function orderWords(order: Order): string {
   const came = order.lines.some((line) => receivedPacks(line) > 0);
   return isUnderWay(order) && came ? 'came in part' : STATE_WORDS[order.state];
-}
-
-/** A number of things with its word: "1 pack", "3 packs". */
-export function counted(count: number, one: string, many = `${one}s`): string {
-  return `${number(count, 1)} ${count === 1 ? one : many}`;
 }
 
 /** When a day is, from today: "today", "tomorrow", "in 4 days", "3 days ago". */

@@ -58,6 +58,7 @@ export function CountSheet(props: CountSheetProps) {
     <EntrySheet
       open={open}
       onClose={onClose}
+      name={material.name}
       title={`Count: ${material.name}`}
       description="Only what you fill in is counted; the difference goes into the ledger."
       action="Enter the count"

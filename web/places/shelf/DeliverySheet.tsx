@@ -55,6 +55,7 @@ export function DeliverySheet({ open, materialId, onClose }: DeliverySheetProps)
     <EntrySheet
       open={open}
       onClose={onClose}
+      name={material?.name ?? 'A delivery'}
       title="A delivery came"
       description="One thing after another out of the box. What is entered is on the shelf at once."
       action="On the shelf with it"

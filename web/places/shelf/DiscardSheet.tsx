@@ -32,6 +32,7 @@ export function DiscardSheet({ material, what, onClose }: DiscardSheetProps) {
     <EntrySheet
       open
       onClose={onClose}
+      name={material.name}
       title={`Throw away: ${material.name}`}
       description={`There are ${amount(what.quantity, material.unit)} in it.`}
       action="Throw it away"

@@ -9,6 +9,8 @@ interface EntrySheetProps {
   readonly open: boolean;
   readonly onClose: () => void;
   readonly title: string;
+  /** what the material is called */
+  readonly name: string;
   readonly description?: string;
   readonly action: string;
   /** the entry as it stands, or what is still missing */
@@ -21,7 +23,8 @@ interface EntrySheetProps {
 
 /** A sheet that enters something into the ledger; what is refused is said, and stays to be mended. */
 export function EntrySheet(props: EntrySheetProps) {
-  const { open, onClose, title, description, action, make, onEntered, send, children } = props;
+  const { open, onClose, title, name, description, action, make, onEntered, send, children } =
+    props;
   const enter = useEnter();
   const [id, setId] = useState(newEntryId);
   const [fault, setFault] = useState<string>();
@@ -37,7 +40,7 @@ export function EntrySheet(props: EntrySheetProps) {
       return;
     }
     setBusy(true);
-    const entered = await (send ?? enter)(entry);
+    const entered = await (send ? send(entry) : enter(entry, name));
     setBusy(false);
     if (!entered.ok) {
       setFault(entered.message);

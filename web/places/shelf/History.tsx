@@ -123,6 +123,7 @@ function TakeBack({ material, entry, onClose }: TakeBackProps) {
     <EntrySheet
       open
       onClose={onClose}
+      name={material.name}
       title={`Take back: ${MOVEMENT_WORDS[entry.first.kind]}`}
       description="Its opposite is entered; both stay in the history."
       action="Take it back"

@@ -69,13 +69,16 @@ export function CountInPlace({ row: { material, state } }: InPlaceProps) {
       value={state.onHand}
       check={(quantity) => (quantity >= 0 ? undefined : 'Must not be below 0.')}
       onCommit={async (quantity) => {
-        const entered = await enter({
-          kind: 'total-count',
-          id: newEntryId(),
-          materialId: material.id,
-          quantity,
-          lotId: newLotId(),
-        });
+        const entered = await enter(
+          {
+            kind: 'total-count',
+            id: newEntryId(),
+            materialId: material.id,
+            quantity,
+            lotId: newLotId(),
+          },
+          material.name,
+        );
         return entered.ok ? undefined : entered.message;
       }}
     />

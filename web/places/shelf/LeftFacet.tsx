@@ -7,7 +7,9 @@ import { amount, dayText, number, timeLeft } from '../../format/figures';
 import { Vessels } from '../../figures/Vessels';
 import { Button } from '../../parts/Button';
 import { Problems } from '../../parts/Problems';
+import { WaitingHere } from '../../parts/waiting/WaitingHere';
 import { useHouse } from '../../store/house';
+import { materialsMovedBy } from '../../store/outbox/queuedWrite';
 import { useRestock } from '../../store/restock';
 import { shelfStates, useNow } from '../../store/shelf';
 import { newEntryId, useEnter } from '../../store/useEnter';
@@ -36,7 +38,10 @@ export function LeftFacet({ material }: { readonly material: BoughtMaterial }) {
   const cover = restocking?.ok ? restocking.value.cover : undefined;
 
   const openOne = async (): Promise<void> => {
-    const entered = await enter({ kind: 'opening', id: newEntryId(), materialId: material.id });
+    const entered = await enter(
+      { kind: 'opening', id: newEntryId(), materialId: material.id },
+      material.name,
+    );
     setFault(entered.ok ? undefined : entered.message);
   };
   return (
@@ -55,6 +60,7 @@ export function LeftFacet({ material }: { readonly material: BoughtMaterial }) {
           label={`${number(state.sealedContainers, 1)} sealed, ${number(state.open.length)} open`}
         />
       </div>
+      <WaitingHere isHere={({ change }) => materialsMovedBy(change).includes(material.id)} />
       <p className="text-sm text-ink-soft">
         {cover === undefined || cover.daysOfCover === null
           ? 'No expected visit uses it.'

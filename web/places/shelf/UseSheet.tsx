@@ -18,6 +18,7 @@ export function UseSheet({ material, open, onClose }: UseSheetProps) {
     <EntrySheet
       open={open}
       onClose={onClose}
+      name={material.name}
       title={`Used: ${material.name}`}
       description="It is taken from what is open, then from what expires first."
       action="Enter the use"

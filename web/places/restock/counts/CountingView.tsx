@@ -4,20 +4,17 @@ import type { BoughtMaterial, CountedLine, CountRound } from '@bienestar/core/ho
 import { foundInAll, materialsOfRound } from '@bienestar/core/restock/countReview';
 import type { CountEntry, StockEntry, TotalCountEntry } from '@bienestar/core/stock/entries';
 import type { ShelfState } from '@bienestar/core/stock/shelfLife';
-import { amount } from '../../../format/figures';
+import { amount, counted } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { NumberField } from '../../../parts/NumberField';
-import { refusedBy } from '../../../store/api';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
-import { useEnterCountedMutation } from '../../../store/restockApi';
 import { shelfStates, useNow } from '../../../store/shelf';
-import { meantOnce, outcomeKnown } from '../../../store/meantOnce';
-import { newEntryId, newLotId, type Entered, meaningOf } from '../../../store/useEnter';
+import { outbox } from '../../../store/store';
+import { entered, newEntryId, newLotId, type Entered } from '../../../store/useEnter';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
 import { CountSheet } from '../../shelf/CountSheet';
 import { packWords } from '../../shelf/materialWords';
-import { counted } from '../restockWords';
 import { toSecond } from '@bienestar/core/days/days';
 
 /** A count that is going on: along the shelf, one material after the other. */
@@ -100,21 +97,11 @@ function useCounted(
   round: CountRound,
 ): (material: BoughtMaterial, entry: StockEntry) => Promise<Entered> {
   const house = useHouse();
-  const [enter] = useEnterCountedMutation();
   return async (material, given) => {
     if (!isCount(given)) return { ok: false, message: 'This is no count.', faults: [] };
-    const meaning = `${round.id} ${meaningOf(given)}`;
-    const { entry, line } = meantOnce(meaning, () => counted(material, given));
-    const answer = await enter({ roundId: round.id, line, entry });
-    if (!answer.error) {
-      outcomeKnown(meaning);
-      return { ok: true };
-    }
-    const refused = refusedBy(answer.error);
-    if (refused.kind === 'away') return { ok: false, message: refused.message, faults: [] };
-    outcomeKnown(meaning);
-    const { errors = [], detail } = refused.document;
-    return { ok: false, message: errors[0]?.message ?? detail, faults: errors };
+    const { entry, line } = counted(material, given);
+    const change = { kind: 'count', roundId: round.id, line, entry } as const;
+    return entered(await outbox.put(change, material.name).tried);
   };
 
   function counted(

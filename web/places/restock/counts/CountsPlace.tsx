@@ -4,7 +4,7 @@ import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { CountRound } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { placesOnShelf } from '@bienestar/core/restock/countReview';
-import { dayText } from '../../../format/figures';
+import { counted, dayText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { Segments } from '../../../parts/Segments';
@@ -12,7 +12,6 @@ import { useHouse, useSnapshot } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useAddAndRemove } from '../../../store/useEditPart';
 import { RestockHeader } from '../RestockHeader';
-import { counted } from '../restockWords';
 import { CountingView } from './CountingView';
 import { ReviewView } from './ReviewView';
 

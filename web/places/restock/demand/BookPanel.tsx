@@ -5,7 +5,7 @@ import { toast } from '../../../parts/toast';
 import type { ServiceId } from '@bienestar/core/house/ids';
 import { bookingNames, unmatchedTitles, withName } from '@bienestar/core/restock/forecast';
 import type { ReadCalendar } from '@bienestar/core/calendar/readCalendar';
-import { number, percent } from '../../../format/figures';
+import { counted, number, percent } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
@@ -14,7 +14,6 @@ import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useLazyBookingFeedQuery, useSaveBookingsMutation } from '../../../store/restockApi';
 import type { CalendarWorker } from '../../../workers/calendar.worker';
-import { counted } from '../restockWords';
 import { useChangeRestock } from './useChangeRestock';
 
 const LARGEST_FILE = 20 * 1024 * 1024;

@@ -5,7 +5,7 @@ import { asId, type OfferId } from '@bienestar/core/house/ids';
 import type { SoldCourse } from '@bienestar/core/house/house';
 import { unversioned, type Versioned } from '@bienestar/contract/api';
 import { dueVisits } from '@bienestar/core/restock/forecast';
-import { dayText } from '../../../format/figures';
+import { counted, dayText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
@@ -14,7 +14,6 @@ import { TextField } from '../../../parts/TextField';
 import { useHouse, useSnapshot } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
-import { counted } from '../restockWords';
 import { useChangeRestock } from './useChangeRestock';
 
 /** Courses that are paid for: what they still promise is set aside from the shelf. */

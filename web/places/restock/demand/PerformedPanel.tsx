@@ -1,19 +1,19 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { toast } from '../../../parts/toast';
+import type { Performed } from '@bienestar/contract/api';
 import type { Booking, Treatment } from '@bienestar/core/house/house';
 import { asId, type ServiceId } from '@bienestar/core/house/ids';
 import { bookedService, bookingNames } from '@bienestar/core/restock/forecast';
 import { toEnter, usesOfTreatment } from '@bienestar/core/restock/performed';
-import { momentText } from '../../../format/figures';
+import { counted, momentText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
-import { refusedBy } from '../../../store/api';
-import { meantOnce, outcomeKnown } from '../../../store/meantOnce';
 import { useFigures, useHouse } from '../../../store/house';
 import { useNow } from '../../../store/shelf';
-import { usePerformMutation, useTakeBackMutation } from '../../../store/restockApi';
-import { newEntryId } from '../../../store/useEnter';
-import { counted } from '../restockWords';
+import { WaitingHere } from '../../../parts/waiting/WaitingHere';
+import { useTakeBackMutation } from '../../../store/restockApi';
+import { outbox } from '../../../store/store';
+import { entered, newEntryId } from '../../../store/useEnter';
 
 const MOST_SHOWN = 12;
 
@@ -22,7 +22,7 @@ export function PerformedPanel() {
   const house = useHouse();
   const figures = useFigures();
   const now = useNow();
-  const [perform, { isLoading }] = usePerformMutation();
+  const [isBusy, setIsBusy] = useState(false);
   const [takeBack] = useTakeBackMutation();
   const [fault, setFault] = useState<string>();
   const names = bookingNames(house);
@@ -33,29 +33,22 @@ export function PerformedPanel() {
     const serviceId = bookedService(booking.title, names);
     const service = house.services.find(({ id }) => id === serviceId);
     if (!service) return;
-    const meaning = `performed ${booking.id}`;
-    const answer = await perform(
-      meantOnce(meaning, () => {
-        const treatment: Treatment = {
-          id: asId(nanoid(16)),
-          serviceId: service.id,
-          at: booking.at,
-          visitKind: service.visitKind,
-          bookingId: booking.id,
-          entryIds: [],
-        };
-        return { treatment, uses: usesOfTreatment(treatment, house, figures, newEntryId) };
-      }),
-    );
-    if (answer.error) {
-      const refused = refusedBy(answer.error);
-      if (refused.kind === 'refused') outcomeKnown(meaning);
-      setFault(refused.kind === 'away' ? refused.message : refused.document.detail);
-      return;
-    }
-    outcomeKnown(meaning);
-    setFault(undefined);
-    const { missing } = answer.data;
+    const treatment: Treatment = {
+      id: asId(nanoid(16)),
+      serviceId: service.id,
+      at: booking.at,
+      visitKind: service.visitKind,
+      bookingId: booking.id,
+      entryIds: [],
+    };
+    const uses = usesOfTreatment(treatment, house, figures, newEntryId);
+    setIsBusy(true);
+    const outcome = await outbox.put({ kind: 'visit', treatment, uses }, service.name).tried;
+    setIsBusy(false);
+    const end = entered(outcome);
+    setFault(end.ok ? undefined : end.message);
+    if (outcome.is !== 'done') return;
+    const { missing } = outcome.data as Performed;
     toast.success(
       missing.length === 0
         ? `${service.name} is entered.`
@@ -63,7 +56,7 @@ export function PerformedPanel() {
       {
         action: {
           label: 'Undo',
-          onClick: () => void takeBack(answer.data.treatment.id),
+          onClick: () => void takeBack(treatment.id),
         },
       },
     );
@@ -81,6 +74,7 @@ export function PerformedPanel() {
           ▲ {fault}
         </p>
       )}
+      <WaitingHere isHere={({ change }) => change.kind === 'visit'} />
       <ul>
         {waiting.slice(0, MOST_SHOWN).map(({ booking, serviceId }) => (
           <li
@@ -90,7 +84,7 @@ export function PerformedPanel() {
             <span className="w-28 text-ink-soft">{momentText(booking.at)}</span>
             <span className="min-w-0 flex-1">{nameOf(serviceId)}</span>
             <Button
-              disabled={isLoading}
+              disabled={isBusy}
               aria-label={`Performed: ${nameOf(serviceId)}, ${momentText(booking.at)}`}
               onClick={() => void enter(booking)}
             >

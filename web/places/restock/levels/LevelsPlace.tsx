@@ -5,7 +5,7 @@ import type { Outcome } from '@bienestar/core/problem/problem';
 import type { LinenLevel, RestockFigures } from '@bienestar/core/restock/restocker';
 import type { Restocking } from '@bienestar/core/restock/restocking';
 import { explainOrderSize, explainReorderPoint } from '@bienestar/core/explain/explainReorder';
-import { amount, nearDay } from '../../../format/figures';
+import { amount, counted, nearDay } from '../../../format/figures';
 import { EmptyPlace } from '../../../parts/EmptyPlace';
 import { PercentField } from '../../../parts/PercentField';
 import { CELL_LOOK, PlaceTable, rowLook, type Column } from '../../../parts/PlaceTable';
@@ -15,7 +15,6 @@ import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useChangeSettings } from '../../../store/useEditPart';
 import { RestockHeader } from '../RestockHeader';
-import { counted } from '../restockWords';
 import { LinenPanel } from './LinenPanel';
 import { LevelPanel } from './LevelPanel';
 

@@ -1,12 +1,11 @@
 import type { LinenLoop, LinenMaterial } from '@bienestar/core/house/house';
 import type { LinenLevel } from '@bienestar/core/restock/restocker';
 import { explainPar } from '@bienestar/core/explain/explainReorder';
-import { number } from '../../../format/figures';
+import { counted, number } from '../../../format/figures';
 import { NumberField } from '../../../parts/NumberField';
 import { WorkedFigure } from '../../../parts/working/WorkedFigure';
 import { useSnapshot } from '../../../store/house';
 import { useChange } from '../../../store/useEditPart';
-import { counted } from '../restockWords';
 
 interface LinenPanelProps {
   readonly material: LinenMaterial;

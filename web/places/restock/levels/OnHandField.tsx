@@ -23,13 +23,16 @@ export function OnHandField({ material, onHand }: OnHandFieldProps) {
         quantity >= 0 && quantity <= LARGEST_STOCK ? undefined : 'Must not be below 0.'
       }
       onCommit={async (quantity) => {
-        const entered = await enter({
-          kind: 'total-count',
-          id: newEntryId(),
-          materialId: material.id,
-          quantity,
-          lotId: newLotId(),
-        });
+        const entered = await enter(
+          {
+            kind: 'total-count',
+            id: newEntryId(),
+            materialId: material.id,
+            quantity,
+            lotId: newLotId(),
+          },
+          material.name,
+        );
         return entered.ok ? undefined : entered.message;
       }}
     />

@@ -13,17 +13,18 @@ import {
 } from '@bienestar/core/restock/orderProgress';
 import { sentOrder } from '@bienestar/core/restock/sendOrder';
 import { daysBetween } from '@bienestar/core/days/days';
-import { dayText, money, moneyChange } from '../../../format/figures';
+import { counted, dayText, money, moneyChange } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { TextField } from '../../../parts/TextField';
 import { fileNameOf, saveFile } from '../../../parts/saveFile';
+import { WaitingHere } from '../../../parts/waiting/WaitingHere';
 import { refusedBy } from '../../../store/api';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useAskOrderMutation, useSendOrderMutation } from '../../../store/restockApi';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
-import { counted, orderWords, SENT_WORDS, whenWords } from '../restockWords';
+import { orderWords, SENT_WORDS, whenWords } from '../restockWords';
 import { usePdf } from '../../card/paper';
 import { DraftLines } from './DraftLines';
 import { orderCsv } from './orderCsv';
@@ -86,6 +87,9 @@ export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
   return (
     <div className="flex flex-col gap-4">
       <OrderPaper sheet={sheet} />
+      <WaitingHere
+        isHere={({ change }) => change.kind === 'receipt' && change.orderId === order.id}
+      />
       <div className="flex flex-col gap-4 print:hidden">
         <div>
           <p className="text-sm text-palm">{orderWords(order)}</p>

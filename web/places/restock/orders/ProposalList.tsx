@@ -1,11 +1,11 @@
 import { useNavigate } from 'react-router';
 import type { Proposal } from '@bienestar/core/restock/proposeOrders';
-import { dayText, money } from '../../../format/figures';
+import { counted, dayText, money } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { useHouse, useSnapshot } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useAddAndRemove } from '../../../store/useEditPart';
-import { counted, reasonWords } from '../restockWords';
+import { reasonWords } from '../restockWords';
 import { draftOf } from './newOrder';
 
 /** Orders to write now, a supplier at a time, each line with its reasons. */

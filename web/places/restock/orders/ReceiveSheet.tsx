@@ -13,12 +13,10 @@ import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
 import { Sheet } from '../../../parts/Sheet';
 import { TextField } from '../../../parts/TextField';
-import { keepInHouse, refusedBy } from '../../../store/api';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
-import { useReceiveOrderMutation } from '../../../store/restockApi';
-import { useAppDispatch } from '../../../store/store';
-import { newEntryId, newLotId } from '../../../store/useEnter';
+import { outbox } from '../../../store/store';
+import { KEPT_FOR_LATER, newEntryId, newLotId } from '../../../store/useEnter';
 
 interface ReceiveSheetProps {
   readonly order: Versioned<Order>;
@@ -29,8 +27,7 @@ interface ReceiveSheetProps {
 export function ReceiveSheet({ order, onClose }: ReceiveSheetProps) {
   const { materials } = useHouse();
   const { today } = useRestock();
-  const dispatch = useAppDispatch();
-  const [receive, { isLoading }] = useReceiveOrderMutation();
+  const [isBusy, setIsBusy] = useState(false);
   const [on, setOn] = useState(today);
   const [rest, setRest] = useState<Receiving['rest']>('awaited');
   const [lines, setLines] = useState<readonly ReceivedLine[]>(() =>
@@ -43,20 +40,19 @@ export function ReceiveSheet({ order, onClose }: ReceiveSheetProps) {
   };
   const enter = async (): Promise<void> => {
     const receiving: Receiving = { on, lines, rest };
-    const answer = await receive({ id: order.id, version: order.version, receiving });
-    if (!answer.error) {
-      toast.success('It is on the shelf.');
+    setIsBusy(true);
+    const { id: orderId, version, name } = order;
+    const change = { kind: 'receipt', orderId, version, receiving } as const;
+    const outcome = await outbox.put(change, name).tried;
+    setIsBusy(false);
+    if (outcome.is !== 'refused') {
+      if (outcome.is === 'done') toast.success('It is on the shelf.');
+      else toast(KEPT_FOR_LATER);
       onClose();
       return;
     }
-    const refused = refusedBy(answer.error);
-    if (refused.kind === 'away') {
-      setMessage(refused.message);
-      return;
-    }
-    const { document } = refused;
-    if (document.type === PROBLEM_TYPES.stale && document.current) {
-      dispatch(keepInHouse('orders', document.current as Versioned<Order>));
+    const { document } = outcome;
+    if (document.type === PROBLEM_TYPES.stale) {
       setMessage(
         'Somebody else received some of this order meanwhile: what came since is shown now. Check what is left, and enter it again.',
       );
@@ -73,7 +69,7 @@ export function ReceiveSheet({ order, onClose }: ReceiveSheetProps) {
       title={`What came of ${order.name}`}
       description="Each line becomes a lot on the shelf. Leave at 0 what has not come."
       actions={
-        <Button weight="main" disabled={isLoading} onClick={() => void enter()}>
+        <Button weight="main" disabled={isBusy} onClick={() => void enter()}>
           On the shelf with it
         </Button>
       }

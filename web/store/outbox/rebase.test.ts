@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { rebased } from './rebase';
+import { rebase } from './rebase';
+
+const rebased = <T>(base: T, mine: T, latest: T): T => rebase(base, mine, latest).value;
 
 const leaf = fc.oneof(fc.integer(), fc.string(), fc.array(fc.integer(), { maxLength: 3 }));
 const plain = fc.dictionary(
@@ -37,5 +39,15 @@ describe('a change on what was on the screen', () => {
         expect(rebased(base, structuredClone(base), latest)).toEqual(latest);
       }),
     );
+  });
+
+  it('tells which fields both changed, and not those that both changed alike', () => {
+    const base = { margin: 0.3, name: 'Casa', deep: { a: 1, b: 1 } };
+    const mine = { margin: 0.4, name: 'Casa Sol', deep: { a: 2, b: 1 } };
+    const theirs = { margin: 0.2, name: 'Casa Sol', deep: { a: 1, b: 9 } };
+    expect(rebase(base, mine, theirs)).toEqual({
+      value: { margin: 0.4, name: 'Casa Sol', deep: { a: 2, b: 9 } },
+      clashes: ['/margin'],
+    });
   });
 });

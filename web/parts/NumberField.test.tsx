@@ -1,0 +1,84 @@
+// @vitest-environment jsdom
+import { cleanup, render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useState } from 'react';
+import { afterEach, describe, expect, it } from 'vitest';
+import { NumberField } from './NumberField';
+
+afterEach(cleanup);
+
+const field = () => screen.getByRole<HTMLInputElement>('textbox', { name: 'Margin' });
+
+function Margin({ refuse }: { readonly refuse?: string }) {
+  const [value, setValue] = useState(30);
+  return (
+    <>
+      <NumberField
+        label="Margin"
+        unit="%"
+        commitOn="leaving"
+        value={value}
+        check={(number) => (number <= 95 ? undefined : 'At most 95.')}
+        onCommit={(number) => {
+          if (refuse !== undefined) return Promise.resolve(refuse);
+          setValue(number);
+        }}
+      />
+      <button type="button" onClick={() => setValue(50)}>
+        Another window
+      </button>
+      <output>{value}</output>
+    </>
+  );
+}
+
+describe('a field for a number', () => {
+  it('takes a decimal comma or point when it is left or Enter is pressed, and not before', async () => {
+    const person = userEvent.setup();
+    render(<Margin />);
+    await person.clear(field());
+    await person.type(field(), '32,5');
+    expect(screen.getByRole('status').textContent).toBe('30');
+    await person.tab();
+    expect(screen.getByRole('status').textContent).toBe('32.5');
+    await person.clear(field());
+    await person.type(field(), '33.5{Enter}');
+    expect(screen.getByRole('status').textContent).toBe('33.5');
+  });
+
+  it.each([
+    ['thirty', /Enter a number.*Still counted with 30\./],
+    ['96', /At most 95\./],
+  ])('keeps “%s” as it was typed, and says what is wrong with it', async (typed, words) => {
+    const person = userEvent.setup();
+    render(<Margin />);
+    await person.clear(field());
+    await person.type(field(), typed);
+    await person.tab();
+    expect(field().value).toBe(typed);
+    expect(field().getAttribute('aria-invalid')).toBe('true');
+    expect(screen.getByRole('alert').textContent).toMatch(words);
+    expect(field().getAttribute('aria-describedby')).toBe(screen.getByRole('alert').id);
+    expect(screen.getByRole('status').textContent).toBe('30');
+  });
+
+  it('keeps what the house refuses, with its words', async () => {
+    const person = userEvent.setup();
+    render(<Margin refuse="The database is full." />);
+    await person.clear(field());
+    await person.type(field(), '40{Enter}');
+    expect((await screen.findByRole('alert')).textContent).toContain('The database is full.');
+    expect(field().value).toBe('40');
+  });
+
+  it('is not taken away by a value that arrives while one types, and shows it otherwise', async () => {
+    const person = userEvent.setup();
+    render(<Margin />);
+    await person.click(screen.getByRole('button', { name: 'Another window' }));
+    expect(field().value).toBe('50');
+    await person.clear(field());
+    await person.type(field(), '4');
+    screen.getByRole('button', { name: 'Another window' }).click();
+    expect(field().value).toBe('4');
+  });
+});
