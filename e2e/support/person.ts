@@ -114,7 +114,13 @@ export async function newPerson(url = ownHouse().url, beside?: Person): Promise<
       last = await (await find(role, name)).evaluate(pointOf);
       return last !== undefined && last.x === before?.x && last.y === before.y;
     }, `${role} “${name}” can be clicked`);
-    if (last) await page.mouse.click(last.x, last.y);
+    if (!last) return;
+    /* What arrives between looking and pressing may push it away: then it is pressed once more. */
+    const element = await find(role, name);
+    const heard = await element.evaluateHandle(listenForClick);
+    await page.mouse.click(last.x, last.y);
+    const isHeard = await heard.evaluate(({ click: got }) => got).catch(() => true);
+    if (!isHeard && last.isInside) await click(role, name);
   };
   const fillIn: Person['fillIn'] = async (role, label, text) => {
     /* Looks again when the screen is drawn anew between finding the field and entering it. */
@@ -177,16 +183,13 @@ export async function newPerson(url = ownHouse().url, beside?: Person): Promise<
       if (!found) throw new Error(`There is no figure “${label}”.`);
       return found.evaluate((element) => element.innerText);
     },
-    saved: () =>
-      waitFor(
-        () =>
-          page.evaluate(() =>
-            [...document.querySelectorAll('[role=status]')].some(
-              (each) => each.textContent === 'saved',
-            ),
-          ),
-        'the protocol is saved',
-      ),
+    saved: async () => {
+      try {
+        await waitFor(() => page.evaluate(saysSaved), 'the protocol is saved');
+      } catch (error) {
+        throw new Error(await pageSays('Not saved'), { cause: error });
+      }
+    },
     close: async () => {
       if (beside) {
         await page.close();
@@ -203,9 +206,24 @@ export async function newPerson(url = ownHouse().url, beside?: Person): Promise<
   };
 }
 
+/** Runs in the page. */
+function saysSaved(): boolean {
+  const states = [...document.querySelectorAll('[role=status]')];
+  return states.some(({ textContent }) => textContent === 'saved');
+}
+
+/** Whether an element was clicked, from now on; runs in the page. */
+function listenForClick(element: Element): { click: boolean } {
+  const heard = { click: false };
+  element.addEventListener('click', () => (heard.click = true), { once: true, capture: true });
+  return heard;
+}
+
 interface Point {
   readonly x: number;
   readonly y: number;
+  /** the element itself is what lies there, not what holds it */
+  readonly isInside: boolean;
 }
 
 /** Where to click an element, once it is enabled and nothing lies over it; runs in the page. */
@@ -213,9 +231,10 @@ function pointOf(element: Element): Point | undefined {
   if (element.matches(':disabled')) return undefined;
   element.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   const { left, top, width, height } = element.getBoundingClientRect();
-  const point = { x: left + width / 2, y: top + height / 2 };
-  const hit = document.elementFromPoint(point.x, point.y);
-  const isThere = hit !== null && (element.contains(hit) || hit.contains(element));
+  const [x, y] = [left + width / 2, top + height / 2];
+  const hit = document.elementFromPoint(x, y);
+  const point = { x, y, isInside: element.contains(hit) };
+  const isThere = hit !== null && (point.isInside || hit.contains(element));
   return width > 0 && height > 0 && isThere ? point : undefined;
 }
 
