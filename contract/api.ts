@@ -24,6 +24,7 @@ import type {
 import type { JournalEntry } from '@bienestar/core/house/journal';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import type { HouseSettings } from '@bienestar/core/house/settings';
+import type { CountedOn, VisitLog } from '@bienestar/core/house/visitLog';
 import type { Lot, MaterialStock, Movement } from '@bienestar/core/house/stock';
 import type { Fault } from './check';
 
@@ -59,6 +60,29 @@ export interface Aggregates {
 }
 export type AggregateName = keyof Aggregates;
 
+/** What happened or is agreed: a House has what goes on of it, and what has ended is read in pages. */
+export const RECORDS = [
+  'soldCourses',
+  'orders',
+  'counts',
+] as const satisfies readonly AggregateName[];
+export type RecordName = (typeof RECORDS)[number];
+
+/** As many of the orders and counts that have ended as a House has at hand. */
+export const ENDED_AT_HAND = 6;
+
+/** Whether an aggregate is a record, and not of the model. */
+export function isRecord(name: string): name is RecordName {
+  return (RECORDS as readonly string[]).includes(name);
+}
+
+/** A page of records that have ended, the newest first: `GET /api/orders?ended`. */
+export interface RecordPage<N extends RecordName = RecordName> {
+  readonly things: readonly Versioned<Aggregates[N]>[];
+  /** where the next page begins */
+  readonly next?: number;
+}
+
 /** The figures kept beside a thing of another aggregate, one line each. */
 export interface Lines {
   demand: Demand;
@@ -76,8 +100,8 @@ export type HouseSnapshot = {
   /** every edition of every protocol, without what is in it */
   readonly editionHeads: readonly EditionHead[];
   readonly bookings: readonly Booking[];
-  /** of the last months */
-  readonly treatments: readonly Treatment[];
+  readonly log: VisitLog;
+  readonly countedOn: CountedOn;
   /** what the ledger leaves, for every material that is kept in stock */
   readonly stock: readonly MaterialStock[];
 };
@@ -153,10 +177,11 @@ export function withoutVersions(snapshot: HouseSnapshot): House {
     menus: plain<GuestMenu>(snapshot.menus),
     scenarios: plain<Scenario>(snapshot.scenarios),
     bookings: snapshot.bookings,
-    treatments: snapshot.treatments,
+    log: snapshot.log,
     soldCourses: plain<SoldCourse>(snapshot.soldCourses),
     orders: plain<Order>(snapshot.orders),
     counts: plain<CountRound>(snapshot.counts),
+    countedOn: snapshot.countedOn,
     stock: snapshot.stock,
   };
 }

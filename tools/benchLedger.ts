@@ -40,6 +40,7 @@ export async function benchLedger(): Promise<readonly Row[]> {
       await fillHouse(into, plain, 1);
       await into.ledger.loadLots(lots);
       await into.ledger.loadMovements(movements);
+      await into.ledger.balance();
     },
     filledWithinMs,
   );

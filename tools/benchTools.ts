@@ -2,6 +2,7 @@
 export type Row = readonly [string, number, string];
 
 const RUNS = 200;
+const WARM_RUNS = 3;
 
 /** The median of so many runs, in milliseconds. */
 export function timed(work: (run: number) => unknown, runs = RUNS): number {
@@ -26,6 +27,22 @@ export async function timedWait(
     times.push(performance.now() - began);
   }
   return medianOf(times);
+}
+
+/** The medians of several works that are done by turns, each after a few runs that are not counted. */
+export async function timedByTurns(
+  works: readonly ((run: number) => Promise<unknown>)[],
+  runs: number,
+): Promise<readonly number[]> {
+  const times = works.map((): number[] => []);
+  for (let run = -WARM_RUNS; run < runs; run += 1) {
+    for (const [at, work] of works.entries()) {
+      const began = performance.now();
+      await work(run + WARM_RUNS);
+      if (run >= 0) times[at]?.push(performance.now() - began);
+    }
+  }
+  return times.map(medianOf);
 }
 
 function medianOf(times: number[]): number {

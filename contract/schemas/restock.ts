@@ -128,6 +128,7 @@ export const treatment: Joi.ObjectSchema<Treatment> = shape<Treatment>({
   bookingId: Joi.string().max(64).optional(),
   soldCourseId: id.optional(),
   entryIds: listOf(id, 500),
+  takenBackAt: instant.optional(),
 });
 
 export const soldCourse: Joi.ObjectSchema<SoldCourse> = shape<SoldCourse>({

@@ -7,6 +7,11 @@ export function dayOf(instant: Date): string {
   return `${String(instant.getFullYear()).padStart(4, '0')}-${two(instant.getMonth() + 1)}-${two(instant.getDate())}`;
 }
 
+/** The first moment of an ISO date where the reader is. */
+export function startOfDay(day: string): Date {
+  return new Date(`${day}T00:00`);
+}
+
 /** The last moment of an ISO date where the reader is. */
 export function endOfDay(day: string): Date {
   return new Date(`${day}T23:59:59.999`);

@@ -1,12 +1,14 @@
 import type { PricePoint } from './pricePoint';
 import { daysAfter, daysBetween, toSecond } from '../days/days';
 import type { Lot, Movement } from './stock';
-import type { House, Order } from './house';
+import type { House, Order, Treatment } from './house';
 import type { JournalEntry } from './journal';
 import type { MaterialId } from './ids';
 
 /** A House with its memory: what is on the shelf follows from the ledger, so it is not said twice. */
-export interface HouseArchive extends Omit<House, 'stock'> {
+export interface HouseArchive extends Omit<House, 'stock' | 'log' | 'countedOn'> {
+  /** what was performed, visit by visit */
+  readonly treatments: readonly Treatment[];
   readonly prices: readonly PricePoint[];
   readonly lots: readonly Lot[];
   readonly movements: readonly Movement[];
@@ -49,6 +51,7 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
     treatments: archive.treatments.map((treatment) => ({
       ...treatment,
       at: treatment.at.startsWith(newestDay) ? withTheClock(treatment.at) : movedAt(treatment.at),
+      ...(treatment.takenBackAt !== undefined && { takenBackAt: movedAt(treatment.takenBackAt) }),
     })),
     soldCourses: archive.soldCourses.map((sold) => ({ ...sold, soldOn: moved(sold.soldOn) })),
     orders: archive.orders.map((order) => orderMoved(order, moved)),

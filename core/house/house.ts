@@ -10,8 +10,9 @@ import type { Offer } from './offer';
 import type { Block, Protocol, Role, VisitKind } from './protocol';
 import type { Scenario } from './scenario';
 import type { Supplier } from './supplier';
-import type { Booking, CountRound, Order, SoldCourse, Treatment } from './restock';
+import type { Booking, CountRound, Order, SoldCourse } from './restock';
 import type { HouseSettings } from './settings';
+import type { CountedOn, VisitLog } from './visitLog';
 
 export type * from './amount';
 export type * from './material';
@@ -117,11 +118,16 @@ export interface House {
   readonly scenarios: readonly Scenario[];
   /** the book, as it was read last */
   readonly bookings: readonly Booking[];
-  /** what was performed */
-  readonly treatments: readonly Treatment[];
+  /** what was performed, added up */
+  readonly log: VisitLog;
+  /** courses that still may promise visits; others may be left out */
   readonly soldCourses: readonly SoldCourse[];
+  /** drafts and what is under way; others may be left out */
   readonly orders: readonly Order[];
+  /** rounds of counting that go on; others may be left out */
   readonly counts: readonly CountRound[];
+  /** when each material was counted last */
+  readonly countedOn: CountedOn;
   /** what the ledger leaves on the shelf, by material */
   readonly stock: readonly MaterialStock[];
 }

@@ -113,6 +113,8 @@ export interface Treatment {
   readonly bookingId?: BookingId;
   readonly soldCourseId?: SoldCourseId;
   readonly entryIds: readonly EntryId[];
+  /** when it was said not to have been performed: its entries have opposites then */
+  readonly takenBackAt?: string;
 }
 
 /** Why a line stands in an order, with the figures of the day on which it was written. */

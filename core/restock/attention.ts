@@ -1,5 +1,6 @@
 import type { BoughtMaterial, House, LinenMaterial, Order } from '../house/house';
 import { dayOf, daysAfter, daysBetween } from '../days/days';
+import { lastCounted } from '../house/visitLog';
 import { belowNothing } from '../stock/postCount';
 import { shelfState } from '../stock/shelfLife';
 import { sumExactly } from '../house/stock';
@@ -230,19 +231,12 @@ function ofOrder(order: Order, today: string): Attention[] {
 /** Places on the shelf that were not counted for longer than the house wants. */
 function countsDue(house: House, today: string): Attention[] {
   const { countEveryDays } = house.settings.restock;
-  const last = new Map<string, string>();
-  for (const { lines } of house.counts) {
-    for (const { materialId, at } of lines) {
-      const day = dayOf(new Date(at));
-      const known = last.get(materialId);
-      if (known === undefined || day > known) last.set(materialId, day);
-    }
-  }
+  const last = lastCounted(house.counts, house.countedOn);
   const due = new Map<string | null, { materials: number; lastOn: string | null }>();
   for (const material of house.materials) {
     if (material.kind === 'linen' || material.kind === 'fresh') continue;
     if (material.archivedOn !== undefined) continue;
-    const on = last.get(material.id) ?? null;
+    const on = last[material.id] ?? null;
     if (on !== null && daysBetween(on, today) < countEveryDays) continue;
     const place = material.keptAt ?? null;
     const known = due.get(place);

@@ -3,6 +3,7 @@ import type { ServiceId } from '../house/ids';
 import type { Course } from '../house/offer';
 import type { VisitKind } from '../house/protocol';
 import type { RestockSettings } from '../house/restock';
+import { visitsByDay, visitsIn } from '../house/visitLog';
 import { dayOf, daysAfter, daysBetween } from '../days/days';
 
 const DAYS_A_WEEK = 7;
@@ -35,7 +36,7 @@ export interface Forecast {
 export function forecastOf(house: House, today: string): ReadonlyMap<ServiceId, Forecast> {
   const { restock } = house.settings;
   const booked = house.bookings.length > 0 ? bookedPerWeek(house, today) : undefined;
-  const logged = house.treatments.length > 0 ? loggedPerWeek(house, today) : undefined;
+  const logged = visitsIn(house.log) > 0 ? loggedPerWeek(house, today) : undefined;
   const plan = new Map(house.demand.map((line) => [line.serviceId, line]));
   const due = coursesPerWeek(house, today);
   const days = Array.from({ length: PLAN_DAYS }, (_, at) => daysAfter(today, at));
@@ -163,11 +164,10 @@ function loggedPerWeek(house: House, today: string): ReadonlyMap<ServiceId, numb
   const from = daysAfter(today, -logDays);
   const counts = new Map<ServiceId, number>();
   let oldest = today;
-  for (const { serviceId, at } of house.treatments) {
-    const day = dayOf(new Date(at));
+  for (const { serviceId, day, count } of visitsByDay(house.log)) {
     if (day < oldest) oldest = day;
     if (day < from || day >= today) continue;
-    counts.set(serviceId, (counts.get(serviceId) ?? 0) + 1);
+    counts.set(serviceId, (counts.get(serviceId) ?? 0) + count);
   }
   /* A log that is younger than that is not thinned out over days before it began. */
   const days = Math.max(1, Math.min(logDays, daysBetween(oldest, today)));

@@ -83,11 +83,11 @@ export interface ToEnter {
 
 /** The visits of the book that should be over by now and are not entered, the latest first. */
 export function toEnter(
-  { bookings, treatments }: Pick<House, 'bookings' | 'treatments'>,
+  { bookings, log }: Pick<House, 'bookings' | 'log'>,
   names: ReadonlyMap<string, ServiceId | null>,
   now: Date,
 ): readonly ToEnter[] {
-  const entered = new Set(treatments.map(({ bookingId }) => bookingId));
+  const entered = new Set(log.entered);
   return bookings
     .flatMap((booking): ToEnter[] => {
       const serviceId = bookedService(booking.title, names);

@@ -4,6 +4,7 @@ import type { House, Order, OrderLine } from '../house/house';
 import { asId } from '../house/ids';
 import { USUAL_RESTOCK, type RestockSettings } from '../house/restock';
 import { exactly } from '../quantity/triple';
+import { visitLogOf } from '../house/visitLog';
 import {
   bought,
   cleanser,
@@ -241,14 +242,12 @@ describe('who comes', () => {
       log: null,
     });
     expect(used(read)).toBeCloseTo((14 + 4.2) / 2, 9);
-    const treatments: House['treatments'] = [1, 2, 3].map((day) => ({
-      id: asId(`t${day}`),
+    const performed = [1, 2, 3].map((day) => ({
       serviceId: service().id,
       at: `2026-11-${10 + day}T10:00:00Z`,
-      visitKind: 'returning',
-      entryIds: [],
     }));
-    expect(used({ ...read, treatments })).toBeCloseTo((14 + 4.2 + (3 * 7) / 14) / 3, 9);
+    const log = visitLogOf(performed, '2026-06-01');
+    expect(used({ ...read, log })).toBeCloseTo((14 + 4.2 + (3 * 7) / 14) / 3, 9);
   });
 
   it('sets stock aside for sold courses, and does not count their visits twice', () => {

@@ -1,9 +1,22 @@
+import { dayOf, daysAfter } from '../days/days';
 import { stockedIds, type HouseArchive } from '../house/archive';
 import type { House } from '../house/house';
+import { lastCounted, visitLogOf } from '../house/visitLog';
 import { balancesOf, stockFrom } from './ledger';
 
-/** The House of an archive: its ledger added up to what is on the shelf. */
+/** The House of an archive: its ledger added up to what is on the shelf, its visits to a log. */
 export function houseOf(archive: HouseArchive): House {
-  const { prices: _prices, journal: _journal, lots, movements, ...house } = archive;
-  return { ...house, stock: stockFrom(stockedIds(house.materials), lots, balancesOf(movements)) };
+  const { prices: _prices, journal: _journal, lots, movements, treatments, ...house } = archive;
+  const first = treatments.reduce(
+    (least, { at }) => (at < least ? at : least),
+    '9999-01-01T00:00:00Z',
+  );
+  const log = visitLogOf(treatments, daysAfter(dayOf(new Date(first)), -1));
+  const book = new Set(house.bookings.map(({ id }) => id));
+  return {
+    ...house,
+    log: { ...log, entered: log.entered.filter((id) => book.has(id)) },
+    countedOn: lastCounted(house.counts),
+    stock: stockFrom(stockedIds(house.materials), lots, balancesOf(movements)),
+  };
 }

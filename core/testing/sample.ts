@@ -15,6 +15,7 @@ import { asId, type MaterialId, type ServiceId } from '../house/ids';
 import { NEW_SETTINGS } from '../house/newHouse';
 import type { Outcome } from '../problem/problem';
 import type { HouseSettings } from '../house/settings';
+import { NO_VISITS } from '../house/visitLog';
 import { exactly } from '../quantity/triple';
 import type { MaterialStock } from '../house/stock';
 
@@ -208,10 +209,11 @@ export function house(changes: Partial<House> = {}): House {
     menus: [],
     scenarios: [],
     bookings: [],
-    treatments: [],
+    log: NO_VISITS,
     soldCourses: [],
     orders: [],
     counts: [],
+    countedOn: {},
     stock: [],
     ...changes,
   };

@@ -1,16 +1,20 @@
 import { Router } from 'express';
-import type { AggregateName, Aggregates } from '@bienestar/contract/api';
+import { isRecord, type AggregateName, type Aggregates } from '@bienestar/contract/api';
 import { AGGREGATES } from '@bienestar/contract/rules';
 import { idTaken, inUse, invalidInput, notFound, staleWrite } from '../http/problems';
-import { checkedInput, checkReferences, takeVersion, versionFrom } from './checkInput';
+import { beforeFrom, checkedInput, checkReferences, takeVersion, versionFrom } from './checkInput';
 import type { Repository } from '../documents/documentRepository';
 import type { Repositories } from '../house/repositories';
+import { recordWindow } from '../house/records';
 import type { Door } from '../work/door';
+
+const RECORDS_ON_A_PAGE = 20;
 
 /**
  * The routes of one kind of aggregate. A body is the aggregate as in the house file; answers carry
  * its `version`.
- * - `GET /` all of them, in the order of the house.
+ * - `GET /` all of them, in the order of the house. Of records, `GET /?ended&before=` what has ended, in pages
+ *   of 20, the newest first; `next` is where the next page begins.
  * - `GET /:id` one; 404.
  * - `POST /` a new one, 201; 400 with faults, 409 when the id is taken.
  * - `PUT /:id` with the `version` read, the new state; 400, 404, 409 with `current` and `yours`.
@@ -25,6 +29,15 @@ export function aggregateRoutes<N extends AggregateName>(name: N, door: Door): R
   const check = (input: unknown): T => checkedInput<T>(schema, input, faults);
 
   router.get('/', async (request, response) => {
+    if (isRecord(name) && request.query.ended !== undefined) {
+      const before = beforeFrom(request.query.before);
+      const page = await door.read(request, async (unit) => {
+        const { ended } = await recordWindow(name, unit);
+        return repositoryIn(unit.house).page(RECORDS_ON_A_PAGE, before, ended);
+      });
+      response.json(page);
+      return;
+    }
     response.json(await door.read(request, ({ house }) => repositoryIn(house).all()));
   });
 

@@ -71,3 +71,14 @@ export async function checkReferences(
   }
   if (faults.length > 0) throw invalidInput(faults);
 }
+
+/**
+ * Where a page begins, as the query says: before the thing of that ordinal.
+ * @throws a refusal 400
+ */
+export function beforeFrom(text: unknown): number | undefined {
+  if (text === undefined) return undefined;
+  const before = typeof text === 'string' ? Number(text) : Number.NaN;
+  if (Number.isSafeInteger(before) && before > 0) return before;
+  throw invalidInput([{ pointer: '/before', code: 'number', message: 'This is not a page.' }]);
+}

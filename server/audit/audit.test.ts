@@ -69,7 +69,7 @@ describe('the audit trail', () => {
     await api.send('POST', 'treatments', { treatment, uses: [] });
     await api.send('POST', 'treatments/t1/take-back', {});
     expect((await trail('treatments', 't1')).map(({ difference }) => difference)).toMatchObject([
-      [{ op: 'remove' }],
+      [{ op: 'add', path: '/takenBackAt' }],
       [{ op: 'add', value: { id: 't1' } }],
     ]);
   });

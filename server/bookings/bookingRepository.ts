@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import type { AuditTrail } from '../audit/auditTrail';
 import type { Booking } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
@@ -16,6 +17,8 @@ interface BookingRow {
 /** The book: read whole, and put in the place of what was there. */
 export interface BookingRepository {
   readonly all: () => Promise<Booking[]>;
+  /** from a moment on */
+  readonly from: (moment: Date) => Promise<Booking[]>;
   /** puts a book into a database that nobody uses yet */
   readonly load: (bookings: readonly Booking[]) => Promise<void>;
   readonly replaceAll: (bookings: readonly Booking[]) => Promise<void>;
@@ -28,14 +31,18 @@ export function bookingRepository(
 ): BookingRepository {
   const bookings = table<BookingRow>(sequelize, 'bookings');
   const all = async (): Promise<Booking[]> =>
-    (await rowsOf<BookingRow>(bookings, ['at', 'id'], transaction)).map((row) => ({
-      id: asId(row.id),
-      title: row.title,
-      at: toSecond(row.at),
-      minutes: row.minutes,
-    }));
+    (await rowsOf<BookingRow>(bookings, ['at', 'id'], transaction)).map(bookingOf);
   return {
     all,
+    from: async (moment) => {
+      const rows = await bookings.findAll({
+        raw: true,
+        transaction,
+        where: { at: { [Op.gte]: moment } },
+        order: ['at', 'id'],
+      });
+      return (rows as unknown as BookingRow[]).map(bookingOf);
+    },
     load: (book) => writeRows(bookings, book, transaction),
     replaceAll: async (book) => {
       const byId = (list: readonly Booking[]) =>
@@ -46,4 +53,8 @@ export function bookingRepository(
       await audit.add({ part: 'bookings', id: 'book', before, after: byId(book) });
     },
   };
+}
+
+function bookingOf({ id, title, at, minutes }: BookingRow): Booking {
+  return { id: asId(id), title, at: toSecond(at), minutes };
 }

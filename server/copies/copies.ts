@@ -59,8 +59,8 @@ export function safeCopies(folder: string, sequelize: Sequelize): Copies {
       const house = await readingUnit(
         of,
         byItself(),
-        ({ house: kept }) =>
-          writeHouse(kept, async (text) => {
+        (unit) =>
+          writeHouse(unit, async (text) => {
             if (!packed.write(text)) await Promise.race([once(packed, 'drain'), failed]);
           }),
         WRITTEN_WITHIN_MS,

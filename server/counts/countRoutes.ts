@@ -8,13 +8,15 @@ import { invalidInput, notFound } from '../http/problems';
 import { enterEntry, holdForEntries } from '../ledger/enterEntry';
 import type { Door } from '../work/door';
 
+/** Counts of each material that are looked at: the newest. */
+const COUNTS_LOOKED_AT = 4;
 /** As many as a house file takes. */
 const MOST_LINES = 20_000;
 
 /**
  * What is done in a round of counting.
- * - `GET /history` what every count found against the ledger, and what was used, opened and thrown away
- *   from day to day.
+ * - `GET /:id/history` what the newest counts of its materials found against the ledger, and what was used,
+ *   opened and thrown away from day to day meanwhile; 404.
  * - `POST /:id/lines` with a `line` and its count `entry`: into the ledger and the round, both or none.
  *   Several may count one round at once. 201; 400 with faults, also when the round has ended; 404. Sent
  *   again by its entry it counts once.
@@ -22,14 +24,15 @@ const MOST_LINES = 20_000;
 export function countRoutes(door: Door): Router {
   const router = Router();
 
-  router.get('/history', async (request, response) => {
-    const history = await door.read(
-      request,
-      async ({ house: { ledger } }): Promise<CountHistory> => ({
-        counts: await ledger.counts(),
-        gone: await ledger.goneByDay(),
-      }),
-    );
+  router.get('/:id/history', async (request, response) => {
+    const { id } = request.params;
+    const history = await door.read(request, async ({ house }): Promise<CountHistory> => {
+      const round = await house.counts.find(id);
+      if (!round) throw notFound('count', id);
+      const materials = round.lines.map(({ materialId }) => materialId);
+      const counts = await house.ledger.counts(materials, COUNTS_LOOKED_AT);
+      return { counts, gone: await house.ledger.goneByDay(firstOf(counts)) };
+    });
     response.json(history);
   });
 
@@ -64,6 +67,15 @@ export function countRoutes(door: Door): Router {
     });
   });
   return router;
+}
+
+/** The first day of the counts of each material. */
+function firstOf(counts: CountHistory['counts']): { materialId: string; at: string }[] {
+  const first = new Map<string, string>();
+  for (const { materialId, at } of counts) {
+    if (!first.has(materialId)) first.set(materialId, `${at.slice(0, 10)}T00:00:00Z`);
+  }
+  return [...first].map(([materialId, at]) => ({ materialId, at }));
 }
 
 function inputFrom(body: unknown) {

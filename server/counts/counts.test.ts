@@ -64,7 +64,7 @@ describe('a round of counting', () => {
     expect(entered.status).toBe(201);
     expect(entered.body.round.lines).toMatchObject([{ materialId: 'gauze', found: 100 }]);
     expect(await onHand('gauze')).toBe(100);
-    const { counts } = (await api.send<CountHistory>('GET', 'counts/history')).body;
+    const { counts } = (await api.send<CountHistory>('GET', `counts/${roundId}/history`)).body;
     expect(counts.at(-1)).toMatchObject({ materialId: 'gauze', takenBack: false });
   });
 

@@ -9,11 +9,23 @@ import { restock } from './migrations/0006-restock';
 import { answers } from './migrations/0007-answers';
 import { documents } from './migrations/0008-documents';
 import { audit } from './migrations/0009-audit';
+import { records } from './migrations/0010-records';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
   return new Umzug({
-    migrations: [house, shelf, protocols, prices, money, restock, answers, documents, audit],
+    migrations: [
+      house,
+      shelf,
+      protocols,
+      prices,
+      money,
+      restock,
+      answers,
+      documents,
+      audit,
+      records,
+    ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

@@ -62,13 +62,14 @@ const COLUMNS = {
     supplierId: STRING(64),
     editionOf: STRING(64),
     editionNumber: INTEGER,
+    entryId: STRING(64),
   },
   offers: { ...documents() },
   menus: { ...documents() },
   scenarios: { ...documents() },
-  sold_courses: { ...documents() },
-  orders: { ...documents() },
-  counts: { ...documents() },
+  sold_courses: { ...documents(), beganOn: DATEONLY },
+  orders: { ...documents(), isOpen: DataTypes.BOOLEAN },
+  counts: { ...documents(), isOpen: DataTypes.BOOLEAN },
   bookings: { id: key(), at: DataTypes.DATE, minutes: quantity, title: STRING },
   treatments: {
     id: key(),
@@ -79,6 +80,7 @@ const COLUMNS = {
     bookingId: STRING(64),
     soldCourseId: STRING(64),
     entryIds: json,
+    takenBackAt: DataTypes.DATE,
   },
   audit: {
     ordinal: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
@@ -130,7 +132,12 @@ const COLUMNS = {
 export type TableName = keyof typeof COLUMNS;
 
 /** Every table of a house, also those that are only written in SQL. */
-export const TABLES: readonly string[] = [...Object.keys(COLUMNS), 'answers', 'migrations'];
+export const TABLES: readonly string[] = [
+  ...Object.keys(COLUMNS),
+  'balances',
+  'answers',
+  'migrations',
+];
 
 /** The tables that an earlier version had besides. */
 export const FORMER_TABLES: readonly string[] = [

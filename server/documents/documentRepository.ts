@@ -1,11 +1,10 @@
-import type { Reference } from '@bienestar/contract/references';
+import { Op, type FindOptions, type WhereOptions } from 'sequelize';
 import { unversioned, type Use, type Versioned } from '@bienestar/contract/api';
 import type { AuditTrail } from '../audit/auditTrail';
 import { fromJson } from '../db/optional';
-import { rowsOf } from '../db/rows';
 import { table, type TableName } from '../db/tables';
 import type { Session } from '../db/transactions';
-import { usesRows, type UserColumn } from './uses';
+import { usesRows, type Held, type UserColumn } from './uses';
 
 /** A thing as it lies in the database: the document that it is, its version, and its place among its kind. */
 interface DocumentRow {
@@ -27,14 +26,31 @@ export interface DocumentKind<T extends object> {
   readonly nameOf: (value: T) => string;
   /** the column of `uses` that says that this kind uses something; none where it holds nothing fast */
   readonly user?: UserColumn;
-  readonly references?: (value: T) => readonly Reference[];
+  readonly references?: (value: T) => readonly Held[];
   /** what points to the thing, and so keeps it from being removed */
   readonly usedBy?: (id: string) => Promise<Use[]>;
+  /** columns of its own, by which things of this kind are chosen */
+  readonly columns?: (value: T) => Readonly<Record<string, unknown>>;
+}
+
+/** A run of things, the newest first. */
+interface DocumentPage<T> {
+  readonly things: Versioned<T>[];
+  /** where the next page begins; none on the last */
+  readonly next?: number;
 }
 
 /** Reads and writes one kind of thing, in one unit of work. */
 export interface Repository<T extends object> {
   readonly all: () => Promise<Versioned<T>[]>;
+  /** those whose columns say so, in the order of the house */
+  readonly where: (columns: WhereOptions) => Promise<Versioned<T>[]>;
+  /** the newest first, those written before one of that ordinal */
+  readonly page: (
+    most: number,
+    before: number | undefined,
+    columns?: WhereOptions,
+  ) => Promise<DocumentPage<T>>;
   readonly find: (id: string) => Promise<Versioned<T> | undefined>;
   readonly insert: (value: T) => Promise<void>;
   /** false when nothing of that id and version is there */
@@ -57,7 +73,7 @@ export function documentRepository<T extends object>(
   audit: AuditTrail,
   kind: DocumentKind<T>,
 ): Repository<T> {
-  const { part, idOf, nameOf, user, references = () => [], usedBy } = kind;
+  const { part, idOf, nameOf, user, references = () => [], usedBy, columns } = kind;
   const documents = table<DocumentRow>(sequelize, kind.table);
   const uses = table<Record<string, string | number>>(sequelize, 'uses');
   const rowFor = (value: T, version: number): DocumentRow => ({
@@ -65,6 +81,7 @@ export function documentRepository<T extends object>(
     name: nameOf(value),
     version,
     body: value,
+    ...columns?.(value),
   });
   const noteUses = async (values: readonly T[]): Promise<void> => {
     if (user === undefined) return;
@@ -73,12 +90,16 @@ export function documentRepository<T extends object>(
     );
     if (rows.length > 0) await uses.bulkCreate(rows, { transaction });
   };
-  const read = async (where: Partial<Record<'id', string>>) => {
-    const rows = await rowsOf<DocumentRow>(documents, ['ordinal'], transaction, where);
-    return rows.map(({ body, version }) => ({ ...fromJson<T>(body as T | string), version }));
-  };
+  const select = async (options: FindOptions): Promise<DocumentRow[]> =>
+    (await documents.findAll({ raw: true, transaction, ...options })) as unknown as DocumentRow[];
+  const thingOf = ({ body, version }: DocumentRow): Versioned<T> => ({
+    ...fromJson<T>(body as T | string),
+    version,
+  });
+  const where: Repository<T>['where'] = async (chosen) =>
+    (await select({ where: chosen, order: [['ordinal', 'ASC']] })).map(thingOf);
 
-  const find = async (id: string): Promise<Versioned<T> | undefined> => (await read({ id }))[0];
+  const find = async (id: string): Promise<Versioned<T> | undefined> => (await where({ id }))[0];
   const asItIs = async (id: string): Promise<T | null> => {
     const found = await find(id);
     return found ? unversioned<T>(found) : null;
@@ -92,7 +113,18 @@ export function documentRepository<T extends object>(
   };
 
   return {
-    all: () => read({}),
+    all: () => where({}),
+    where,
+    page: async (most, before, chosen = {}) => {
+      const rows = await select({
+        where:
+          before === undefined ? chosen : { [Op.and]: [chosen, { ordinal: { [Op.lt]: before } }] },
+        order: [['ordinal', 'DESC']],
+        limit: most,
+      });
+      const last = rows.length === most ? rows.at(-1)?.ordinal : undefined;
+      return { things: rows.map(thingOf), ...(last !== undefined && { next: last }) };
+    },
     find,
     load,
     insert: async (value) => {

@@ -35,14 +35,17 @@ const USED = {
   supplier: 'supplierId',
 } as const satisfies Record<Exclude<ReferredKind, 'edition'>, string>;
 
+/** What a thing holds on to: other things, or entries of the ledger. */
+export type Held = Reference | { readonly kind: 'entry'; readonly id: string };
+
 /** What something uses, as rows of `uses` without who uses it. */
-export function usesRows(references: readonly Reference[]): Record<string, string | number>[] {
+export function usesRows(references: readonly Held[]): Record<string, string | number>[] {
   const rows = new Map<string, Record<string, string | number>>();
   for (const { kind, id } of references) {
     if (kind === 'edition') {
       const [editionOf = '', number] = id.split('#');
       rows.set(`${kind}/${id}`, { editionOf, editionNumber: Number(number) });
-    } else rows.set(`${kind}/${id}`, { [USED[kind]]: id });
+    } else rows.set(`${kind}/${id}`, { [kind === 'entry' ? 'entryId' : USED[kind]]: id });
   }
   return [...rows.values()];
 }

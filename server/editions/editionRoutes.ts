@@ -41,7 +41,7 @@ export function editionRoutes(door: Door): Router {
       const draft = await kept.protocols.find(protocolId);
       if (!draft) throw notFound('protocol', protocolId);
       if (draft.version !== version) throw staleWrite('protocol', draft, request.body);
-      const house = await readHouse(kept);
+      const house = await readHouse(unit);
       if (!house) throw notFound('protocol', protocolId);
       const plain = withoutVersions(house);
       const faults = publishFaults(unversioned(draft), plain);

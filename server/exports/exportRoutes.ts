@@ -30,8 +30,9 @@ export function exportRoutes(door: Door): Router {
     if (!isExport(name)) throw notFound('list', request.params.file);
     await door.read(
       request,
-      async ({ house: kept, now }) => {
-        const snapshot = await readHouse(kept);
+      async (unit) => {
+        const { house: kept, now } = unit;
+        const snapshot = await readHouse(unit);
         if (!snapshot) throw notFound('house', 'yet');
         const house = withoutVersions(snapshot);
         const source = { house, ...pagesOfHouse(kept) };

@@ -2,6 +2,7 @@ import { QueryTypes } from 'sequelize';
 import type { AggregateName, Aggregates, Lines, Use, Versioned } from '@bienestar/contract/api';
 import { AGGREGATES } from '@bienestar/contract/rules';
 import type { Order } from '@bienestar/core/house/house';
+import type { EntryId } from '@bienestar/core/house/ids';
 import { SETTINGS_ID } from '@bienestar/core/house/journal';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { receivedPacks } from '@bienestar/core/restock/orderProgress';
@@ -40,7 +41,8 @@ export function documentRepositories(
 } {
   const kept = <N extends AggregateName>(
     name: N,
-    kind: Pick<DocumentKind<Aggregates[N]>, 'table' | 'user' | 'usedBy'>,
+    kind: Pick<DocumentKind<Aggregates[N]>, 'table' | 'user' | 'usedBy' | 'columns'> &
+      Partial<Pick<DocumentKind<Aggregates[N]>, 'references'>>,
   ): Repository<Aggregates[N]> =>
     documentRepository<Aggregates[N]>(session, audit, {
       part: name,
@@ -57,6 +59,11 @@ export function documentRepositories(
   const orders: Repository<Order> = kept('orders', {
     table: 'orders',
     user: 'byOrderId',
+    columns: ({ state }) => ({ isOpen: state !== 'closed' && state !== 'cancelled' }),
+    references: (order) => [
+      ...AGGREGATES.orders.references(order),
+      ...receiptsOf(order).map((id) => ({ kind: 'entry', id }) as const),
+    ],
     usedBy: async (id) => {
       const order = await orders.find(id);
       const came = order?.lines.some((line) => receivedPacks(line) > 0) ?? false;
@@ -101,10 +108,22 @@ export function documentRepositories(
     offers: kept('offers', { table: 'offers', user: 'byOfferId', usedBy: by('offer') }),
     menus: kept('menus', { table: 'menus', user: 'byMenuId' }),
     scenarios: kept('scenarios', { table: 'scenarios' }),
-    soldCourses: kept('soldCourses', { table: 'sold_courses', user: 'bySoldCourseId' }),
+    soldCourses: kept('soldCourses', {
+      table: 'sold_courses',
+      user: 'bySoldCourseId',
+      columns: ({ soldOn }) => ({ beganOn: soldOn }),
+    }),
     orders,
-    counts: kept('counts', { table: 'counts' }),
+    counts: kept('counts', {
+      table: 'counts',
+      columns: ({ endedOn }) => ({ isOpen: endedOn === undefined }),
+    }),
   };
+}
+
+/** The entries by which something came of an order. */
+function receiptsOf({ lines }: Order): readonly EntryId[] {
+  return lines.flatMap(({ received }) => received.map(({ entryId }) => entryId));
 }
 
 /** A material of which something was entered stays: the ledger is never rewritten. */

@@ -186,6 +186,7 @@ describe('migrations', () => {
       '0007-answers',
       '0008-documents',
       '0009-audit',
+      '0010-records',
     ]);
     await database.close();
   });

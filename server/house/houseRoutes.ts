@@ -29,7 +29,7 @@ export function houseRoutes(door: Door, open: OpenAndAnswer): Router {
   const router = Router();
 
   router.get('/', async (request, response) => {
-    const house = await door.read(request, ({ house: kept }) => readHouse(kept));
+    const house = await door.read(request, readHouse);
     if (!house) throw notFound('house', 'yet');
     response.json(house);
   });
@@ -40,7 +40,7 @@ export function houseRoutes(door: Door, open: OpenAndAnswer): Router {
     response.attachment(`${fileName(name.name)}.house.json`);
     response.type('application/json');
     const write = writeTo(response);
-    await door.read(request, ({ house: kept }) => writeHouse(kept, write), WRITTEN_WITHIN_MS);
+    await door.read(request, (unit) => writeHouse(unit, write), WRITTEN_WITHIN_MS);
     response.end();
   });
 

@@ -35,7 +35,7 @@ export function openingHouses(
       await beforeOpening();
       const checked = await openBeside(sequelize, url, path, { onProgress, signal: left.signal });
       if (!checked.ok) throw invalidInput(checked.faults);
-      const house = await door.read(request, ({ house: kept }) => readHouse(kept));
+      const house = await door.read(request, readHouse);
       if (!house) throw notFound('house', 'yet');
       return house;
     };

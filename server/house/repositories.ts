@@ -4,13 +4,15 @@ import type { Session } from '../db/transactions';
 import { editionRepository, type EditionRepository } from '../editions/editionRepository';
 import { ledgerRepository, type LedgerRepository } from '../ledger/ledgerRepository';
 import { keptReceipts } from '../orders/keptReceipts';
+import { orderRepository, type OrderRepository } from '../orders/orderRepository';
 import { keptPrices } from '../prices/keptPrices';
 import { priceRepository, type PriceRepository } from '../prices/priceRepository';
 import { treatmentRepository, type TreatmentRepository } from '../treatments/treatmentRepository';
 import { documentRepositories, type AggregateRepositories } from './documentRepositories';
 
 /** Everything of a House, in one unit of work. */
-export type Repositories = ReturnType<typeof documentRepositories> & {
+export type Repositories = Omit<ReturnType<typeof documentRepositories>, 'orders'> & {
+  readonly orders: OrderRepository;
   readonly editions: EditionRepository;
   readonly prices: PriceRepository;
   readonly ledger: LedgerRepository;
@@ -32,6 +34,7 @@ export function repositoriesIn(session: Session, occasion: Occasion): Repositori
     ...documents,
     materials: keptPrices(documents.materials, prices, 'hand', occasion.now),
     listedMaterials: keptPrices(documents.materials, prices, 'price-list', occasion.now),
+    orders: orderRepository(session, documents.orders),
     writtenOrders: keptReceipts(documents.orders),
     editions: editionRepository(session, audit),
     prices,

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { STOP_FOR, WARNINGS } from '@bienestar/core/house/careFacts';
 import { USUAL_CLIENT_MIX } from '@bienestar/core/restock/clientKinds';
-import type { HouseArchive } from '@bienestar/core/house/archive';
+import { asOfNow, type HouseArchive } from '@bienestar/core/house/archive';
+import { visitsByDay } from '@bienestar/core/house/visitLog';
 import { houseOf } from '@bienestar/core/stock/houseOf';
 import type {
   Amount,
@@ -242,7 +243,7 @@ describe('any house', () => {
   let demo: HouseArchive;
   beforeAll(async () => {
     api = await startApi();
-    demo = await demoHouse();
+    demo = asOfNow(await demoHouse(), new Date());
   });
   afterAll(() => api.close());
 
@@ -325,7 +326,9 @@ describe('any house', () => {
           const plain = JSON.parse(JSON.stringify(house)) as HouseArchive;
           const saved = await api.send<HouseSnapshot>('PUT', 'house/file', writeHouseFile(plain));
           expect([saved.status, saved.body]).toEqual([200, expect.anything()]);
-          expect(withoutVersions(await api.house())).toEqual(houseOf(plain));
+          expect(comparable(withoutVersions(await api.house()))).toEqual(
+            comparable(houseOf(plain)),
+          );
           const file = await fetch(`${api.url}/api/house/file`);
           expect(await file.json()).toEqual(JSON.parse(writeHouseFile(plain)));
         },
@@ -334,3 +337,11 @@ describe('any house', () => {
     );
   }, 120_000);
 });
+
+/** A log says the same from whatever day it begins. */
+function comparable({ log, ...house }: House) {
+  const days = [...visitsByDay(log)].map(
+    ({ serviceId, day, count }) => `${serviceId} ${day} ${count}`,
+  );
+  return { ...house, performed: days.toSorted(), entered: log.entered.toSorted() };
+}

@@ -12,6 +12,8 @@ import { codeOf } from '../db/transactions';
 
 const IN = '_in_';
 const FORMER = '_out_';
+const IN_TURN = '_turn';
+const LONGEST_TURN_SECONDS = 120;
 
 /** Two minutes of tries, longer than anything that is streamed to a person takes. */
 const TRIES = 6_000;
@@ -44,7 +46,6 @@ export async function makeSchemaBeside(
   holds: 'empty' | 'with-rows',
 ): Promise<StagingSchema> {
   const house = live.getDatabaseName();
-  await dropLeftOver(live);
   const suffix = randomBytes(4).toString('hex');
   const name = `${house}${IN}${suffix}`;
   const former = `${house}${FORMER}${suffix}`;
@@ -61,29 +62,60 @@ export async function makeSchemaBeside(
   });
   const drop = async (): Promise<void> => {
     await sequelize.close();
-    await run(live, `DROP DATABASE IF EXISTS \`${name}\``);
-    await run(live, `DROP DATABASE IF EXISTS \`${former}\``);
+    /* All of it goes, so nothing is left that could point to what is gone. */
+    for (const gone of [name, former]) {
+      const without = 'SET STATEMENT foreign_key_checks = 0 FOR';
+      await run(live, `${without} DROP DATABASE IF EXISTS \`${gone}\``);
+    }
   };
-  try {
+  const putInPlace = async (): Promise<void> => {
+    await run(live, `CREATE DATABASE \`${former}\` CHARACTER SET utf8mb4`);
+    const renames = (await tablesIn(live)).map(
+      (table) =>
+        `\`${house}\`.\`${table}\` TO \`${former}\`.\`${table}\`, \`${name}\`.\`${table}\` TO \`${house}\`.\`${table}\``,
+    );
+    await whenNobodyIsInTheWay((seconds) =>
+      run(
+        live,
+        `SET STATEMENT lock_wait_timeout = ${seconds}, innodb_lock_wait_timeout = ${LONGEST_TURN_SECONDS}
+           FOR RENAME TABLE ${renames.join(', ')}`,
+      ),
+    );
+  };
+  const make = async (): Promise<void> => {
+    await dropLeftOver(live);
     const there = await tablesIn(live);
     for (const table of there) await run(sequelize, await ddlOf(live, table));
     for (const table of holds === 'with-rows' ? there : ['migrations']) {
       await run(sequelize, `INSERT INTO \`${table}\` SELECT * FROM \`${house}\`.\`${table}\``);
     }
-    const putInPlace = async (): Promise<void> => {
-      await run(live, `CREATE DATABASE \`${former}\` CHARACTER SET utf8mb4`);
-      const renames = (await tablesIn(live)).map(
-        (table) =>
-          `\`${house}\`.\`${table}\` TO \`${former}\`.\`${table}\`, \`${name}\`.\`${table}\` TO \`${house}\`.\`${table}\``,
-      );
-      await whenNobodyIsInTheWay((wait) =>
-        run(live, `RENAME TABLE ${renames.join(', ').replaceAll(' TO', ` ${wait} TO`)}`),
-      );
+  };
+  try {
+    await inTurn(live, url, make);
+    return {
+      sequelize,
+      putInPlace: () => inTurn(live, url, putInPlace),
+      drop: () => inTurn(live, url, drop),
     };
-    return { sequelize, putInPlace, drop };
   } catch (error) {
     await drop().catch(() => undefined);
     throw error;
+  }
+}
+
+/**
+ * Makes, renames and drops tables one after the other: two who do so at once are in each other's way in the
+ * dictionary, and can leave tables half here and half there.
+ */
+async function inTurn(live: Sequelize, url: string, work: () => Promise<void>): Promise<void> {
+  const lock = `${live.getDatabaseName()}${IN_TURN}`;
+  /* A connection of its own: it lets go of the lock when it ends, also when this process does. */
+  const turn = connect(url, { connections: 1 });
+  try {
+    await run(turn, `DO GET_LOCK('${lock}', ${LONGEST_TURN_SECONDS})`);
+    await work();
+  } finally {
+    await turn.close();
   }
 }
 
@@ -107,12 +139,14 @@ async function dropLeftOver(live: Sequelize): Promise<void> {
 
 /**
  * Renames as soon as no unit of work is under way: whoever waits for that would keep all others waiting
- * behind it, so it is tried again and again instead, and only at last waited for.
+ * behind it, so it is tried again and again instead, and only at last waited for. What is not waited for are
+ * the units of work: the locks of all tables are had before the first is renamed. The dictionary is waited
+ * for, since giving up in the middle would leave some tables here and some there.
  */
-async function whenNobodyIsInTheWay(rename: (wait: string) => Promise<void>): Promise<void> {
+async function whenNobodyIsInTheWay(rename: (seconds: number) => Promise<void>): Promise<void> {
   for (let tries = 1; ; tries += 1) {
     try {
-      await rename(tries < TRIES ? 'NOWAIT' : `WAIT ${LAST_WAIT_SECONDS}`);
+      await rename(tries < TRIES ? 0 : LAST_WAIT_SECONDS);
       return;
     } catch (error) {
       if (!IN_THE_WAY.has(codeOf(error)) || tries >= TRIES) throw error;
@@ -135,7 +169,10 @@ async function ddlOf(live: Sequelize, table: string): Promise<string> {
   const [row] = await live.query<Record<string, string>>(`SHOW CREATE TABLE \`${table}\``, {
     type: QueryTypes.SELECT,
   });
-  return (row?.['Create Table'] ?? '').replace(/ AUTO_INCREMENT=\d+/, '');
+  /* While another house is put in place, a key may be told to point into the one that goes. */
+  return (row?.['Create Table'] ?? '')
+    .replace(/ AUTO_INCREMENT=\d+/, '')
+    .replaceAll(/REFERENCES `[^`]+`\.`/g, 'REFERENCES `');
 }
 
 async function run(sequelize: Sequelize, sql: string): Promise<void> {

@@ -1,17 +1,29 @@
-import type { HouseSnapshot } from '@bienestar/contract/api';
+import { ENDED_AT_HAND, type HouseSnapshot } from '@bienestar/contract/api';
 import type { GrowingList, HeldHouse } from '@bienestar/contract/houseParts';
 import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
+import { dayOf, daysAfter, startOfDay } from '@bienestar/core/days/days';
 import type { HouseArchive } from '@bienestar/core/house/archive';
+import { lastCounted } from '@bienestar/core/house/visitLog';
 import { readStock } from '../ledger/shelfReader';
+import type { UnitOfWork } from '../work/unitOfWork';
+import { LOOKS_BACK_DAYS, recordWindow } from './records';
 import type { Repositories } from './repositories';
 
+/** Rounds of counting that tell when something was counted last. */
+const ROUNDS_LOOKED_AT = 24;
+
 /**
- * The whole House as it is at one moment.
+ * The whole House as it is at one moment: the model, and of records what goes on. What has ended is read in
+ * pages by itself, so this is no longer after years.
  * @returns nothing when no house has been set up yet
  */
-export async function readHouse(kept: Repositories): Promise<HouseSnapshot | undefined> {
+export async function readHouse(unit: UnitOfWork): Promise<HouseSnapshot | undefined> {
+  const { house: kept, now } = unit;
   const settings = await kept.settings.find();
   if (!settings) return undefined;
+  const today = dayOf(now);
+  const looksBack = Math.max(LOOKS_BACK_DAYS, settings.restock.logDays);
+  const lastRounds = await kept.counts.page(ROUNDS_LOOKED_AT, undefined, { isOpen: false });
   return {
     settings,
     rooms: await kept.rooms.all(),
@@ -29,17 +41,24 @@ export async function readHouse(kept: Repositories): Promise<HouseSnapshot | und
     offers: await kept.offers.all(),
     menus: await kept.menus.all(),
     scenarios: await kept.scenarios.all(),
-    bookings: await kept.bookings.all(),
-    treatments: await kept.treatments.recent(),
-    soldCourses: await kept.soldCourses.all(),
-    orders: await kept.orders.all(),
-    counts: await kept.counts.all(),
+    bookings: await kept.bookings.from(startOfDay(daysAfter(today, -LOOKS_BACK_DAYS))),
+    log: await kept.treatments.log(daysAfter(today, -looksBack)),
+    soldCourses: await kept.soldCourses.where((await recordWindow('soldCourses', unit)).open),
+    orders: [
+      ...(await kept.orders.page(ENDED_AT_HAND, undefined, { isOpen: false })).things.reverse(),
+      ...(await kept.orders.where({ isOpen: true })),
+    ],
+    counts: [
+      ...lastRounds.things.slice(0, ENDED_AT_HAND).reverse(),
+      ...(await kept.counts.where({ isOpen: true })),
+    ],
+    countedOn: lastCounted(lastRounds.things),
     stock: await readStock(kept.ledger),
   };
 }
 
 /**
- * Puts what is held whole of a house into a database that has none.
+ * Puts what is held whole of a house into a database that has none, after the rows of what grows.
  * @param version of everything in it
  */
 export async function fillHouse(
@@ -65,6 +84,7 @@ export async function fillHouse(
   await into.soldCourses.load(house.soldCourses, version);
   await into.orders.load(house.orders, version);
   await into.counts.load(house.counts, version);
+  await into.ledger.balance();
 }
 
 /** How rows of what grows are put into a database, list by list. */

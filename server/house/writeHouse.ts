@@ -1,10 +1,16 @@
-import { withoutVersions } from '@bienestar/contract/api';
-import { HOUSE_LIST_NAMES, isGrowing, type GrowingList } from '@bienestar/contract/houseParts';
+import { unversioned, withoutVersions } from '@bienestar/contract/api';
+import {
+  HOUSE_LIST_NAMES,
+  isGrowing,
+  type GrowingList,
+  type HouseList,
+} from '@bienestar/contract/houseParts';
 import { isPlainText, plainText } from '@bienestar/contract/plainInput';
 import { HOUSE_FILE_FORMAT, HOUSE_FILE_VERSION } from '@bienestar/contract/schemas/houseFile';
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import type { House } from '@bienestar/core/house/house';
 import { readHouse } from './wholeHouse';
+import type { UnitOfWork } from '../work/unitOfWork';
 import type { Repositories } from './repositories';
 
 /** Takes the next part of a text; waits where whoever reads it is slower. */
@@ -15,8 +21,9 @@ export type Write = (text: string) => Promise<void>;
  * held whole. All of it is of one moment when the transaction is.
  * @returns the house, so far as it is held whole; nothing when none has been set up yet
  */
-export async function writeHouse(kept: Repositories, write: Write): Promise<House | undefined> {
-  const snapshot = await readHouse(kept);
+export async function writeHouse(unit: UnitOfWork, write: Write): Promise<House | undefined> {
+  const { house: kept } = unit;
+  const snapshot = await readHouse(unit);
   if (!snapshot) return undefined;
   const house = withoutVersions(snapshot);
   const growing = pagesOfHouse(kept);
@@ -28,8 +35,8 @@ export async function writeHouse(kept: Repositories, write: Write): Promise<Hous
     let isFirst = true;
     const pages = isGrowing(list)
       ? growing[list]()
-      : list === 'editions'
-        ? [await kept.editions.all()]
+      : isKeptInPart(list)
+        ? onePage(wholeList(kept, list))
         : [house[list]];
     for await (const rows of pages) {
       if (rows.length === 0) continue;
@@ -54,6 +61,19 @@ export function pagesOfHouse(kept: Repositories): {
     movements: () => kept.ledger.movementPages(),
     journal: () => kept.audit.journalPages(),
   };
+}
+
+/** The lists of which a House has only what goes on. */
+const IN_PART = ['editions', 'soldCourses', 'orders', 'counts'] as const;
+type InPart = (typeof IN_PART)[number];
+
+function isKeptInPart(list: HouseList): list is InPart {
+  return (IN_PART as readonly HouseList[]).includes(list);
+}
+
+async function wholeList(kept: Repositories, list: InPart): Promise<readonly object[]> {
+  if (list === 'editions') return kept.editions.all();
+  return (await kept[list].all()).map((each) => unversioned<object>(each));
 }
 
 async function* onePage<T>(rows: Promise<T>): AsyncGenerator<T> {

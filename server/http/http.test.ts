@@ -178,6 +178,14 @@ describe('what clients send', () => {
     for (const { status } of answers) expect([200, 409, 503]).toContain(status);
     const after = await api.house();
     expect(after.protocols).toHaveLength(house.protocols.length);
+    const elsewhere = await api.sequelize.query(
+      `SELECT * FROM information_schema.referential_constraints
+       WHERE constraint_schema = DATABASE() AND unique_constraint_schema <> DATABASE()`,
+      { type: QueryTypes.SELECT },
+    );
+    expect(elsewhere, 'nothing points into the house that was replaced').toEqual([]);
+    const use = { id: 'after', kind: 'use', materialId: 'aloe-gel', quantity: 1 };
+    expect((await api.send('POST', 'ledger', use)).status).toBe(201);
     expect(after.stock).toHaveLength(house.materials.filter(({ kind }) => kind !== 'linen').length);
   });
 });

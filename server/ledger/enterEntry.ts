@@ -1,6 +1,6 @@
 import type { Posted } from '@bienestar/contract/api';
 import { problemFaults } from '@bienestar/contract/problemFaults';
-import type { BoughtMaterial, Material, Order } from '@bienestar/core/house/house';
+import type { BoughtMaterial, Material } from '@bienestar/core/house/house';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import { withoutReceipt } from '@bienestar/core/restock/receiveOrder';
 import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
@@ -41,14 +41,10 @@ export async function holdForEntries(
     entry.kind === 'correction' ? [entry.corrects] : [],
   );
   if (takenBack.length > 0) {
-    const due = (await orders.all()).filter((order) => receivedBy(order, takenBack));
-    for (const { id } of due.toSorted((a, b) => (a.id < b.id ? -1 : 1))) await orders.hold(id);
+    const due = await orders.receivedBy(takenBack);
+    for (const id of due.toSorted()) await orders.hold(id);
   }
   return ledger.hold(entries.map(({ materialId }) => materialId));
-}
-
-function receivedBy({ lines }: Order, entryIds: readonly string[]): boolean {
-  return lines.some(({ received }) => received.some(({ entryId }) => entryIds.includes(entryId)));
 }
 
 /**
@@ -91,7 +87,9 @@ export async function enterEntry(
   const { lot, movements } = posting.value;
   await ledger.append(lot, movements, held);
   if (corrected.some(({ kind }) => kind === 'delivery')) {
-    for (const order of await orders.all()) {
+    for (const orderId of await orders.receivedBy([corrects ?? ''])) {
+      const order = await orders.find(orderId);
+      if (!order) continue;
       const { version, ...plain } = order;
       const changed = withoutReceipt(plain, asId(corrects ?? ''));
       if (changed) await orders.replace(changed, version);

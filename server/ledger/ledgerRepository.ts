@@ -63,7 +63,7 @@ export interface LedgerRepository {
   readonly hold: (materialIds: readonly string[]) => Promise<HeldMaterials>;
   /** every material that is kept in stock, in the order of the house */
   readonly stockedMaterials: () => Promise<MaterialId[]>;
-  /** sums that are not 0, of one material or of all */
+  /** what is left of each container, where that is not nothing, of one material or of all */
   readonly balances: (materialId?: string) => Promise<Balance[]>;
   readonly lots: (ids: readonly string[]) => Promise<Lot[]>;
   readonly entry: (entryId: string) => Promise<Movement[]>;
@@ -78,10 +78,15 @@ export interface LedgerRepository {
   readonly after: (materialId: string, at: string) => Promise<Movement[]>;
   /** when a material was counted last */
   readonly countedAt: (materialId: string) => Promise<string | undefined>;
-  /** each entry of a count: found less what was there by the ledger */
-  readonly counts: () => Promise<CountHistory['counts']>;
-  /** what was used, opened and thrown away, by material and day */
-  readonly goneByDay: () => Promise<CountHistory['gone']>;
+  /** the newest counts of each of these materials: found less what was there by the ledger */
+  readonly counts: (
+    materialIds: readonly string[],
+    most: number,
+  ) => Promise<CountHistory['counts']>;
+  /** what was used, opened and thrown away by material and day, of each since a moment of its own */
+  readonly goneByDay: (
+    since: readonly { readonly materialId: string; readonly at: string }[],
+  ) => Promise<CountHistory['gone']>;
   /** every lot, in the order of the ledger */
   readonly lotPages: () => AsyncGenerator<Lot[]>;
   /** every movement, in the order of the ledger */
@@ -94,13 +99,21 @@ export interface LedgerRepository {
   ) => Promise<void>;
   /** puts lots into a database that nobody uses yet */
   readonly loadLots: (lots: readonly Lot[]) => Promise<void>;
-  /** puts movements into a database that nobody uses yet */
+  /** puts movements into a database that nobody uses yet, which is to be balanced afterwards */
   readonly loadMovements: (movements: readonly Movement[]) => Promise<void>;
+  /** adds everything up to what is left */
+  readonly balance: () => Promise<void>;
 }
 
-const BALANCES = `SELECT lot_id AS lotId, container_id AS containerId, SUM(quantity) AS quantity,
-  MIN(at) AS firstAt FROM movements`;
+/** What takes something from the shelf. */
+const GONE = ['use', 'discard', 'opening'] as const;
+
+/* The ledger is what is true; `balances` keeps its sums, so that reading them takes as long after years. */
+const ADD_UP = `INSERT INTO balances (material_id, lot_id, container_id, quantity, first_at)
+  SELECT material_id, lot_id, container_id, SUM(quantity), MIN(at) FROM movements`;
 const BY_CONTAINER = 'GROUP BY material_id, lot_id, container_id HAVING SUM(quantity) <> 0';
+const ONE_CONTAINER =
+  'WHERE material_id = :materialId AND lot_id = :lotId AND container_id = :containerId';
 
 /** The ledger in the database. */
 export function ledgerRepository(
@@ -114,6 +127,23 @@ export function ledgerRepository(
     replacements: Record<string, unknown>,
   ): Promise<Row[]> =>
     sequelize.query<Row>(sql, { type: QueryTypes.SELECT, replacements, transaction });
+
+  const change = async (sql: string, replacements: Record<string, unknown>): Promise<void> => {
+    await sequelize.query(sql, { type: QueryTypes.RAW, replacements, transaction });
+  };
+  /** Keeps what is left of the containers that were moved. */
+  const addUp = async (entered: readonly Movement[]): Promise<void> => {
+    const moved = new Map(
+      entered.map(({ materialId, lotId, containerId = '' }) => [
+        `${materialId}/${lotId}/${containerId}`,
+        { materialId, lotId, containerId },
+      ]),
+    );
+    for (const container of moved.values()) {
+      await change(`DELETE FROM balances ${ONE_CONTAINER}`, container);
+      await change(`${ADD_UP} ${ONE_CONTAINER} ${BY_CONTAINER}`, container);
+    }
+  };
 
   return {
     hold: async (materialIds) => {
@@ -132,9 +162,9 @@ export function ledgerRepository(
     },
     balances: async (materialId) => {
       const rows = await select<BalanceRow>(
-        materialId === undefined
-          ? `${BALANCES} ${BY_CONTAINER}`
-          : `${BALANCES} WHERE material_id = :materialId ${BY_CONTAINER}`,
+        `SELECT lot_id AS lotId, container_id AS containerId, quantity, first_at AS firstAt
+         FROM balances ${materialId === undefined ? '' : 'WHERE material_id = :materialId'}
+         ORDER BY material_id, lot_id, container_id`,
         { materialId },
       );
       return rows.map(({ lotId, containerId, quantity, firstAt }) => ({
@@ -179,7 +209,8 @@ export function ledgerRepository(
       );
       return row?.at ? toSecond(row.at) : undefined;
     },
-    counts: async () => {
+    counts: async (materialIds, most) => {
+      if (materialIds.length === 0) return [];
       const rows = await select<{
         readonly entryId: string;
         readonly materialId: string;
@@ -187,11 +218,15 @@ export function ledgerRepository(
         readonly difference: number;
         readonly takenBack: number;
       }>(
-        `SELECT m.entry_id AS entryId, m.material_id AS materialId, MAX(m.at) AS at,
-           SUM(m.quantity) AS difference,
-           EXISTS (SELECT 1 FROM movements c WHERE c.corrects = m.entry_id) AS takenBack
-         FROM movements m WHERE m.kind = 'count' GROUP BY m.entry_id, m.material_id ORDER BY MAX(m.ordinal)`,
-        {},
+        `SELECT n.entry_id AS entryId, n.material_id AS materialId, n.at, n.difference,
+           EXISTS (SELECT 1 FROM movements c WHERE c.corrects = n.entry_id) AS takenBack
+         FROM (
+           SELECT entry_id, material_id, MAX(at) AS at, SUM(quantity) AS difference,
+             ROW_NUMBER() OVER (PARTITION BY material_id ORDER BY MAX(at) DESC, MAX(ordinal) DESC) AS place
+           FROM movements WHERE kind = 'count' AND material_id IN (:materialIds)
+           GROUP BY entry_id, material_id
+         ) n WHERE n.place <= :most ORDER BY n.at, n.entry_id`,
+        { materialIds, most },
       );
       return rows.map(({ entryId, materialId, at, difference, takenBack }) => ({
         entryId: asId(entryId),
@@ -201,15 +236,27 @@ export function ledgerRepository(
         takenBack: takenBack > 0,
       }));
     },
-    goneByDay: async () => {
+    goneByDay: async (since) => {
+      if (since.length === 0) return [];
+      /* Each kind of each material by itself: so the index alone is read, from its moment on. */
+      const parts = since.flatMap((_each, which) =>
+        GONE.map(
+          (kind) =>
+            `SELECT material_id AS materialId, DATE_FORMAT(at, '%Y-%m-%d') AS day, kind,
+               SUM(ABS(quantity)) AS quantity, COUNT(DISTINCT entry_id) AS entries
+             FROM movements WHERE material_id = :m${which} AND kind = '${kind}' AND at >= :s${which}
+               AND quantity < 0 GROUP BY material_id, day, kind`,
+        ),
+      );
+      const values = since.flatMap(({ materialId, at }, which) => [
+        [`m${which}`, materialId],
+        [`s${which}`, new Date(at)],
+      ]);
       const rows = await select<
         Omit<CountHistory['gone'][number], 'entries'> & { readonly entries: number | bigint }
       >(
-        `SELECT material_id AS materialId, DATE_FORMAT(at, '%Y-%m-%d') AS day, kind,
-           SUM(ABS(quantity)) AS quantity, COUNT(DISTINCT entry_id) AS entries
-         FROM movements WHERE kind IN ('use', 'discard', 'opening') AND quantity < 0
-         GROUP BY material_id, day, kind ORDER BY material_id, day, kind`,
-        {},
+        `${parts.join(' UNION ALL ')} ORDER BY materialId, day, kind`,
+        Object.fromEntries(values) as Record<string, unknown>,
       );
       return rows.map((row) => ({ ...row, entries: Number(row.entries) }));
     },
@@ -226,6 +273,7 @@ export function ledgerRepository(
       }
       await writeRows(lots, lot ? [lotRow(lot)] : [], transaction);
       await writeRows(movements, entered.map(movementRow), transaction);
+      await addUp(entered);
       /* What was entered stands in the ledger itself. */
       for (const [entryId, { materialId: id }] of new Map(
         entered.map((each) => [each.entryId, each]),
@@ -235,6 +283,10 @@ export function ledgerRepository(
     },
     loadLots: (all) => writeRows(lots, all.map(lotRow), transaction),
     loadMovements: (all) => writeRows(movements, all.map(movementRow), transaction),
+    balance: async () => {
+      await change('DELETE FROM balances', {});
+      await change(`${ADD_UP} ${BY_CONTAINER}`, {});
+    },
   };
 }
 

@@ -2,18 +2,18 @@ import { Router } from 'express';
 import type { LedgerPage } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { StockEntry } from '@bienestar/core/stock/entries';
-import { checkedInput } from '../aggregates/checkInput';
-import { invalidInput, notFound } from '../http/problems';
+import { beforeFrom, checkedInput } from '../aggregates/checkInput';
+import { notFound } from '../http/problems';
 import { enterEntry, holdForEntries, stockedMaterial } from './enterEntry';
 import { readStock } from './shelfReader';
 import type { Door } from '../work/door';
 
-const MOVEMENTS_ON_A_PAGE = 200;
+const MOVEMENTS_ON_A_PAGE = 40;
 
 /**
  * The routes of the ledger.
  * - `GET /` what is on hand of every material, lot by lot, first expired first.
- * - `GET /:materialId?before=` its movements, the newest first, 200 at a time, with their lots; 404.
+ * - `GET /:materialId?before=` its movements, the newest first, 40 at a time, with their lots; 404.
  * - `POST /` an entry: a delivery, opening, use, discard, count or correction. 201 with the stock of
  *   the material and the movements made; 400 with faults, and nothing entered. An entry sent again by
  *   its id is answered 200 with what it did the first time.
@@ -54,11 +54,4 @@ export function ledgerRoutes(door: Door): Router {
   });
 
   return router;
-}
-
-function beforeFrom(text: unknown): number | undefined {
-  if (text === undefined) return undefined;
-  const before = typeof text === 'string' ? Number(text) : Number.NaN;
-  if (Number.isSafeInteger(before) && before > 0) return before;
-  throw invalidInput([{ pointer: '/before', code: 'number', message: 'This is not a page.' }]);
 }

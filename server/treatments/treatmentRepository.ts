@@ -1,12 +1,13 @@
-import { QueryTypes } from 'sequelize';
+import { Op, QueryTypes } from 'sequelize';
 import type { Treatment } from '@bienestar/core/house/house';
-import { asId } from '@bienestar/core/house/ids';
+import { asId, type BookingId, type ServiceId } from '@bienestar/core/house/ids';
+import { visitLogOf, type VisitLog } from '@bienestar/core/house/visitLog';
 import type { AuditTrail } from '../audit/auditTrail';
 import { fromJson, orNull, present } from '../db/optional';
 import { pagesOf, rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';
 import type { Session } from '../db/transactions';
-import { toSecond } from '@bienestar/core/days/days';
+import { startOfDay, toSecond } from '@bienestar/core/days/days';
 
 interface TreatmentRow {
   readonly id: string;
@@ -17,18 +18,22 @@ interface TreatmentRow {
   readonly bookingId: string | null;
   readonly soldCourseId: string | null;
   readonly entryIds: Treatment['entryIds'] | string;
+  readonly takenBackAt: Date | string | null;
 }
 
 const PART = 'treatments';
-/** Days back that figures look at what was performed. */
-const RECENT_DAYS = 200;
 
 /** What was performed. */
 export interface TreatmentRepository {
   /** everything that was performed, in the order in which it was entered */
   readonly pages: () => AsyncGenerator<Treatment[]>;
-  /** of the last months */
-  readonly recent: () => Promise<Treatment[]>;
+  /** the newest first, those entered before one of that ordinal */
+  readonly page: (
+    most: number,
+    before: number | undefined,
+  ) => Promise<{ readonly treatments: Treatment[]; readonly next?: number }>;
+  /** what was performed since an ISO date, added up, and what of the book is entered */
+  readonly log: (since: string) => Promise<VisitLog>;
   readonly find: (id: string) => Promise<Treatment | undefined>;
   /** keeps others from taking it back until the transaction ends */
   readonly hold: (id: string) => Promise<Treatment | undefined>;
@@ -40,8 +45,8 @@ export interface TreatmentRepository {
   readonly unclaim: (id: string) => Promise<void>;
   /** notes what it drew */
   readonly drew: (treatment: Treatment) => Promise<void>;
-  /** takes away one that was not performed */
-  readonly remove: (treatment: Treatment) => Promise<void>;
+  /** notes that it was not performed; its row stays */
+  readonly takeBack: (treatment: Treatment) => Promise<void>;
   /** puts treatments into a database that nobody uses yet */
   readonly load: (treatments: readonly Treatment[]) => Promise<void>;
 }
@@ -61,15 +66,37 @@ export function treatmentRepository(
       for await (const rows of pagesOf<TreatmentRow>(treatments, transaction))
         yield rows.map(treatmentOf);
     },
-    recent: async () => {
-      const since = new Date(now.getTime() - RECENT_DAYS * 86_400_000);
-      const rows = await sequelize.query<TreatmentRow>(
-        `SELECT id, at, service_id AS serviceId, visit_kind AS visitKind, booking_id AS bookingId,
-           sold_course_id AS soldCourseId, entry_ids AS entryIds
-         FROM treatments WHERE at >= :since ORDER BY ordinal`,
-        { type: QueryTypes.SELECT, replacements: { since }, transaction },
+    page: async (most, before) => {
+      const rows = (await treatments.findAll({
+        raw: true,
+        transaction,
+        where: before === undefined ? {} : { ordinal: { [Op.lt]: before } },
+        order: [['ordinal', 'DESC']],
+        limit: most,
+      })) as unknown as TreatmentRow[];
+      const last = rows.length === most ? rows.at(-1)?.ordinal : undefined;
+      return { treatments: rows.map(treatmentOf), ...(last !== undefined && { next: last }) };
+    },
+    log: async (since) => {
+      const visits = await sequelize.query<{ readonly serviceId: string; readonly at: Date }>(
+        `SELECT service_id AS serviceId, at FROM treatments
+         WHERE at >= :from AND taken_back_at IS NULL`,
+        {
+          type: QueryTypes.SELECT,
+          replacements: { from: startOfDay(since) },
+          transaction,
+        },
       );
-      return rows.map(treatmentOf);
+      const entered = await sequelize.query<{ readonly id: string }>(
+        `SELECT DISTINCT b.id FROM bookings b JOIN treatments t ON t.booking_id = b.id
+         WHERE t.taken_back_at IS NULL ORDER BY b.id`,
+        { type: QueryTypes.SELECT, transaction },
+      );
+      const log = visitLogOf(
+        visits.map(({ serviceId, at }) => ({ serviceId: asId<ServiceId>(serviceId), at })),
+        since,
+      );
+      return { ...log, entered: entered.map(({ id }) => asId<BookingId>(id)) };
     },
     find: async (id) => {
       const [row] = await rowsOf<TreatmentRow>(treatments, ['ordinal'], transaction, { id });
@@ -104,7 +131,7 @@ export function treatmentRepository(
         transaction,
       });
       const rows = await rowsOf<TreatmentRow>(treatments, ['ordinal'], transaction, { bookingId });
-      const other = rows.find((row) => row.id !== id);
+      const other = rows.find((row) => row.id !== id && row.takenBackAt === null);
       return other && treatmentOf(other);
     },
     unclaim,
@@ -113,9 +140,11 @@ export function treatmentRepository(
       await treatments.update({ entryIds }, { where: { id }, transaction });
       await audit.add({ part: PART, id, before: null, after: treatment });
     },
-    remove: async (treatment) => {
-      await unclaim(treatment.id);
-      await audit.add({ part: PART, id: treatment.id, before: treatment, after: null });
+    takeBack: async (treatment) => {
+      const { id } = treatment;
+      await treatments.update({ takenBackAt: now }, { where: { id }, transaction });
+      const after = { ...treatment, takenBackAt: toSecond(now) };
+      await audit.add({ part: PART, id, before: treatment, after });
     },
     load: (all) => writeRows(treatments, all.map(rowOf), transaction),
   };
@@ -126,6 +155,7 @@ function rowOf(treatment: Treatment): TreatmentRow {
     ...treatment,
     bookingId: orNull(treatment.bookingId),
     soldCourseId: orNull(treatment.soldCourseId),
+    takenBackAt: orNull(treatment.takenBackAt),
   };
 }
 
@@ -144,5 +174,6 @@ function treatmentOf(row: TreatmentRow): Treatment {
           : asId<NonNullable<Treatment['soldCourseId']>>(row.soldCourseId),
     }),
     entryIds: fromJson<Treatment['entryIds']>(row.entryIds),
+    ...present({ takenBackAt: row.takenBackAt === null ? null : toSecond(row.takenBackAt) }),
   };
 }

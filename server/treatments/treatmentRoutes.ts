@@ -6,20 +6,21 @@ import type { Treatment } from '@bienestar/core/house/house';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import { drawFromShelf } from '@bienestar/core/restock/performed';
 import type { CorrectionEntry, UseEntry } from '@bienestar/core/stock/entries';
-import { checkedInput, checkReferences } from '../aggregates/checkInput';
+import { beforeFrom, checkedInput, checkReferences } from '../aggregates/checkInput';
 import { idTaken, invalidInput, notFound } from '../http/problems';
 import { enterEntry, holdForEntries } from '../ledger/enterEntry';
 import { readStockOf } from '../ledger/shelfReader';
 import type { Door } from '../work/door';
 import type { UnitOfWork } from '../work/unitOfWork';
 
+const TREATMENTS_ON_A_PAGE = 200;
 const MOST_ENTRIES = 500;
 /** As many visits as a house file takes of a course. */
 const MOST_TAKEN = 10_000;
 
 /**
  * The routes of what was performed.
- * - `GET /` of the last months, the oldest first.
+ * - `GET /?before=` in pages of 200, the newest first; `next` is where the next page begins.
  * - `POST /` a treatment and the uses it draws: 201 with what came of it, and what was not there. What
  *   was counted after the treatment is not drawn again. Sent again by its id,
  *   or for a booking that is entered already, it counts once. 400, 409.
@@ -29,7 +30,10 @@ export function treatmentRoutes(door: Door): Router {
   const router = Router();
 
   router.get('/', async (request, response) => {
-    response.json(await door.read(request, ({ house }) => house.treatments.recent()));
+    const before = beforeFrom(request.query.before);
+    response.json(
+      await door.read(request, ({ house }) => house.treatments.page(TREATMENTS_ON_A_PAGE, before)),
+    );
   });
 
   router.post('/', async (request, response) => {
@@ -65,7 +69,7 @@ export function treatmentRoutes(door: Door): Router {
     await door.write(request, response, async (unit) => {
       const { treatments, ledger } = unit.house;
       const found = await treatments.hold(id);
-      if (!found) throw notFound('treatment', id);
+      if (!found || found.takenBackAt !== undefined) throw notFound('performed treatment', id);
       const back = await takenBack(unit, found);
       const held = await holdForEntries(back, unit);
       const stock: Performed['stock'][number][] = [];
@@ -74,7 +78,7 @@ export function treatmentRoutes(door: Door): Router {
         if (await ledger.isCorrected(entry.corrects)) continue;
         stock.push((await enterEntry(entry, held, unit)).posted.stock);
       }
-      await treatments.remove(found);
+      await treatments.takeBack(found);
       await taken(unit, found, -1);
       return { status: 200, body: { stock } };
     });

@@ -1,3 +1,4 @@
+import type { Treatment } from '@bienestar/core/house/house';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ProblemDocument } from '@bienestar/contract/api';
 import { startApi, type TestApi } from '../testing/api';
@@ -87,7 +88,8 @@ describe('a visit', () => {
       });
     const answers = await Promise.all(['a', 'b', 'c'].map(perform));
     expect(answers.map(({ status }) => status).sort((a, b) => a - b)).toEqual([200, 200, 201]);
-    const { treatments } = await api.house();
+    const page = await api.send<{ readonly treatments: Treatment[] }>('GET', 'treatments');
+    const { treatments } = page.body;
     expect(treatments.filter(({ bookingId }) => bookingId === bookings[0]?.id)).toHaveLength(1);
   });
 });

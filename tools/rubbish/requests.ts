@@ -104,7 +104,17 @@ export function requestsFor(house: HouseSnapshot, dice: Dice): () => RubbishRequ
       'GET',
       dice.oneOf(['health', 'house', 'settings', 'demand', 'ledger', 'journal', 'bookings']),
     ],
-    () => ['GET', dice.oneOf(['treatments', 'copies', 'counts/history', 'scale', 'bookings/feed'])],
+    () => [
+      'GET',
+      dice.oneOf([
+        'treatments',
+        'copies',
+        'orders?ended',
+        'counts/ghost/history',
+        'scale',
+        'bookings/feed',
+      ]),
+    ],
     () => ['PUT', 'settings', house.settings],
     () => ['PUT', `demand/${id('services')}`, dice.oneOf(house.demand)],
     () => ['PUT', 'several', { settings: house.settings, people: house.people }],

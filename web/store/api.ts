@@ -1,6 +1,7 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import {
   API,
+  isRecord,
   PROBLEM_TYPES,
   WRITE_ID_HEADER,
   type AggregateName,
@@ -92,7 +93,7 @@ export const api = createApi({
   baseQuery: withWriteIds(
     fetchBaseQuery({ baseUrl: `${location.origin}${API}`, timeout: ANSWERS_WITHIN_MS }),
   ),
-  tagTypes: ['House', 'Ledger', 'Prices', 'Editions', 'Journal', 'Counts', 'Copies'],
+  tagTypes: ['House', 'Ledger', 'Prices', 'Editions', 'Journal', 'Counts', 'Ended', 'Copies'],
   endpoints: (build) => ({
     house: build.query<HouseSnapshot, void>({
       query: () => '/house',
@@ -115,8 +116,10 @@ export const api = createApi({
         body: write.value,
         headers: named(writeId),
       }),
-      invalidatesTags: (_saved, error, { part }) =>
-        error === undefined && part === 'materials' ? ['Prices'] : [],
+      invalidatesTags: (_saved, error, { part }) => {
+        if (error !== undefined) return [];
+        return part === 'materials' ? ['Prices'] : isRecord(part) ? ['Ended'] : [];
+      },
     }),
     add: build.mutation<
       Versioned<PartValue<Part>>,
@@ -136,7 +139,7 @@ export const api = createApi({
         url: `/${part}/${id}?version=${version}`,
         method: 'DELETE',
       }),
-      invalidatesTags: (_result, error) => (error ? [] : ['House']),
+      invalidatesTags: (_result, error) => (error ? [] : ['House', 'Ended']),
     }),
     saveMaterials: build.mutation<readonly Versioned<Material>[], MaterialBatch>({
       query: (body) => ({ url: '/materials', method: 'PUT', body }),

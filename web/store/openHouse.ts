@@ -61,7 +61,15 @@ export function useOpening() {
           return false;
         }
         dispatch(
-          api.util.invalidateTags(['Ledger', 'Prices', 'Editions', 'Journal', 'Counts', 'Copies']),
+          api.util.invalidateTags([
+            'Ledger',
+            'Prices',
+            'Editions',
+            'Journal',
+            'Counts',
+            'Ended',
+            'Copies',
+          ]),
         );
         await dispatch(api.util.upsertQueryData('house', undefined, house as HouseSnapshot));
         setState({ state: 'none' });

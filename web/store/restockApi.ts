@@ -3,9 +3,17 @@ import type {
   FetchedList,
   OrderReceived,
   Performed,
+  RecordName,
+  RecordPage,
   Versioned,
 } from '@bienestar/contract/api';
-import type { Booking, CountedLine, Order, Treatment } from '@bienestar/core/house/house';
+import type {
+  Booking,
+  CountedLine,
+  CountRound,
+  Order,
+  Treatment,
+} from '@bienestar/core/house/house';
 import type { OrderId, TreatmentId } from '@bienestar/core/house/ids';
 import type { Receiving } from '@bienestar/core/restock/receiveOrder';
 import type { CountHistory } from '@bienestar/core/restock/countReview';
@@ -104,9 +112,27 @@ export const restockApi = api.injectEndpoints({
         dispatch(keepStock(data.stock));
       },
     }),
-    countHistory: build.query<CountHistory, void>({
-      query: () => '/counts/history',
+    countHistory: build.query<CountHistory, string>({
+      query: (roundId) => `/counts/${roundId}/history`,
       providesTags: ['Counts'],
+    }),
+    ended: build.infiniteQuery<RecordPage, RecordName, number | undefined>({
+      infiniteQueryOptions: {
+        initialPageParam: undefined,
+        getNextPageParam: ({ next }) => next,
+      },
+      query: ({ queryArg: name, pageParam: before }) => ({
+        url: `/${name}`,
+        params: { ended: true, ...(before !== undefined && { before }) },
+      }),
+      providesTags: ['Ended'],
+    }),
+    record: build.query<
+      Versioned<Order | CountRound>,
+      { readonly of: RecordName; readonly id: string }
+    >({
+      query: ({ of, id }) => `/${of}/${id}`,
+      providesTags: ['Ended'],
     }),
   }),
 });
@@ -118,4 +144,6 @@ export const {
   useSaveBookingsMutation,
   useTakeBackMutation,
   useCountHistoryQuery,
+  useEndedInfiniteQuery,
+  useRecordQuery,
 } = restockApi;

@@ -1,5 +1,6 @@
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
 import {
+  isRecord,
   PROBLEM_TYPES,
   type HouseSnapshot,
   type ProblemDocument,
@@ -43,7 +44,9 @@ export function senderOf(
     if (state.is === 'sent' && state.write) return madeAnew(await save(id, state.write));
     const { data: house } = api.endpoints.house.select()(getState());
     if (!house) return { is: 'unready' };
-    const latest = latestOf(house, { part, mine });
+    /* Of records that have ended the house here knows nothing: the house there tells what is newer. */
+    const latest =
+      latestOf(house, { part, mine }) ?? (isRecord(part) ? versioned(base) : undefined);
     if (!latest) return { is: 'refused', document: GONE };
     const { value, clashes } = rebase<object>(unversioned(base), unversioned(mine), latest);
     if (clashes.length > 0) return { is: 'clash', theirs: latest };
@@ -146,6 +149,10 @@ function latestOf(
   const found = things.find((each) => editedThing(part, each) === target);
   if (found || part !== 'demand' || !('serviceId' in mine)) return found;
   return { serviceId: mine.serviceId, visitsPerWeek: 0, version: 0 } as Versioned<object>;
+}
+
+function versioned(value: object): Versioned<object> | undefined {
+  return 'version' in value ? (value as Versioned<object>) : undefined;
 }
 
 /** A thing without the version that it was read at. */

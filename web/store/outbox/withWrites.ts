@@ -40,9 +40,9 @@ function withWrite(house: HouseSnapshot, { change }: QueuedWrite): HouseSnapshot
       return { ...house, counts };
     }
     case 'visit': {
-      const { treatment } = change;
-      const isThere = house.treatments.some(({ id }) => id === treatment.id);
-      return isThere ? house : { ...house, treatments: [...house.treatments, treatment] };
+      const { bookingId } = change.treatment;
+      if (bookingId === undefined || house.log.entered.includes(bookingId)) return house;
+      return { ...house, log: { ...house.log, entered: [...house.log.entered, bookingId] } };
     }
     case 'draft':
     case 'entry':

@@ -7,8 +7,10 @@ import { placesOnShelf } from '@bienestar/core/restock/countReview';
 import { counted, dayText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
+import { EarlierButton } from '../../../parts/EarlierButton';
 import { Segments } from '../../../parts/Segments';
-import { useHouse, useSnapshot } from '../../../store/house';
+import { useHouse } from '../../../store/house';
+import { useRecord, useRecords } from '../../../store/useRecords';
 import { useRestock } from '../../../store/restock';
 import { useAddAndRemove } from '../../../store/useEditPart';
 import { RestockHeader } from '../RestockHeader';
@@ -19,9 +21,9 @@ const EVERYTHING = 'everything';
 
 /** Counting the shelf, a place at a time, and what the counts have found. */
 export function CountsPlace() {
-  const { counts } = useSnapshot();
+  const { records: counts, readEarlier } = useRecords('counts');
   const { countId } = useParams();
-  const chosen = counts.find(({ id }) => id === countId);
+  const chosen = useRecord('counts', countId);
   const listed = counts.toSorted((a, b) => (a.startedOn < b.startedOn ? 1 : -1));
   return (
     <div className="flex h-full flex-col print:block">
@@ -38,6 +40,7 @@ export function CountsPlace() {
               <RoundLine key={round.id} round={round} chosen={round.id === countId} />
             ))}
           </ul>
+          <EarlierButton onRead={readEarlier} />
         </aside>
         <div
           className="min-h-0 overflow-y-auto bg-sheet px-6 py-4 print:bg-transparent print:p-0"

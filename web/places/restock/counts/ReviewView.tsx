@@ -19,7 +19,7 @@ export function ReviewView({ round }: { readonly round: Versioned<CountRound> })
   const house = useHouse();
   const restock = useRestock();
   const change = useChange('counts', round);
-  const { data, isError, refetch } = useCountHistoryQuery();
+  const { data, isError, refetch } = useCountHistoryQuery(round.id);
   const { currency } = house.settings;
   if (!data) {
     return (

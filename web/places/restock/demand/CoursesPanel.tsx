@@ -8,17 +8,19 @@ import { dueVisits } from '@bienestar/core/restock/forecast';
 import { counted, dayText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
+import { EarlierButton } from '../../../parts/EarlierButton';
 import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
-import { useHouse, useSnapshot } from '../../../store/house';
+import { useHouse } from '../../../store/house';
+import { useRecords } from '../../../store/useRecords';
 import { useRestock } from '../../../store/restock';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
 import { useChangeRestock } from './useChangeRestock';
 
 /** Courses that are paid for: what they still promise is set aside from the shelf. */
 export function CoursesPanel() {
-  const { soldCourses } = useSnapshot();
+  const { records: soldCourses, readEarlier } = useRecords('soldCourses');
   const house = useHouse();
   const { today } = useRestock();
   const change = useChangeRestock();
@@ -53,6 +55,7 @@ export function CoursesPanel() {
           <SoldLine key={sold.id} sold={sold} />
         ))}
       </ul>
+      <EarlierButton onRead={readEarlier} />
       {courses.length === 0 ? (
         <p className="text-sm text-ink-soft">
           No course is on the menu yet: courses stand under Menu, Courses and packages.

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { House, Service } from '@bienestar/core/house/house';
 import type { Blend } from '@bienestar/core/house/restock';
 import type { Forecast } from '@bienestar/core/restock/forecast';
+import { visitsIn } from '@bienestar/core/house/visitLog';
 import { counted, number, percent } from '../../../format/figures';
 import { EmptyPlace } from '../../../parts/EmptyPlace';
 import { Fold } from '../../../parts/Fold';
@@ -87,7 +88,7 @@ export function DemandPlace() {
             <Fold title="The book" summary={bookWords(house)} unfolded>
               <BookPanel />
             </Fold>
-            <Fold title="Performed" summary={counted(house.treatments.length, 'treatment')}>
+            <Fold title="Performed" summary={counted(visitsIn(house.log), 'treatment')}>
               <PerformedPanel />
             </Fold>
             <Fold title="Courses sold" summary={counted(house.soldCourses.length, 'course')}>

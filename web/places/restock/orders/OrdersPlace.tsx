@@ -7,9 +7,11 @@ import { proposeOrders } from '@bienestar/core/restock/proposeOrders';
 import { daysBetween } from '@bienestar/core/days/days';
 import { counted, dayText, money } from '../../../format/figures';
 import { Choice } from '../../../parts/Choice';
+import { EarlierButton } from '../../../parts/EarlierButton';
 import { EmptyPlace } from '../../../parts/EmptyPlace';
 import { CELL_LOOK, PlaceTable, rowLook, type Column } from '../../../parts/PlaceTable';
-import { useHouse, useSnapshot } from '../../../store/house';
+import { useHouse } from '../../../store/house';
+import { useRecord, useRecords } from '../../../store/useRecords';
 import { useRestock } from '../../../store/restock';
 import { useAddAndRemove } from '../../../store/useEditPart';
 import { RestockHeader } from '../RestockHeader';
@@ -39,7 +41,7 @@ const RANK: Record<Order['state'], number> = {
 export function OrdersPlace() {
   const house = useHouse();
   const restock = useRestock();
-  const { orders } = useSnapshot();
+  const { records: orders, readEarlier } = useRecords('orders');
   const { orderId } = useParams();
   const navigate = useNavigate();
   const { add, busy } = useAddAndRemove('orders');
@@ -51,7 +53,7 @@ export function OrdersPlace() {
       ),
     [orders],
   );
-  const chosen = orders.find(({ id }) => id === orderId);
+  const chosen = useRecord('orders', orderId);
   const begin = async (supplierId: SupplierId): Promise<void> => {
     const order = draftOrder({ id: supplierId }, [], restock.today, orders);
     if (await add(order)) await navigate(`/restock/orders/${order.id}`);
@@ -86,6 +88,13 @@ export function OrdersPlace() {
                 {listed.map((order) => (
                   <OrderRow key={order.id} order={order} chosen={order.id === orderId} />
                 ))}
+                {readEarlier && (
+                  <tr>
+                    <td colSpan={COLUMNS.length} className={CELL_LOOK}>
+                      <EarlierButton onRead={readEarlier} />
+                    </td>
+                  </tr>
+                )}
               </tbody>
             </PlaceTable>
           )}

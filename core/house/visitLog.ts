@@ -1,0 +1,85 @@
+import { dayOf, daysAfter, daysBetween } from '../days/days';
+import type { BookingId, MaterialId, ServiceId } from './ids';
+import type { CountRound, Treatment } from './restock';
+
+/**
+ * What was performed, added up by service and day: as much as figures need of it, however long a house has
+ * been open.
+ */
+export interface VisitLog {
+  /** ISO date of the first day that is looked at */
+  readonly since: string;
+  /** visits of each service on that day and those after it, as far as there were any */
+  readonly visits: Readonly<Partial<Record<ServiceId, readonly number[]>>>;
+  /** the bookings of the book that are entered as performed */
+  readonly entered: readonly BookingId[];
+}
+
+/** A log of nothing. */
+export const NO_VISITS: VisitLog = { since: '0001-01-01', visits: {}, entered: [] };
+
+/** What a log is made of. */
+export type LoggedVisit = Pick<Treatment, 'serviceId' | 'bookingId' | 'takenBackAt'> & {
+  readonly at: string | Date;
+};
+
+/**
+ * Adds visits up by service and day. What was taken back was not performed.
+ * @param since ISO date; what was before it is left out
+ */
+export function visitLogOf(visits: Iterable<LoggedVisit>, since: string): VisitLog {
+  const counts: Record<string, number[]> = {};
+  const entered: BookingId[] = [];
+  for (const { serviceId, at, bookingId, takenBackAt } of visits) {
+    if (takenBackAt !== undefined) continue;
+    if (bookingId !== undefined) entered.push(bookingId);
+    const day = daysBetween(since, dayOf(new Date(at)));
+    if (day < 0) continue;
+    const days = (counts[serviceId] ??= []);
+    while (days.length <= day) days.push(0);
+    days[day] = (days[day] ?? 0) + 1;
+  }
+  return { since, visits: counts, entered };
+}
+
+/** The visits of a log, day by day: each service and ISO date on which it was performed, and how often. */
+export function* visitsByDay({ since, visits }: VisitLog): Generator<{
+  readonly serviceId: ServiceId;
+  readonly day: string;
+  readonly count: number;
+}> {
+  for (const [serviceId, days] of Object.entries(visits)) {
+    for (const [at, count] of (days ?? []).entries()) {
+      if (count > 0) yield { serviceId: serviceId as ServiceId, day: daysAfter(since, at), count };
+    }
+  }
+}
+
+/** How many visits a log has. */
+export function visitsIn(log: VisitLog): number {
+  let all = 0;
+  for (const { count } of visitsByDay(log)) all += count;
+  return all;
+}
+
+/** The ISO date on which each material was counted last. */
+export type CountedOn = Readonly<Partial<Record<MaterialId, string>>>;
+
+/**
+ * When each material was counted last in a round.
+ * @param before what is known of earlier rounds
+ */
+export function lastCounted(
+  rounds: readonly Pick<CountRound, 'lines'>[],
+  before: CountedOn = {},
+): CountedOn {
+  const last: Partial<Record<MaterialId, string>> = { ...before };
+  for (const { lines } of rounds) {
+    for (const { materialId, at } of lines) {
+      const day = dayOf(new Date(at));
+      const known = last[materialId];
+      if (known === undefined || day > known) last[materialId] = day;
+    }
+  }
+  return last;
+}
