@@ -117,10 +117,10 @@ export async function newPerson(url = ownHouse().url, beside?: Person): Promise<
     if (!last) return;
     /* What arrives between looking and pressing may push it away: then it is pressed once more. */
     const element = await find(role, name);
-    const heard = await element.evaluateHandle(listenForClick);
+    const press = await element.evaluateHandle(listenForPress);
     await page.mouse.click(last.x, last.y);
-    const isHeard = await heard.evaluate(({ click: got }) => got).catch(() => true);
-    if (!isHeard && last.isInside) await click(role, name);
+    const isPressed = await press.evaluate(({ isHeard }) => isHeard).catch(() => true);
+    if (!isPressed && last.isInside) await click(role, name);
   };
   const fillIn: Person['fillIn'] = async (role, label, text) => {
     /* Looks again when the screen is drawn anew between finding the field and entering it. */
@@ -212,11 +212,12 @@ function saysSaved(): boolean {
   return states.some(({ textContent }) => textContent === 'saved');
 }
 
-/** Whether an element was clicked, from now on; runs in the page. */
-function listenForClick(element: Element): { click: boolean } {
-  const heard = { click: false };
-  element.addEventListener('click', () => (heard.click = true), { once: true, capture: true });
-  return heard;
+/** Whether an element was pressed, from now on; runs in the page. */
+function listenForPress(element: Element): { isHeard: boolean } {
+  const press = { isHeard: false };
+  const hear = (): void => void (press.isHeard = true);
+  element.addEventListener('pointerdown', hear, { once: true, capture: true });
+  return press;
 }
 
 interface Point {
