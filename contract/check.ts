@@ -1,4 +1,5 @@
 import type Joi from 'joi';
+import { LIMIT_WORDS } from './limits';
 
 /** One fault of an input, at a JSON pointer (RFC 6901) into it. */
 export interface Fault {
@@ -23,13 +24,10 @@ const MESSAGES = {
   'array.min': 'At least {#limit} is needed here.',
   'array.unique': 'This is there twice.',
   'number.base': 'Enter a number.',
-  'number.integer': 'Enter a whole number.',
   'number.unsafe': 'This number is too large.',
   'number.infinity': 'Enter a number.',
   'number.precision': 'At most {#limit} decimals are kept.',
-  'number.min': 'Must be at least {#limit}.',
-  'number.max': 'Must be at most {#limit}.',
-  'number.greater': 'Must be more than {#limit}.',
+  ...LIMIT_WORDS,
   'number.less': 'Must be less than {#limit}.',
   'object.base': 'This part is missing or is not an object.',
   'object.unknown': 'This is not known here.',

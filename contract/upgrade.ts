@@ -1,4 +1,3 @@
-import { USUAL_RESTOCK } from '@bienestar/core/house/restock';
 import { dayOf, toSecond } from '@bienestar/core/days/days';
 
 type Plain = Record<string, unknown>;
@@ -72,13 +71,26 @@ export function fromVersion3(file: Plain): Plain {
   return { ...file, formatVersion: 4, offers: [], menus: [], scenarios: [], journal: [] };
 }
 
+/** How a house of version 5 restocks until it says otherwise; in the file and in the database. It never changes. */
+export const RESTOCK_OF_VERSION_5 = {
+  orderCostMinor: 900,
+  holdingRate: 0.2,
+  blend: { plan: 1, bookings: 0, log: 0 },
+  bookingDays: 14,
+  logDays: 56,
+  months: [1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1],
+  courses: 'within-plan',
+  countEveryDays: 28,
+  bookingNames: [],
+};
+
 /** A house file of version 4 in the words of version 5: restocked as before, nothing booked or ordered. */
 export function fromVersion4(file: Plain): Plain {
   const { settings } = file;
   return {
     ...file,
     formatVersion: 5,
-    settings: { restock: USUAL_RESTOCK, ...(settings as Plain) },
+    settings: { restock: RESTOCK_OF_VERSION_5, ...(settings as Plain) },
     bookings: [],
     treatments: [],
     soldCourses: [],
@@ -86,7 +98,7 @@ export function fromVersion4(file: Plain): Plain {
     counts: [],
     journal: listOf(file.journal).map((entry) =>
       entry.part === 'settings' && typeof entry.before === 'object' && entry.before !== null
-        ? { ...entry, before: { restock: USUAL_RESTOCK, ...(entry.before as Plain) } }
+        ? { ...entry, before: { restock: RESTOCK_OF_VERSION_5, ...(entry.before as Plain) } }
         : entry,
     ),
   };

@@ -1,24 +1,64 @@
 import Joi from 'joi';
 import { isDay } from '@bienestar/core/days/days';
+import { LIMITS, type Limits } from '../limits';
+import type { AnyId } from '@bienestar/core/house/ids';
 
 /** Decimals that a quantity may have; the database keeps exactly as many. */
 export const QUANTITY_DECIMALS = 6;
-const LARGEST_QUANTITY = 100_000;
 const LARGEST_MONEY = 1_000_000_000;
-const MINUTES_IN_A_DAY = 1440;
 
-/** An object without unknown keys, every key needed unless its schema says otherwise. */
-export function shape<T>(keys: { readonly [K in keyof T]-?: Joi.Schema }): Joi.ObjectSchema<T> {
+declare const leftOut: unique symbol;
+
+/** What `.optional()` says to the compiler: this may be left out. */
+interface MayBeLeftOut {
+  readonly [leftOut]: true;
+}
+
+/* Joi does not tell in its types what it is told: whether a key may be left out, and which values are valid. */
+declare module 'joi' {
+  // oxlint-disable-next-line typescript/no-explicit-any -- as Joi declares it, so that both are one
+  interface AnySchema<TSchema = any> {
+    optional(): this & MayBeLeftOut;
+  }
+  interface Root {
+    valid<V extends string | number | boolean>(...values: readonly V[]): AnySchema<V>;
+  }
+}
+
+/** A value as it stands in JSON: an id is text, a list is a list. */
+type Plain<V> = V extends AnyId ? string : V extends readonly (infer Item)[] ? Plain<Item>[] : V;
+
+/** What checks values of that kind; all that a schema is besides does not matter here. */
+interface Checks<V> {
+  readonly validate: (value: unknown) => Joi.ValidationResult<V>;
+}
+
+/** A schema for each key: one that may be left out where the type leaves it out, and only there. */
+type KeysOf<T> = {
+  readonly [K in keyof T]-?: Checks<Plain<Exclude<T[K], undefined>>> &
+    (Record<never, never> extends Pick<T, K> ? MayBeLeftOut : { readonly [leftOut]?: never });
+};
+
+/**
+ * An object without unknown keys. A key that the type lacks or has besides, one that may be left out and is
+ * needed or the other way round, and a value of another kind do not compile.
+ */
+export function shape<T>(keys: KeysOf<T>): Joi.ObjectSchema<T> {
   return Joi.object<T>(keys).required();
 }
 
+/** What only some cases need, as the schema itself says. */
+export function neededAtTimes<S extends Joi.Schema>(schema: S): S & MayBeLeftOut {
+  return schema as S & MayBeLeftOut;
+}
+
 /** A list of at most `most`; an item is needed only in so far as it is there. */
-export function listOf(item: Joi.Schema, most: number): Joi.ArraySchema {
-  return Joi.array().items(item.optional()).max(most).required();
+export function listOf<T>(item: Joi.Schema<T>, most: number): Joi.ArraySchema<T[]> {
+  return Joi.array<T[]>().items(item.optional()).max(most).required();
 }
 
 /** A list that may be left out, but not be empty: nothing is said in one way only. */
-export const some = (item: Joi.Schema, most: number): Joi.ArraySchema =>
+export const some = <T>(item: Joi.Schema<T>, most: number): Joi.ArraySchema<T[]> & MayBeLeftOut =>
   listOf(item, most).min(1).optional();
 
 export const id = Joi.string()
@@ -30,9 +70,17 @@ export const text = Joi.string().allow('').max(2000).required();
 /** A number as far as the database keeps it. */
 export const number = Joi.number().precision(QUANTITY_DECIMALS).required();
 
+/** A number within its limits. */
+export function limited({ least, above, most, whole }: Limits): Joi.NumberSchema {
+  let within = whole ? number.integer() : number;
+  if (above !== undefined) within = within.greater(above);
+  if (least !== undefined) within = within.min(least);
+  return most === undefined ? within : within.max(most);
+}
+
 /** More than nothing of ml, g or pieces. */
-export const positive = number.greater(0).max(LARGEST_QUANTITY);
-export const atLeastNothing = number.min(0).max(LARGEST_QUANTITY);
+export const positive = limited(LIMITS.quantity);
+export const atLeastNothing = limited(LIMITS.quantityOrNone);
 
 /** Money in whole minor units. */
 export const money = Joi.number().integer().min(0).max(LARGEST_MONEY).required();
@@ -89,7 +137,7 @@ export const triple = shape<{ low: number; usual: number; high: number }>({
   high: positive.min(Joi.ref('usual')).messages({ 'number.min': `Put ${inOrder} in order.` }),
 });
 
-const minute = number.min(0).max(MINUTES_IN_A_DAY);
+const minute = limited(LIMITS.minutes);
 
 /** Least, usual and most in order. */
 export const minutes = shape<{ least: number; usual: number; most: number }>({
@@ -101,7 +149,7 @@ export const minutes = shape<{ least: number; usual: number; most: number }>({
     .min(Joi.ref('usual'))
     .messages({ 'number.min': 'Put least, usual and most minutes in order.' }),
 });
-export const capMinutes = minute.greater(0).optional();
+export const capMinutes = limited(LIMITS.capMinutes).optional();
 
 /** A union told apart by one key: the fault is reported for the member that the key names. */
 export function byKey(

@@ -6,13 +6,12 @@ import { settings } from './settings';
 import { material, mix } from './shelf';
 import { person, room, service } from './work';
 
+interface Entry extends Omit<JournalEntry, 'before'> {
+  readonly before: unknown;
+}
+
 const entry = (part: JournalPart, before: Joi.Schema): Joi.ObjectSchema =>
-  shape<JournalEntry>({
-    on: day,
-    part: Joi.valid(part).required(),
-    id,
-    before: before.allow(null) as never,
-  });
+  shape<Entry>({ on: day, part: Joi.valid(part).required(), id, before: before.allow(null) });
 
 /** Something as it was before it was changed on a day. */
 export const journalEntry = byKey('part', {

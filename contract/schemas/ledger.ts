@@ -111,7 +111,7 @@ export const stockEntry: Joi.Schema<StockEntry> = byKey('kind', {
   count: shape<CountEntry>({
     ...base,
     kind: kind('count'),
-    found: listOf(shape(held), 500),
+    found: listOf(shape<CountEntry['found'][number]>(held), 500),
   }),
   'total-count': shape<TotalCountEntry>({
     ...base,

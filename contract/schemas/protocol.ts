@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LIMITS } from '../limits';
 import type { Device, DeviceEconomics, DeviceSetting } from '@bienestar/core/house/device';
 import { HAZARDS, SETTING_KINDS } from '@bienestar/core/house/device';
 import type { Edition } from '@bienestar/core/house/edition';
@@ -41,6 +42,7 @@ import {
   shape,
   some,
   text,
+  limited,
 } from './common';
 import { amount, mix, source } from './shelf';
 
@@ -87,7 +89,7 @@ const device = shape<DeviceWork>({
         }),
         SETTING_KINDS.length,
       ).unique('kind'),
-      passes: Joi.number().integer().min(1).max(50).optional(),
+      passes: limited(LIMITS.passes).optional(),
     }),
     40,
   ),
@@ -117,7 +119,7 @@ const step = shape<Step>({
       'any.required': 'An endpoint needs a cap: the longest it is waited for.',
     }),
     otherwise: capMinutes,
-  }),
+  }).optional(),
   zones,
   lightly: someZones,
   never: someZones,
@@ -146,8 +148,8 @@ const line: Joi.Schema = Joi.alternatives<Line>()
   .conditional('.blockId', { is: Joi.exist(), then: blockUse, otherwise: step })
   .required();
 
-const layers = Joi.number().integer().min(1).max(50).required();
-const score = Joi.number().integer().min(0).max(10).required();
+const layers = limited(LIMITS.layers);
+const score = limited(LIMITS.layerScore);
 
 const layerGroup = shape<LayerGroup>({
   id: within,
@@ -194,7 +196,7 @@ const writing = {
 };
 
 const lasting = shape<Lasting>({
-  amount: number.greater(0).max(1000),
+  amount: limited(LIMITS.lasting),
   unit: Joi.valid('hours', 'days', 'weeks').required(),
 });
 
@@ -205,10 +207,10 @@ const around = shape<Around>({
   expect: listOf(shape<Around['expect'][number]>({ what: text, when: text }), 40),
   call: listOf(text, 40),
   spacing: shape<NonNullable<Around['spacing']>>({
-    leastDays: number.min(0).max(3650),
-    mostPerYear: Joi.number().integer().min(1).max(366).optional(),
-    visits: Joi.number().integer().min(1).max(100).optional(),
-    thenEveryDays: number.greater(0).max(3650).optional(),
+    leastDays: limited(LIMITS.spacingDays),
+    mostPerYear: limited(LIMITS.mostPerYear).optional(),
+    visits: limited(LIMITS.spacingVisits).optional(),
+    thenEveryDays: limited(LIMITS.thenEveryDays).optional(),
   }).optional(),
 }).optional();
 
@@ -266,7 +268,7 @@ export const publishing: Joi.ObjectSchema<Publishing> = shape<Publishing>({
 export const deviceOfHouse: Joi.ObjectSchema<Device> = shape<Device>({
   id,
   name,
-  count: Joi.number().integer().min(1).max(1000).required(),
+  count: limited(LIMITS.deviceCount),
   hazards: listOf(Joi.valid(...HAZARDS), HAZARDS.length).unique(),
   settings: listOf(
     shape<DeviceSetting>({

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LIMITS } from '../limits';
 import { SKIN_TYPES, type SkinType } from '@bienestar/core/house/client';
 import type {
   Booking,
@@ -35,6 +36,7 @@ import {
   share,
   shape,
   text,
+  limited,
 } from './common';
 
 const MONTHS = 12;
@@ -42,7 +44,7 @@ const SUMS_TO_ONE = 1e-6;
 const MOST_PACKS = 100_000;
 const MOST_LINES = 2_000;
 
-export const months = listOf(number.min(0).max(20), MONTHS)
+export const months = listOf(limited(LIMITS.monthFactor), MONTHS)
   .length(MONTHS)
   .messages({ 'array.length': 'Say a factor for each of the twelve months.' });
 export const trendPerYear = number.min(-0.95).max(5);
@@ -69,7 +71,7 @@ const clientMix = shape<ClientMix>({
     : helpers.message({ custom: 'Small and large builds together cannot be more than 100 %.' }),
 );
 
-const weight = number.min(0).max(100);
+const weight = limited(LIMITS.blendWeight);
 
 export const restockSettings = shape<RestockSettings>({
   orderCostMinor: money,
@@ -78,8 +80,8 @@ export const restockSettings = shape<RestockSettings>({
       'Keeping stock must cost something, or all of a year would be ordered at once.',
   }),
   blend: shape<RestockSettings['blend']>({ plan: weight, bookings: weight, log: weight }),
-  bookingDays: number.integer().min(1).max(365),
-  logDays: number.integer().min(7).max(730),
+  bookingDays: limited(LIMITS.bookingDays),
+  logDays: limited(LIMITS.logDays),
   months,
   trend: shape<NonNullable<RestockSettings['trend']>>({
     perYear: trendPerYear,
@@ -87,7 +89,7 @@ export const restockSettings = shape<RestockSettings>({
   }).optional(),
   courses: Joi.valid('within-plan', 'besides-plan').required(),
   clientMix: clientMix.optional(),
-  countEveryDays: number.integer().min(1).max(730),
+  countEveryDays: limited(LIMITS.countEveryDays),
   bookingNames: listOf(
     shape<BookingName>({ title: name, serviceId: id.allow(null) }),
     5_000,
@@ -106,9 +108,9 @@ export const materialRestock = shape<MaterialRestock>({
 });
 
 export const linenLoop = shape<LinenLoop>({
-  pieces: number.integer().min(0).max(100_000),
-  washDays: number.min(0).max(60),
-  safetyDays: number.min(0).max(60),
+  pieces: limited(LIMITS.linenPieces),
+  washDays: limited(LIMITS.linenDays),
+  safetyDays: limited(LIMITS.linenDays),
 });
 
 export const booking: Joi.ObjectSchema<Booking> = shape<Booking>({
@@ -136,10 +138,10 @@ export const soldCourse: Joi.ObjectSchema<SoldCourse> = shape<SoldCourse>({
   name,
   offerId: id,
   soldOn: day,
-  taken: number.integer().min(0).max(10_000),
+  taken: limited(LIMITS.taken),
 });
 
-const packs = number.integer().min(1).max(MOST_PACKS).messages({
+const packs = limited(LIMITS.orderedPacks).messages({
   'number.min': 'Order at least one pack, or take the line out.',
 });
 const kind = (value: string): Joi.Schema => Joi.valid(value).required();

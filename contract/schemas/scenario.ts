@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LIMITS } from '../limits';
 import {
   TRIED_SETTINGS,
   type Change,
@@ -6,12 +7,22 @@ import {
   type Scenario,
 } from '@bienestar/core/house/scenario';
 import { PHASES } from '@bienestar/core/house/actions';
-import { byKey, id, listOf, money, name, number, shape, shareBelowOne, text } from './common';
+import {
+  byKey,
+  id,
+  listOf,
+  money,
+  name,
+  number,
+  shape,
+  shareBelowOne,
+  text,
+  limited,
+} from './common';
 import { swapAmount } from './shelf';
 
 const MOST_CHANGES = 20_000;
 const LARGEST_FIGURE = 1_000_000_000;
-const MOST_MINUTES = 1440;
 /** From nothing left to ten times as much. */
 const byShare = number.greater(-1).max(9);
 
@@ -54,7 +65,7 @@ const change = byKey('kind', {
     id,
     kind: kind('minutes'),
     phase: Joi.valid(...PHASES).required(),
-    byMinutes: number.min(-MOST_MINUTES).max(MOST_MINUTES),
+    byMinutes: limited(LIMITS.byMinutes),
     protocolId: id.optional(),
   }),
   edition: shape<Of<'edition'>>({
@@ -68,7 +79,7 @@ const change = byKey('kind', {
     id,
     kind: kind('visits'),
     serviceId: id,
-    visitsPerWeek: number.min(0).max(2000),
+    visitsPerWeek: limited(LIMITS.visitsPerWeek),
   }),
 });
 

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LIMITS } from '../limits';
 import type { Grade, HouseSettings } from '@bienestar/core/house/settings';
 import { FACE_PARTS, type FacePart } from '@bienestar/core/zone/zones';
 import {
@@ -13,6 +14,7 @@ import {
   shareAboveNothing,
   shareBelowOne,
   some,
+  limited,
 } from './common';
 import { restockSettings, serviceLevel } from './restock';
 
@@ -29,8 +31,8 @@ const faceShares = shape<Record<FacePart, number>>(
 });
 
 const client = shape<HouseSettings['referenceClient']>({
-  heightCm: number.min(50).max(250),
-  weightKg: number.min(20).max(300),
+  heightCm: limited(LIMITS.heightCm),
+  weightKg: limited(LIMITS.weightKg),
 });
 
 const trunkPercent = shape<HouseSettings['trunkPercent']>({
@@ -71,7 +73,7 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
     standard: positive,
     generous: positive,
   }),
-  slotGridMinutes: number.min(1).max(120),
+  slotGridMinutes: limited(LIMITS.slotGridMinutes),
   slotQuantile: number.min(0.5).max(0.999),
   therapistCharge: Joi.valid('attended', 'slot').required(),
   grades: some(shape<Grade>({ name, hourlyPayMinor: money, onCost: onCost.optional() }), 50).unique(
@@ -81,8 +83,8 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   bookableShare: shareAboveNothing,
   roomCost: shape<HouseSettings['roomCost']>({
     fixedPerMonthMinor: money,
-    openDaysPerMonth: number.greater(0).max(31),
-    openHoursPerDay: number.greater(0).max(24),
+    openDaysPerMonth: limited(LIMITS.openDaysPerMonth),
+    openHoursPerDay: limited(LIMITS.openHoursPerDay),
     occupancy: shareAboveNothing,
   }),
   vat: share,
@@ -92,6 +94,6 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   targetPerRoomHourMinor: money.optional(),
   priceEndings,
   serviceLevel,
-  orderDays: number.min(1).max(365),
+  orderDays: limited(LIMITS.orderDays),
   restock: restockSettings,
 });

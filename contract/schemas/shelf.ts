@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LIMITS } from '../limits';
 import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/house/careFacts';
 import type { SwapAmount } from '@bienestar/core/house/scenario';
 import type {
@@ -41,14 +42,16 @@ import {
   text,
   triple,
   some,
+  limited,
 } from './common';
 import { linenLoop, materialRestock, months, trendPerYear } from './restock';
 
-const leadTime = number.min(0).max(365);
+const leadTime = limited(LIMITS.leadTimeDays);
 const leadTimeSd = number.max(Joi.ref('leadTimeDays')).min(0).messages({
   'number.max': 'The spread of the lead time cannot be longer than the lead time itself.',
 });
-const count = Joi.number().integer().min(1).max(10_000);
+const count = limited(LIMITS.pieces);
+const column = name.optional();
 export const supplier = shape<Supplier>({
   id,
   name,
@@ -62,9 +65,9 @@ export const supplier = shape<Supplier>({
     .optional(),
   season: Joi.string().max(500).pattern(/\S/, 'words').optional(),
   columns: shape<NonNullable<Supplier['columns']>>(
-    Object.fromEntries(LIST_FIELDS.map((field) => [field, name.optional()])) as Record<
+    Object.fromEntries(LIST_FIELDS.map((field) => [field, column])) as Record<
       (typeof LIST_FIELDS)[number],
-      Joi.Schema
+      typeof column
     >,
   ).optional(),
 });
@@ -78,13 +81,13 @@ const pack = shape<Pack>({
   priceMinor: money,
   discount: share,
   breaks: some(
-    shape<DiscountBreak>({ fromPacks: count.min(2).required(), discount: share }),
+    shape<DiscountBreak>({ fromPacks: limited(LIMITS.breakFromPacks), discount: share }),
     10,
   ).unique('fromPacks'),
   freightMinor: money,
   unrecoveredTaxMinor: money,
   residual: shareBelowOne,
-  tareG: number.min(0).max(50_000).optional(),
+  tareG: limited(LIMITS.tareG).optional(),
   leastPacks: count.optional(),
   leadTimeDays: leadTime.optional(),
   leadTimeSdDays: leadTime.optional(),
@@ -104,16 +107,16 @@ const pack = shape<Pack>({
 const calibrated = shape<Calibrated>({
   usual: positive,
   spread: shareBelowOne.optional(),
-}).optional();
+});
 
 const measures = shape<Measures>({
-  density: number.greater(0).max(25).optional(),
+  density: limited(LIMITS.density).optional(),
   densitySpread: shareBelowOne.optional(),
-  mlPerPump: calibrated,
-  dropsPerMl: calibrated,
-  mlPerDropper: calibrated,
-  mlPerSpray: calibrated,
-  mlPerSpatula: calibrated,
+  mlPerPump: calibrated.optional(),
+  dropsPerMl: calibrated.optional(),
+  mlPerDropper: calibrated.optional(),
+  mlPerSpray: calibrated.optional(),
+  mlPerSpatula: calibrated.optional(),
   named: some(
     shape<NamedAmount>({
       name,
@@ -138,7 +141,7 @@ const care = shape<CareFacts>({
   storage: text.min(1).optional(),
   sheet: text.min(1).optional(),
   patchTest: shape<NonNullable<CareFacts['patchTest']>>({
-    hoursBefore: number.greater(0).max(336),
+    hoursBefore: limited(LIMITS.patchTestHours),
     advice: text.min(1).optional(),
   }).optional(),
 }).optional();
@@ -146,11 +149,11 @@ const care = shape<CareFacts>({
 const laundry = shape<LinenMaterial['laundry']>({
   washMinor: money,
   replacementMinor: money,
-  washesInLife: Joi.number().integer().min(1).max(100_000).required(),
+  washesInLife: limited(LIMITS.washesInLife),
 });
 
 const keeps = shape<Keeps>({
-  amount: number.greater(0).max(3650),
+  amount: limited(LIMITS.keeps),
   unit: Joi.valid('days', 'hours').required(),
 });
 
@@ -166,22 +169,24 @@ const bought = {
   ...shared,
   packs: packs(),
   preferredPackId,
-  sealedDays: number.greater(0).max(3650).optional(),
+  sealedDays: limited(LIMITS.sealedDays).optional(),
   restock: materialRestock.optional(),
 };
 const unit = Joi.valid('ml', 'g', 'piece').required();
-const kind = <K extends MaterialKind>(value: K): Joi.Schema => Joi.valid(value).required();
+const kind = <K extends MaterialKind>(value: K): Joi.AnySchema<K> => Joi.valid(value).required();
 const handUnit = Joi.valid('ml', 'g').required();
 
+type MaterialOf<K extends MaterialKind> = Extract<Material, { readonly kind: K }>;
+
 const BY_KIND = {
-  'back-bar': shape({
+  'back-bar': shape<MaterialOf<'back-bar'>>({
     ...bought,
     kind: kind('back-bar'),
     unit: handUnit,
     openLife: keeps.optional(),
   }),
-  'single-dose': shape({ ...bought, kind: kind('single-dose'), unit }),
-  consumable: shape({
+  'single-dose': shape<MaterialOf<'single-dose'>>({ ...bought, kind: kind('single-dose'), unit }),
+  consumable: shape<MaterialOf<'consumable'>>({
     ...bought,
     kind: kind('consumable'),
     unit,
@@ -191,13 +196,13 @@ const BY_KIND = {
       perPair: Joi.valid(1, 2).required(),
     }).optional(),
   }),
-  'device-part': shape({
+  'device-part': shape<MaterialOf<'device-part'>>({
     ...bought,
     kind: kind('device-part'),
     unit: Joi.valid('piece').required(),
     sterility: Joi.valid('sterile', 'clean').required(),
   }),
-  fresh: shape({
+  fresh: shape<MaterialOf<'fresh'>>({
     ...bought,
     packs: packs(
       pack.keys({
@@ -208,17 +213,17 @@ const BY_KIND = {
     ),
     kind: kind('fresh'),
     unit: handUnit,
-    yieldPerPiece: calibrated.required(),
+    yieldPerPiece: calibrated,
     keeps,
     openLife: keeps,
   }),
-  retail: shape({
+  retail: shape<MaterialOf<'retail'>>({
     ...bought,
     kind: kind('retail'),
     unit,
     retailPriceMinor: money.optional(),
   }),
-  linen: shape({
+  linen: shape<MaterialOf<'linen'>>({
     ...shared,
     kind: kind('linen'),
     unit: Joi.valid('piece').required(),
@@ -280,13 +285,13 @@ const mixParts = listOf(
   40,
 );
 
-const mixMinutes = number.min(0).max(10_080);
+const mixMinutes = limited(LIMITS.mixMinutes);
 
 export const mix: Joi.ObjectSchema<Mix> = shape<Mix>({
   id,
   name,
   basis: handUnit,
-  density: number.greater(0).max(25).optional(),
+  density: limited(LIMITS.density).optional(),
   bowlLoss: shareBelowOne,
   parts: mixParts,
   recipes: some(
@@ -300,14 +305,14 @@ export const mix: Joi.ObjectSchema<Mix> = shape<Mix>({
   made: Joi.valid('ahead', 'just-in-time').required(),
   mixingMinutes: mixMinutes,
   standingMinutes: mixMinutes,
-  workingLifeMinutes: mixMinutes.greater(0).optional(),
+  workingLifeMinutes: limited(LIMITS.workingLifeMinutes).optional(),
   warm: Joi.valid('warmed', 'kept-cold').optional(),
   method: text.min(1).optional(),
 });
 
 export const demand: Joi.ObjectSchema<Demand> = shape<Demand>({
   serviceId: id,
-  visitsPerWeek: number.min(0).max(2000),
+  visitsPerWeek: limited(LIMITS.visitsPerWeek),
   months: months.optional(),
   trendPerYear: trendPerYear.optional(),
 });

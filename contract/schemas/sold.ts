@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LIMITS } from '../limits';
 import type {
   Course,
   CourseVisits,
@@ -18,16 +19,13 @@ import {
   listOf,
   money,
   name,
-  number,
   shape,
   shareBelowOne,
   some,
   text,
+  limited,
 } from './common';
 
-const MOST_MINUTES = 1440;
-const MOST_VISITS = 200;
-const MOST_DAYS = 3650;
 const MOST_LINES = 200;
 const words = text.min(1).optional();
 
@@ -35,7 +33,7 @@ const words = text.min(1).optional();
 export const guestWords: Joi.ObjectSchema<GuestWords> = shape<GuestWords>({
   name: name.optional(),
   text: words,
-  minutes: number.integer().min(1).max(MOST_MINUTES).optional(),
+  minutes: limited(LIMITS.guestMinutes).optional(),
   cautions: some(text.min(1).max(300), 20),
 });
 
@@ -52,7 +50,7 @@ const sold = {
 const courseVisits = shape<CourseVisits>({
   serviceId: id,
   visitKind: Joi.valid('first', 'returning').required(),
-  times: number.integer().min(1).max(MOST_VISITS),
+  times: limited(LIMITS.courseVisits),
 });
 
 /** Courses, packages and duo visits. */
@@ -63,8 +61,8 @@ export const offer = byKey('kind', {
     visits: listOf(courseVisits, 50)
       .min(1)
       .messages({ 'array.min': 'A course has at least one visit.' }),
-    everyDays: number.integer().min(1).max(MOST_DAYS),
-    validDays: number.integer().min(1).max(MOST_DAYS),
+    everyDays: limited(LIMITS.courseDays),
+    validDays: limited(LIMITS.courseDays),
     prepaid: Joi.boolean().required(),
     missed: Joi.valid('made-up', 'lost').required(),
   }),

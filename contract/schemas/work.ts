@@ -15,7 +15,18 @@ import {
   type Room,
   type Service,
 } from '@bienestar/core/house/house';
-import { id, listOf, money, name, onCost, shape, shareBelowOne, some, text } from './common';
+import {
+  id,
+  listOf,
+  money,
+  name,
+  neededAtTimes,
+  onCost,
+  shape,
+  shareBelowOne,
+  some,
+  text,
+} from './common';
 import { guestWords } from './sold';
 
 export const room = shape<Room>({ id, name, kind: Joi.valid('dry', 'wet').required() });
@@ -52,9 +63,11 @@ const neighbourhood = shape<Neighbourhood>({
 
 const pricing = shape<Pricing>({
   by: Joi.valid(...LADDERS, 'own').required(),
-  ownMinor: asked
-    .when('by', { is: 'own', otherwise: Joi.optional() })
-    .messages({ 'any.required': 'Say the price that is charged.' }),
+  ownMinor: neededAtTimes(
+    asked
+      .when('by', { is: 'own', otherwise: Joi.optional() })
+      .messages({ 'any.required': 'Say the price that is charged.' }),
+  ),
   reason: text.min(1).max(500).optional(),
   neighbourhood: neighbourhood.optional(),
 }).optional();

@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
-import { USUAL_RESTOCK } from '@bienestar/core/house/restock';
+import { RESTOCK_OF_VERSION_5 } from '@bienestar/contract/upgrade';
 
 const ID = 'VARCHAR(64) CHARACTER SET ascii COLLATE ascii_bin';
 const TABLE = 'ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_520_ci';
@@ -51,7 +51,7 @@ export const restock = {
   name: '0006-restock',
   up: async ({ context }: { context: Sequelize }): Promise<void> => {
     await run(context, UP);
-    const replacements = { usual: JSON.stringify(USUAL_RESTOCK) };
+    const replacements = { usual: JSON.stringify(RESTOCK_OF_VERSION_5) };
     await context.query('UPDATE settings SET restock = :usual', {
       type: QueryTypes.RAW,
       replacements,

@@ -1,5 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { X } from 'lucide-react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Versioned } from '@bienestar/contract/api';
 import {
   HAZARDS,
@@ -87,9 +88,7 @@ function DeviceFields({ device }: { readonly device: Versioned<Device> }) {
           {...leaving}
           label="How many"
           value={device.count}
-          check={(count) =>
-            Number.isInteger(count) && count >= 1 ? undefined : 'A whole number, at least 1.'
-          }
+          check={within(LIMITS.deviceCount)}
           onCommit={(count) => change({ count })}
         />
       </div>

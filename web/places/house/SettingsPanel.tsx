@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { MoneyField } from '../../parts/MoneyField';
 import { NumberField } from '../../parts/NumberField';
@@ -19,8 +20,6 @@ export function SettingsPanel() {
   const { roomCost, referenceClient, coatMgPerCm2, restock } = settings;
   const putRoom = (changes: Partial<HouseSettings['roomCost']>) =>
     change({ roomCost: { ...roomCost, ...changes } });
-  const between = (least: number, most: number) => (value: number) =>
-    value >= least && value <= most ? undefined : `Must be from ${least} to ${most}.`;
   return (
     <div className="flex flex-col gap-8">
       <Section title="The house">
@@ -105,7 +104,7 @@ export function SettingsPanel() {
             label="Open days a month"
             hint={ECONOMICS.openDays}
             value={roomCost.openDaysPerMonth}
-            check={between(0.5, 31)}
+            check={within(LIMITS.openDaysPerMonth)}
             onCommit={(openDaysPerMonth) => putRoom({ openDaysPerMonth })}
           />
           <NumberField
@@ -113,7 +112,7 @@ export function SettingsPanel() {
             label="Open hours a day"
             hint={ECONOMICS.openHours}
             value={roomCost.openHoursPerDay}
-            check={between(0.5, 24)}
+            check={within(LIMITS.openHoursPerDay)}
             onCommit={(openHoursPerDay) => putRoom({ openHoursPerDay })}
           />
           <NumberField
@@ -122,7 +121,7 @@ export function SettingsPanel() {
             hint={ECONOMICS.slotGrid}
             unit="min"
             value={settings.slotGridMinutes}
-            check={between(1, 120)}
+            check={within(LIMITS.slotGridMinutes)}
             onCommit={(slotGridMinutes) => change({ slotGridMinutes })}
           />
           <PercentField
@@ -181,7 +180,7 @@ export function SettingsPanel() {
             hint={ECONOMICS.countEvery}
             unit="days"
             value={restock.countEveryDays}
-            check={between(1, 730)}
+            check={within(LIMITS.countEveryDays)}
             onCommit={(countEveryDays) => change({ restock: { ...restock, countEveryDays } })}
           />
         </div>
@@ -202,7 +201,7 @@ export function SettingsPanel() {
             label="Reference client, height"
             unit="cm"
             value={referenceClient.heightCm}
-            check={between(50, 250)}
+            check={within(LIMITS.heightCm)}
             onCommit={(heightCm) => change({ referenceClient: { ...referenceClient, heightCm } })}
           />
           <NumberField
@@ -210,7 +209,7 @@ export function SettingsPanel() {
             label="Reference client, weight"
             unit="kg"
             value={referenceClient.weightKg}
-            check={between(20, 300)}
+            check={within(LIMITS.weightKg)}
             onCommit={(weightKg) => change({ referenceClient: { ...referenceClient, weightKg } })}
           />
           {(['thin', 'standard', 'generous'] as const).map((coat) => (
@@ -220,7 +219,7 @@ export function SettingsPanel() {
               label={`A ${coat} coat`}
               unit="mg/cm²"
               value={coatMgPerCm2[coat]}
-              check={between(0.01, 1000)}
+              check={within(LIMITS.quantity)}
               onCommit={(weight) => change({ coatMgPerCm2: { ...coatMgPerCm2, [coat]: weight } })}
             />
           ))}

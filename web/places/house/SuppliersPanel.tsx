@@ -1,4 +1,5 @@
 import { nanoid } from '@reduxjs/toolkit';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Supplier } from '@bienestar/core/house/house';
 import type { Weekday } from '@bienestar/core/house/supplier';
@@ -17,7 +18,6 @@ const DAYS = [
   ['leadTimeSdDays', 'give or take'],
   ['reviewDays', 'looked at every'],
 ] as const;
-const MOST_DAYS = 365;
 const WEEKDAYS: readonly Weekday[] = [1, 2, 3, 4, 5, 6, 7];
 
 /** Who delivers, and how long it takes. */
@@ -135,9 +135,7 @@ function SupplierLine({ supplier, labelled }: SupplierLineProps) {
               unit="d"
               commitOn="leaving"
               value={supplier[key]}
-              check={(days) =>
-                days >= 0 && days <= MOST_DAYS ? undefined : `Must be from 0 to ${MOST_DAYS}.`
-              }
+              check={within(LIMITS.leadTimeDays)}
               onCommit={(days) => change({ [key]: days })}
             />
           ))}

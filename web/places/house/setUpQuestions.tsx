@@ -1,4 +1,5 @@
 import type { ComponentType } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { MoneyField } from '../../parts/MoneyField';
 import { NumberField } from '../../parts/NumberField';
@@ -22,11 +23,6 @@ interface Question {
 
 const LEAVING = { commitOn: 'leaving' } as const;
 const HIGHEST_FEE = 0.99;
-
-function between(least: number, most: number): (value: number) => string | undefined {
-  return (value) =>
-    value >= least && value <= most ? undefined : `Must be from ${least} to ${most}.`;
-}
 
 function useRoomCost() {
   const { settings } = useSnapshot();
@@ -134,7 +130,7 @@ function Hours() {
         label="Open days a month"
         hint={ECONOMICS.openDays}
         value={roomCost.openDaysPerMonth}
-        check={between(0.5, 31)}
+        check={within(LIMITS.openDaysPerMonth)}
         onCommit={(openDaysPerMonth) => put({ openDaysPerMonth })}
       />
       <NumberField
@@ -142,7 +138,7 @@ function Hours() {
         label="Open hours a day"
         hint={ECONOMICS.openHours}
         value={roomCost.openHoursPerDay}
-        check={between(0.5, 24)}
+        check={within(LIMITS.openHoursPerDay)}
         onCommit={(openHoursPerDay) => put({ openHoursPerDay })}
       />
     </>

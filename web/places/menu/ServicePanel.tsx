@@ -1,6 +1,7 @@
 import { Check, Scale, Trash2 } from 'lucide-react';
 import { Checkbox } from 'radix-ui';
 import { Link, useNavigate } from 'react-router';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import { untrainedFor } from '@bienestar/core/care/training';
 import type { Device, Person } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
@@ -18,8 +19,6 @@ import { GuestFields } from './guests/GuestFields';
 import { useFigures, useHouse, useSnapshot } from '../../store/house';
 import { useNewestEdition } from '../../store/useNewestEdition';
 import { useAddAndRemove, useChange, usePlan } from '../../store/useEditPart';
-
-const MOST_VISITS = 2000;
 
 /** One service in hand: what it is made of, who performs it, its own margin, its demand. */
 export function ServicePanel({ id }: { readonly id: string }) {
@@ -73,9 +72,7 @@ export function ServicePanel({ id }: { readonly id: string }) {
           unit="a week"
           commitOn="leaving"
           value={line?.visitsPerWeek ?? 0}
-          check={(visits) =>
-            visits >= 0 && visits <= MOST_VISITS ? undefined : `Must be from 0 to ${MOST_VISITS}.`
-          }
+          check={within(LIMITS.visitsPerWeek)}
           onCommit={(visitsPerWeek) => plan({ visitsPerWeek })}
         />
         <PercentField

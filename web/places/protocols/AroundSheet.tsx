@@ -1,5 +1,6 @@
 import { Plus, X } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Around, Lasting, Protocol } from '@bienestar/core/house/house';
 import { Button, IconButton } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
@@ -20,10 +21,6 @@ const NOTHING: Around = { before: [], avoid: [], expect: [], call: [] };
 const A_DAY: Lasting = { amount: 1, unit: 'days' };
 const WEEKS: Lasting = { amount: 2, unit: 'weeks' };
 const HOURS: Lasting = { amount: 6, unit: 'hours' };
-const positive = (value: number): string | undefined =>
-  value > 0 ? undefined : 'Must be more than 0.';
-const whole = (value: number): string | undefined =>
-  Number.isInteger(value) && value >= 1 ? undefined : 'A whole number, at least 1.';
 
 /** What happens before and after the visit: preparation, what to avoid and expect, when to call, spacing. */
 export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
@@ -136,28 +133,28 @@ export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
           <NumberField
             label="Days between visits, at least"
             value={spacing?.leastDays}
-            check={(days) => (days >= 0 ? undefined : 'Must not be below 0.')}
+            check={within(LIMITS.spacingDays)}
             onCommit={(leastDays) => space({ leastDays })}
             onClear={() => put({ spacing: undefined })}
           />
           <NumberField
             label="Visits a year, at most"
             value={spacing?.mostPerYear}
-            check={whole}
+            check={within(LIMITS.mostPerYear)}
             onCommit={(mostPerYear) => space({ mostPerYear })}
             onClear={() => space({ mostPerYear: undefined })}
           />
           <NumberField
             label="Visits of a course"
             value={spacing?.visits}
-            check={whole}
+            check={within(LIMITS.spacingVisits)}
             onCommit={(visits) => space({ visits })}
             onClear={() => space({ visits: undefined })}
           />
           <NumberField
             label="Then every (days)"
             value={spacing?.thenEveryDays}
-            check={positive}
+            check={within(LIMITS.thenEveryDays)}
             onCommit={(thenEveryDays) => space({ thenEveryDays })}
             onClear={() => space({ thenEveryDays: undefined })}
           />
@@ -229,7 +226,7 @@ function LastingFields({ label, value, onChange }: LastingFieldsProps) {
       <NumberField
         label={label}
         value={value.amount}
-        check={positive}
+        check={within(LIMITS.lasting)}
         onCommit={(amount) => onChange({ ...value, amount })}
       />
       <Choice

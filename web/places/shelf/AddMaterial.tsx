@@ -1,6 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Material, MaterialKind, Pack } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import type { BaseUnit } from '@bienestar/core/quantity/unit';
@@ -102,9 +103,7 @@ export function AddMaterial({
               label={contentLabel(made.kind)}
               unit={made.unit === 'piece' ? 'pcs' : made.unit}
               value={made.content}
-              check={(content) =>
-                content > 0 && content <= 100_000 ? undefined : 'Must be more than 0.'
-              }
+              check={within(LIMITS.quantity)}
               onCommit={(content) => change({ content })}
             />
           )}

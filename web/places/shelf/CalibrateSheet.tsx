@@ -1,5 +1,6 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Material } from '@bienestar/core/house/house';
 import { calibrate, perMl, type Weighing } from '@bienestar/core/quantity/calibration';
 import { mlPerCount, type CountedMeasure, type Measures } from '@bienestar/core/quantity/measures';
@@ -10,7 +11,6 @@ import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
 import { Sheet } from '../../parts/Sheet';
 import { useZeroScaleMutation } from '../../store/api';
-import { wholeFromOne } from './LaundryFields';
 import { ScaleReading } from './ScaleReading';
 
 interface CalibrateSheetProps {
@@ -91,7 +91,7 @@ export function CalibrateSheet({ material, open, onClose, onKeep }: CalibrateShe
           <NumberField
             label={`How many ${many} at a time`}
             value={count}
-            check={wholeFromOne}
+            check={within(LIMITS.pieces)}
             onCommit={setCount}
           />
         </div>

@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/house/careFacts';
 import type { Material } from '@bienestar/core/house/house';
 import { LABEL_LOOK } from '../../parts/FieldFrame';
@@ -57,7 +58,7 @@ export function CareFacet({ material, change }: CareFacetProps) {
           label="Patch test before"
           unit="h"
           value={care.patchTest?.hoursBefore}
-          check={(hours) => (hours > 0 && hours <= 336 ? undefined : 'From 1 to 336 hours.')}
+          check={within(LIMITS.patchTestHours)}
           onCommit={(hoursBefore) => put({ patchTest: { ...care.patchTest, hoursBefore } })}
           onClear={() => void put({ patchTest: undefined })}
         />

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { PackId } from '@bienestar/core/house/ids';
 import { chosenPack, daysOf } from '@bienestar/core/house/packs';
@@ -12,7 +13,6 @@ import { TextField } from '../../parts/TextField';
 import { useHouse } from '../../store/house';
 import { newLotId } from '../../store/useEnter';
 import { EntrySheet } from './EntrySheet';
-import { wholeFromOne } from './LaundryFields';
 import { contentWords } from './materialWords';
 import { matcherOf, plainText } from './search';
 
@@ -126,7 +126,7 @@ export function DeliverySheet({ open, materialId, onClose }: DeliverySheetProps)
             <NumberField
               label="How many packs"
               value={line.packs}
-              check={wholeFromOne}
+              check={within(LIMITS.pieces)}
               onCommit={(packs) => setLine({ ...line, packs })}
             />
             <TextField

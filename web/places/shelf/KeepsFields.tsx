@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { BoughtMaterial, Keeps, Material } from '@bienestar/core/house/house';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
@@ -59,7 +60,7 @@ function KeepsField({ label, value, onChange, onClear }: KeepsFieldProps) {
         commitOn="leaving"
         label={label}
         value={value?.amount}
-        check={(amount) => (amount > 0 && amount <= 3650 ? undefined : 'From 1 to 3650.')}
+        check={within(LIMITS.keeps)}
         onCommit={(amount) => onChange({ amount, unit })}
         onClear={onClear}
       />

@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { LinenMaterial, Material } from '@bienestar/core/house/house';
 import { MoneyField } from '../../parts/MoneyField';
 import { NumberField } from '../../parts/NumberField';
@@ -35,14 +36,9 @@ export function LaundryFields({ laundry, change }: LaundryFieldsProps) {
         label="Washes in its life"
         hint="begin with 100"
         value={laundry.washesInLife}
-        check={wholeFromOne}
+        check={within(LIMITS.washesInLife)}
         onCommit={(washesInLife) => put({ washesInLife })}
       />
     </div>
   );
-}
-
-/** The words for a count that is not a whole number from 1. */
-export function wholeFromOne(count: number): string | undefined {
-  return Number.isInteger(count) && count >= 1 ? undefined : 'A whole number, at least 1.';
 }

@@ -1,5 +1,6 @@
 import { Plus, Weight, X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Material } from '@bienestar/core/house/house';
 import type { Calibrated, Measures } from '@bienestar/core/quantity/measures';
 import { Button, IconButton } from '../../parts/Button';
@@ -56,9 +57,7 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
           label="Density"
           unit="g/ml"
           value={measures.density}
-          check={(density) =>
-            density > 0 && density <= 25 ? undefined : 'Must be more than 0 and at most 25.'
-          }
+          check={within(LIMITS.density)}
           onCommit={(density) => put({ density })}
           onClear={() => void put({ density: undefined, densitySpread: undefined })}
         />
@@ -191,7 +190,7 @@ function NamedLines<L extends NamedLine>({
             labelHidden
             unit={unitOf(each)}
             value={each.usual}
-            check={(usual) => (usual > 0 ? undefined : 'Must be more than 0.')}
+            check={within(LIMITS.quantity)}
             onCommit={(usual) => put(at, { usual })}
           />
           <PercentField
@@ -229,7 +228,7 @@ function CalibratedFields({ label, value, onChange }: CalibratedFieldsProps) {
         commitOn="leaving"
         label={label}
         value={value?.usual}
-        check={(usual) => (usual > 0 ? undefined : 'Must be more than 0.')}
+        check={within(LIMITS.quantity)}
         onCommit={(usual) => onChange({ ...value, usual })}
         onClear={() => void onChange(undefined)}
       />

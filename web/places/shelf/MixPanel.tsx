@@ -1,6 +1,7 @@
 import { Plus, Trash2, X } from 'lucide-react';
 import { nanoid } from '@reduxjs/toolkit';
 import { useNavigate } from 'react-router';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Versioned } from '@bienestar/contract/api';
 import { SKIN_TYPES } from '@bienestar/core/house/client';
 import type { Mix, MixPart, MixRecipe } from '@bienestar/core/house/house';
@@ -26,10 +27,6 @@ interface MixPanelProps {
 }
 
 const leaving = { commitOn: 'leaving' } as const;
-const atLeastNothing = (value: number): string | undefined =>
-  value >= 0 ? undefined : 'Must not be below 0.';
-const aboveNothing = (value: number): string | undefined =>
-  value > 0 ? undefined : 'Must be more than 0.';
 
 /** A mix: its parts for one batch, other recipes for some skins, how it is made and how long it keeps. */
 export function MixPanel({ mix, places }: MixPanelProps) {
@@ -75,7 +72,7 @@ function Editor({
           label="Density"
           unit="g/ml"
           value={mix.density}
-          check={aboveNothing}
+          check={within(LIMITS.density)}
           onCommit={(density) => change({ density })}
           onClear={() => without('density')}
         />
@@ -91,7 +88,7 @@ function Editor({
           label="Mixing takes"
           unit="min"
           value={mix.mixingMinutes}
-          check={atLeastNothing}
+          check={within(LIMITS.mixMinutes)}
           onCommit={(mixingMinutes) => change({ mixingMinutes })}
         />
         <NumberField
@@ -99,7 +96,7 @@ function Editor({
           label="Stands before use"
           unit="min"
           value={mix.standingMinutes}
-          check={atLeastNothing}
+          check={within(LIMITS.mixMinutes)}
           onCommit={(standingMinutes) => change({ standingMinutes })}
         />
         <NumberField
@@ -107,7 +104,7 @@ function Editor({
           label="Keeps, once mixed"
           unit="min"
           value={mix.workingLifeMinutes}
-          check={aboveNothing}
+          check={within(LIMITS.workingLifeMinutes)}
           onCommit={(workingLifeMinutes) => change({ workingLifeMinutes })}
           onClear={() => without('workingLifeMinutes')}
         />

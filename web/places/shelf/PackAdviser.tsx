@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import { explainPackInUse } from '@bienestar/core/explain/explainPackInUse';
 import { packAdvice } from '@bienestar/core/cost/packAdvice';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
@@ -113,7 +114,7 @@ export function PackAdviser({ material, open, onClose, onPrefer }: PackAdviserPr
             commitOn="leaving"
             hint="Decides which discount break an order reaches."
             value={orderDays}
-            check={(days) => (days >= 1 && days <= 365 ? undefined : 'From 1 to 365 days.')}
+            check={within(LIMITS.orderDays)}
             onCommit={(days) => changeSettings({ orderDays: days })}
           />
         </div>

@@ -1,4 +1,5 @@
 import { ChevronRight, Plus, X } from 'lucide-react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { BoughtMaterial, DiscountBreak, Pack } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { money, number } from '../../format/figures';
@@ -10,7 +11,6 @@ import { NumberField } from '../../parts/NumberField';
 import { PercentField } from '../../parts/PercentField';
 import { TextField } from '../../parts/TextField';
 import { useHouse } from '../../store/house';
-import { wholeFromOne } from './LaundryFields';
 import { contentWords } from './materialWords';
 
 interface PackFieldsProps {
@@ -25,8 +25,6 @@ interface PackFieldsProps {
 }
 
 const leaving = { commitOn: 'leaving' } as const;
-const days = (value: number): string | undefined =>
-  value >= 0 && value <= 365 ? undefined : 'Must be from 0 to 365.';
 
 /** One pack at one supplier: folded to a line, or with all its terms. */
 export function PackFields(props: PackFieldsProps) {
@@ -108,7 +106,7 @@ function Terms({ material, pack, onChange }: PackFieldsProps) {
                 : 'Containers in the pack'
           }
           value={pack.containers}
-          check={wholeFromOne}
+          check={within(LIMITS.pieces)}
           onCommit={(containers) => put({ containers })}
         />
         {material.kind !== 'fresh' && (
@@ -117,7 +115,7 @@ function Terms({ material, pack, onChange }: PackFieldsProps) {
             label={single ? 'In one dose' : 'In one container'}
             unit={material.unit === 'piece' ? 'pcs' : material.unit}
             value={pack.content}
-            check={(content) => (content > 0 ? undefined : 'Must be more than 0.')}
+            check={within(LIMITS.quantity)}
             onCommit={(content) => put({ content })}
           />
         )}
@@ -159,7 +157,7 @@ function Terms({ material, pack, onChange }: PackFieldsProps) {
               label="Empty container with lid"
               unit="g"
               value={pack.tareG}
-              check={(tareG) => (tareG >= 0 ? undefined : 'Must not be below 0.')}
+              check={within(LIMITS.tareG)}
               onCommit={(tareG) => put({ tareG })}
               onClear={() => clear('tareG')}
             />
@@ -169,7 +167,7 @@ function Terms({ material, pack, onChange }: PackFieldsProps) {
           {...leaving}
           label="Least order, packs"
           value={pack.leastPacks}
-          check={wholeFromOne}
+          check={within(LIMITS.pieces)}
           onCommit={(leastPacks) => put({ leastPacks })}
           onClear={() => clear('leastPacks')}
         />
@@ -178,7 +176,7 @@ function Terms({ material, pack, onChange }: PackFieldsProps) {
           label="Its own lead time"
           unit="d"
           value={pack.leadTimeDays}
-          check={days}
+          check={within(LIMITS.leadTimeDays)}
           onCommit={(leadTimeDays) => put({ leadTimeDays })}
           onClear={() =>
             void onChange(({ leadTimeDays: _days, leadTimeSdDays: _sd, ...rest }) => rest)
@@ -190,7 +188,7 @@ function Terms({ material, pack, onChange }: PackFieldsProps) {
             label="give or take"
             unit="d"
             value={pack.leadTimeSdDays}
-            check={days}
+            check={within(LIMITS.leadTimeDays)}
             onCommit={(leadTimeSdDays) => put({ leadTimeSdDays })}
             onClear={() => clear('leadTimeSdDays')}
           />
@@ -235,9 +233,7 @@ function Breaks({ breaks, onChange }: BreaksProps) {
             labelHidden
             unit="packs"
             value={step.fromPacks}
-            check={(count) =>
-              Number.isInteger(count) && count >= 2 ? undefined : 'A whole number, at least 2.'
-            }
+            check={within(LIMITS.breakFromPacks)}
             onCommit={(fromPacks) => put(at, { fromPacks })}
           />
           <PercentField

@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { FreshMaterial, Material } from '@bienestar/core/house/house';
 import { NumberField } from '../../parts/NumberField';
 import { PercentField } from '../../parts/PercentField';
@@ -22,7 +23,7 @@ export function YieldFields({ material, change }: YieldFieldsProps) {
         label="One piece gives"
         unit={unit}
         value={yieldPerPiece.usual}
-        check={(usual) => (usual > 0 ? undefined : 'Must be more than 0.')}
+        check={within(LIMITS.quantity)}
         onCommit={(usual) => put({ usual })}
       />
       <PercentField

@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { GuestWords } from '@bienestar/core/house/house';
 import { Fold } from '../../../parts/Fold';
 import { NumberField } from '../../../parts/NumberField';
@@ -12,7 +13,6 @@ interface GuestFieldsProps {
 }
 
 const LEAVING = { commitOn: 'leaving' } as const;
-const MOST_MINUTES = 1440;
 const LONGEST_TEXT = 2000;
 
 /** What guests read of something that is sold. */
@@ -42,11 +42,7 @@ export function GuestFields({ guest, name, onChange }: GuestFieldsProps) {
         unit="min"
         hint="empty: those of the visit"
         value={guest?.minutes}
-        check={(minutes) =>
-          Number.isInteger(minutes) && minutes >= 1 && minutes <= MOST_MINUTES
-            ? undefined
-            : `Must be a whole number from 1 to ${MOST_MINUTES}.`
-        }
+        check={within(LIMITS.guestMinutes)}
         onCommit={(minutes) => put({ minutes })}
         onClear={() => void put({ minutes: undefined })}
       />

@@ -1,4 +1,5 @@
 import { Plus, X } from 'lucide-react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Course, CourseVisits } from '@bienestar/core/house/house';
 import { Button, IconButton } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
@@ -8,8 +9,6 @@ import { useHouse } from '../../../store/house';
 import type { OfferChange } from './offerChange';
 
 const LEAVING = { commitOn: 'leaving' } as const;
-const MOST_VISITS = 200;
-const MOST_DAYS = 3650;
 
 /** The visits of a course, how far apart they are, and what is promised with it. */
 export function CourseFields({ course, put }: OfferChange & { readonly course: Course }) {
@@ -33,7 +32,7 @@ export function CourseFields({ course, put }: OfferChange & { readonly course: C
                 label="Times"
                 labelHidden={at > 0}
                 value={visits.times}
-                check={whole(1, MOST_VISITS)}
+                check={within(LIMITS.courseVisits)}
                 onCommit={(times) => change({ times })}
               />
               <Choice
@@ -88,7 +87,7 @@ export function CourseFields({ course, put }: OfferChange & { readonly course: C
           label="From visit to visit"
           unit="days"
           value={course.everyDays}
-          check={whole(1, MOST_DAYS)}
+          check={within(LIMITS.courseDays)}
           onCommit={(everyDays) => put({ everyDays })}
         />
         <NumberField
@@ -96,7 +95,7 @@ export function CourseFields({ course, put }: OfferChange & { readonly course: C
           label="Valid for"
           unit="days"
           value={course.validDays}
-          check={whole(1, MOST_DAYS)}
+          check={within(LIMITS.courseDays)}
           onCommit={(validDays) => put({ validDays })}
         />
       </div>
@@ -120,11 +119,4 @@ export function CourseFields({ course, put }: OfferChange & { readonly course: C
       />
     </>
   );
-}
-
-function whole(least: number, most: number): (value: number) => string | undefined {
-  return (value) =>
-    Number.isInteger(value) && value >= least && value <= most
-      ? undefined
-      : `Must be a whole number from ${least} to ${most}.`;
 }

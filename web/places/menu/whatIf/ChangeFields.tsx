@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Change, House, Service } from '@bienestar/core/house/house';
 import { TRIED_SETTINGS } from '@bienestar/core/house/scenario';
 import { asId } from '@bienestar/core/house/ids';
@@ -21,8 +22,6 @@ interface FieldsProps<K extends Change['kind'] = Change['kind']> {
 
 const ALL = 'all';
 const LEAVING = { commitOn: 'leaving' } as const;
-const MOST_MINUTES = 1440;
-const MOST_VISITS = 2000;
 
 /** The fields of one change of a scenario. */
 export function ChangeFields({ change, onChange }: FieldsProps) {
@@ -91,7 +90,7 @@ export function ChangeFields({ change, onChange }: FieldsProps) {
             unit="min"
             hint="below 0 is shorter"
             value={change.byMinutes}
-            check={within(-MOST_MINUTES, MOST_MINUTES)}
+            check={within(LIMITS.byMinutes)}
             onCommit={(byMinutes) => put({ ...change, byMinutes })}
           />
           <ProtocolChoice change={change} onChange={put} />
@@ -120,7 +119,7 @@ export function ChangeFields({ change, onChange }: FieldsProps) {
             label="Visits"
             unit="a week"
             value={change.visitsPerWeek}
-            check={within(0, MOST_VISITS)}
+            check={within(LIMITS.visitsPerWeek)}
             onCommit={(visitsPerWeek) => put({ ...change, visitsPerWeek })}
           />
         </>
@@ -152,7 +151,7 @@ function SettingFields({ change, onChange }: FieldsProps<'setting'>) {
       />
       {as === 'share' && <PercentField {...shared} to={change.setting === 'onCost' ? 3 : 1} />}
       {as === 'money' && <MoneyField {...shared} />}
-      {as === 'number' && <NumberField {...shared} check={within(0, 31)} />}
+      {as === 'number' && <NumberField {...shared} check={within(LIMITS.openDaysPerMonth)} />}
     </>
   );
 }
@@ -229,7 +228,7 @@ function SwapFields({ change, onChange }: FieldsProps<'swap'>) {
         label="Each time"
         unit={to?.kind === 'single-dose' ? 'opened' : (to?.unit ?? '')}
         value={quantity}
-        check={within(0.001, 10_000)}
+        check={within(LIMITS.quantity)}
         onCommit={(usual) => onChange({ ...change, amount: amountIn(change.to, usual) })}
       />
       <ProtocolChoice change={change} onChange={onChange} />
@@ -319,9 +318,4 @@ function named<T extends { readonly id: string; readonly name: string }>(
   things: readonly T[],
 ): { readonly value: T['id']; readonly label: string }[] {
   return things.map(({ id, name }) => ({ value: id, label: name }));
-}
-
-function within(least: number, most: number): (value: number) => string | undefined {
-  return (value) =>
-    value >= least && value <= most ? undefined : `Must be from ${least} to ${most}.`;
 }

@@ -1,4 +1,5 @@
 import { Plus, X } from 'lucide-react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import { gentlest, type Device } from '@bienestar/core/house/device';
 import type { ZoneSetting } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
@@ -136,11 +137,7 @@ function SettingRow({ device, setting, onChange, onRemove }: SettingRowProps) {
         <NumberField
           label="passes"
           value={setting.passes}
-          check={(passes) =>
-            Number.isInteger(passes) && passes >= 1 && passes <= 50
-              ? undefined
-              : 'A whole number from 1 to 50.'
-          }
+          check={within(LIMITS.passes)}
           onCommit={(passes) => onChange({ ...setting, passes }, 'passes')}
           onClear={() => onChange({ ...setting, passes: undefined })}
         />

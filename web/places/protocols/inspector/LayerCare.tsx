@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { LayerGroup, TestSpot } from '@bienestar/core/house/house';
 import { parseMinutes } from '../../../format/decimal';
 import { NumberField } from '../../../parts/NumberField';
@@ -11,12 +12,8 @@ interface LayerCareProps {
   readonly change: (field: string, changes: Partial<LayerGroup>) => void;
 }
 
-const HIGHEST_SCORE = 10;
+const score = within(LIMITS.layerScore);
 const LONGEST_MINUTES = 1440;
-const score = (value: number): string | undefined =>
-  Number.isInteger(value) && value >= 0 && value <= HIGHEST_SCORE
-    ? undefined
-    : `A whole number from 0 to ${HIGHEST_SCORE}.`;
 
 /** The score asked between layers: where to slow down, and where to stop and remove. */
 export function ScoreFields({ group, change }: LayerCareProps) {

@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { LayerGroup, Protocol, Step } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { changeStep, putInLayers } from '@bienestar/core/protocol/editSteps';
@@ -19,7 +20,6 @@ interface LayersEditorProps {
 
 const ONCE = 'once';
 const NEW = 'new';
-const MOST_LAYERS = 50;
 
 /** Whether the step is done once or in layers, and how many on which visit. */
 export function LayersEditor({ protocol, step, edit }: LayersEditorProps) {
@@ -79,11 +79,7 @@ export function LayersEditor({ protocol, step, edit }: LayersEditorProps) {
                 label={kind === 'first' ? 'On a first visit' : 'On later visits'}
                 unit="layers"
                 value={group.layers[kind]}
-                check={(layers) =>
-                  Number.isInteger(layers) && layers >= 1 && layers <= MOST_LAYERS
-                    ? undefined
-                    : `A whole number from 1 to ${MOST_LAYERS}. Still counted with ${group.layers[kind]}.`
-                }
+                check={within(LIMITS.layers)}
                 onCommit={(layers) => change(kind, { layers: { ...group.layers, [kind]: layers } })}
               />
             ))}

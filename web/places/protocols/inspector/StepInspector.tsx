@@ -1,5 +1,6 @@
 import { Plus, Trash2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Dose, Protocol, Step } from '@bienestar/core/house/house';
 import { changeStep } from '@bienestar/core/protocol/editSteps';
 import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
@@ -138,7 +139,7 @@ export function StepInspector({
           unit="min"
           value={step.capMinutes}
           parse={parseMinutes}
-          check={(cap) => (cap > 0 && cap <= LONGEST_MINUTES ? undefined : 'Must be more than 0.')}
+          check={within(LIMITS.capMinutes)}
           onCommit={(capMinutes) => change({ capMinutes }, 'capMinutes')}
           onClear={() => change({ capMinutes: undefined, until: undefined }, 'capMinutes')}
         />

@@ -2,6 +2,7 @@ import { CalendarDays, FileUp } from 'lucide-react';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from '../../../parts/toast';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { ServiceId } from '@bienestar/core/house/ids';
 import { bookingNames, unmatchedTitles, withName } from '@bienestar/core/restock/forecast';
 import type { ReadCalendar } from '@bienestar/core/calendar/readCalendar';
@@ -94,9 +95,7 @@ export function BookPanel() {
         unit="days"
         commitOn="leaving"
         value={restock.bookingDays}
-        check={(days) =>
-          Number.isInteger(days) && days >= 1 && days <= 365 ? undefined : 'From 1 to 365.'
-        }
+        check={within(LIMITS.bookingDays)}
         onCommit={(bookingDays) => change({ bookingDays })}
       />
       <Titles />

@@ -1,6 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { toast } from '../../../parts/toast';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import { asId, type OfferId } from '@bienestar/core/house/ids';
 import type { SoldCourse } from '@bienestar/core/house/house';
 import { unversioned, type Versioned } from '@bienestar/contract/api';
@@ -111,7 +112,7 @@ function SoldLine({ sold }: { readonly sold: Versioned<SoldCourse> }) {
         label="Taken"
         commitOn="leaving"
         value={sold.taken}
-        check={(taken) => (Number.isInteger(taken) && taken >= 0 ? undefined : 'A whole number.')}
+        check={within(LIMITS.taken)}
         onCommit={(taken) => change({ taken })}
       />
       <Button weight="remove" aria-label={`Remove ${sold.name}`} onClick={() => void takeOut()}>

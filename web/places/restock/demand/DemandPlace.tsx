@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { House, Service } from '@bienestar/core/house/house';
 import type { Blend } from '@bienestar/core/house/restock';
 import type { Forecast } from '@bienestar/core/restock/forecast';
@@ -52,7 +53,7 @@ export function DemandPlace() {
               label={label}
               commitOn="leaving"
               value={restock.blend[source]}
-              check={(weight) => (weight >= 0 && weight <= 100 ? undefined : 'From 0 to 100.')}
+              check={within(LIMITS.blendWeight)}
               onCommit={(weight) => change({ blend: { ...restock.blend, [source]: weight } })}
             />
           ))}

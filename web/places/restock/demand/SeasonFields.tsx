@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { ServiceId } from '@bienestar/core/house/ids';
 import { monthName } from '../../../format/figures';
 import { Choice } from '../../../parts/Choice';
@@ -57,7 +58,7 @@ export function SeasonFields() {
             unit="×"
             commitOn="leaving"
             value={factor}
-            check={(value) => (value >= 0 && value <= 20 ? undefined : 'From 0 to 20.')}
+            check={within(LIMITS.monthFactor)}
             onCommit={(value) => putMonths(months.with(month, value))}
           />
         ))}

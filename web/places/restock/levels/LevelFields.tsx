@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { BoughtMaterial, MaterialRestock } from '@bienestar/core/house/house';
 import type { Review } from '@bienestar/core/house/restock';
 import type { Restocking } from '@bienestar/core/restock/restocking';
@@ -90,7 +91,7 @@ export function LevelFields({ material, restocking }: LevelFieldsProps) {
         unit="days"
         commitOn="leaving"
         value={material.sealedDays}
-        check={(days) => (days > 0 && days <= 3650 ? undefined : 'From 1 to 3650.')}
+        check={within(LIMITS.sealedDays)}
         onCommit={(sealedDays) => change({ sealedDays })}
         onClear={() => void change({ sealedDays: undefined })}
       />

@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { LinenLoop, LinenMaterial } from '@bienestar/core/house/house';
 import type { LinenLevel } from '@bienestar/core/restock/restocker';
 import { explainPar } from '@bienestar/core/explain/explainReorder';
@@ -25,8 +26,6 @@ export function LinenPanel({ material, level }: LinenPanelProps) {
     change((latest) =>
       latest.kind === 'linen' ? { loop: { ...loop, ...latest.loop, ...changes } } : {},
     );
-  const days = (value: number): string | undefined =>
-    value >= 0 && value <= 60 ? undefined : 'From 0 to 60.';
   return (
     <div className="flex flex-col gap-4">
       <h2 className="text-2xl">{material.name}</h2>
@@ -52,9 +51,7 @@ export function LinenPanel({ material, level }: LinenPanelProps) {
           unit="pcs"
           commitOn="leaving"
           value={loop.pieces}
-          check={(pieces) =>
-            Number.isInteger(pieces) && pieces >= 0 ? undefined : 'A whole number, from 0.'
-          }
+          check={within(LIMITS.linenPieces)}
           onCommit={(pieces) => put({ pieces })}
         />
         <NumberField
@@ -62,7 +59,7 @@ export function LinenPanel({ material, level }: LinenPanelProps) {
           unit="days"
           commitOn="leaving"
           value={loop.washDays}
-          check={days}
+          check={within(LIMITS.linenDays)}
           onCommit={(washDays) => put({ washDays })}
         />
         <NumberField
@@ -70,7 +67,7 @@ export function LinenPanel({ material, level }: LinenPanelProps) {
           unit="days"
           commitOn="leaving"
           value={loop.safetyDays}
-          check={days}
+          check={within(LIMITS.linenDays)}
           onCommit={(safetyDays) => put({ safetyDays })}
         />
       </div>

@@ -1,5 +1,6 @@
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { BoughtMaterial, Order, OrderLine } from '@bienestar/core/house/house';
 import type { MaterialId, PackId } from '@bienestar/core/house/ids';
 import { lineOf, packPrice } from '@bienestar/core/restock/proposeOrders';
@@ -10,7 +11,6 @@ import { NumberField } from '../../../parts/NumberField';
 import { useHouse } from '../../../store/house';
 import type { ChangePart } from '../../../store/useEditPart';
 import { contentWords } from '../../shelf/materialWords';
-import { wholeFromOne } from '../../shelf/LaundryFields';
 import { reasonWords } from '../restockWords';
 import { orderLineOf } from './newOrder';
 
@@ -101,7 +101,7 @@ function DraftLine({ line, supplierId, onChange, onRemove }: DraftLineProps) {
           unit="packs"
           commitOn="leaving"
           value={line.packs}
-          check={wholeFromOne}
+          check={within(LIMITS.orderedPacks)}
           onCommit={(count) => onChange(repriced(line.packId, count))}
         />
         <span className="w-20 text-right">{money(line.priceMinor, settings.currency)}</span>
