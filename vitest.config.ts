@@ -1,9 +1,15 @@
 import { defineConfig } from 'vitest/config';
 
-/** The unit tests, which need nothing but Node; the server and browser tests have their own. */
+/*
+ * The unit tests, which need nothing but Node; the server and browser tests have their own. What is tested
+ * here keeps nothing between files, so they share their modules.
+ */
 export default defineConfig({
   test: {
+    isolate: false,
+    maxWorkers: 2,
     projects: ['core', 'contract', 'standins', 'web'].map((name) => ({
+      extends: true,
       test: {
         name,
         include: [`${name}/**/*.test.{ts,tsx}`],

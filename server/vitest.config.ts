@@ -9,5 +9,7 @@ export default defineConfig({
     globalSetup: ['testing/throwAwayDatabase.ts'],
     testTimeout: 60_000,
     hookTimeout: 120_000,
+    maxWorkers: 2,
+    isolate: false,
   },
 });
