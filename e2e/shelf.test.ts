@@ -165,13 +165,13 @@ describe('packs', () => {
     await person.page.waitForSelector('button[aria-label^="Take out the pack of"]');
     await person.fill('Containers in the pack', '0');
     await enter();
-    await person.sees('A whole number, at least 1.');
+    await person.sees('Must be at least 1.');
     await person.fill('Containers in the pack', '5');
     await enter();
     await person.click('button', 'A break');
     await person.fill('Break 1, from packs', '1');
     await enter();
-    await person.sees('A whole number, at least 2.');
+    await person.sees('Must be at least 2.');
     await person.click('button', 'Take out the pack of 1,000 pieces');
     await person.seesNot('Which pack is cheapest in use?');
   });

@@ -121,7 +121,7 @@ describe('the steps of a protocol', () => {
     await person.sees('in each of 5 layers');
     expect(await person.figure('Product')).not.toBe(four);
     await person.fill('On later visits', '0');
-    await person.sees('A whole number from 1 to 50. Still counted with 5.');
+    await person.sees('Must be at least 1. Still counted with 5.');
     await person.saved();
   });
 });

@@ -7,7 +7,7 @@ export default defineConfig({
     name: 'e2e',
     include: ['*.test.ts'],
     globalSetup: ['support/globalSetup.ts'],
-    maxWorkers: 2,
+    maxWorkers: 3,
     testTimeout: 90_000,
     hookTimeout: 60_000,
   },

@@ -1,4 +1,4 @@
-import { LIMITS, within } from '@bienestar/contract/limits';
+import { LIMITS, outside } from '@bienestar/contract/limits';
 import type { LayerGroup, Protocol, Step } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { changeStep, putInLayers } from '@bienestar/core/protocol/editSteps';
@@ -79,7 +79,10 @@ export function LayersEditor({ protocol, step, edit }: LayersEditorProps) {
                 label={kind === 'first' ? 'On a first visit' : 'On later visits'}
                 unit="layers"
                 value={group.layers[kind]}
-                check={within(LIMITS.layers)}
+                check={(layers) => {
+                  const wrong = outside(LIMITS.layers, layers);
+                  return wrong && `${wrong} Still counted with ${group.layers[kind]}.`;
+                }}
                 onCommit={(layers) => change(kind, { layers: { ...group.layers, [kind]: layers } })}
               />
             ))}
