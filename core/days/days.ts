@@ -17,17 +17,26 @@ export function endOfDay(day: string): Date {
   return new Date(`${day}T23:59:59.999`);
 }
 
-/** Days from one ISO date to another; below 0 when `to` lies before. */
+/**
+ * Days from one ISO date to another; below 0 when `to` lies before.
+ * @example daysBetween('2026-02-27', '2026-03-01') // 2
+ */
 export function daysBetween(from: string, to: string): number {
   return Math.round((Date.parse(`${to}T00:00Z`) - Date.parse(`${from}T00:00Z`)) / DAY_MS);
 }
 
-/** The ISO date so many days after another. */
+/**
+ * The ISO date so many days after another.
+ * @example daysAfter('2028-02-28', 2) // '2028-03-01'
+ */
 export function daysAfter(day: string, days: number): string {
   return new Date(Date.parse(`${day}T00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
 }
 
-/** True for a date that the calendar knows, written YYYY-MM-DD. */
+/**
+ * True for a date that the calendar knows, written YYYY-MM-DD.
+ * @example isDay('2026-02-29') // false
+ */
 export function isDay(text: string): boolean {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(text) || text < '0001') return false;
   const instant = Date.parse(`${text}T00:00Z`);

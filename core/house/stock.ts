@@ -96,12 +96,18 @@ export const LARGEST_MINOR = 1_000_000_000;
 
 const PER_UNIT = 1e6;
 
-/** A sum of quantities without the noise of binary fractions: they have at most six decimals. */
+/**
+ * A sum of quantities without the noise of binary fractions: they have at most six decimals.
+ * @example sumExactly([0.1, 0.2]) // 0.3
+ */
 export function sumExactly(quantities: readonly number[]): number {
   return quantities.reduce((sum, quantity) => sum + Math.round(quantity * PER_UNIT), 0) / PER_UNIT;
 }
 
-/** A quantity as the ledger keeps it, with six decimals. */
+/**
+ * A quantity as the ledger keeps it, with six decimals.
+ * @example asKept(1 / 3) // 0.333333
+ */
 export function asKept(quantity: number): number {
   return Math.round(quantity * PER_UNIT) / PER_UNIT;
 }

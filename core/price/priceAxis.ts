@@ -38,13 +38,19 @@ function roundStep(wanted: number): number {
   return [1, 2, 5, 10].map((times) => times * power).find((step) => step >= wanted) ?? 10 * power;
 }
 
-/** The allowed price nearest to one that is pointed at; as it is where no ending fits. @see P5 */
+/**
+ * The allowed price nearest to one that is pointed at; as it is where no ending fits. @see P5
+ * @example nearestAllowed(6120, { everyMinor: 1000, endingsMinor: [0, 500, 900], rounding: 'up' }) // 6000
+ */
 export function nearestAllowed(gross: number, endings: PriceEndings): number {
   const charged = chargedPrice(Math.max(gross, 1), { ...endings, rounding: 'nearest' });
   return charged.ok ? charged.value : Math.round(gross);
 }
 
-/** The allowed price after, or before, another. @see P5 */
+/**
+ * The allowed price after, or before, another. @see P5
+ * @example nextAllowed(6500, { everyMinor: 1000, endingsMinor: [0, 500, 900], rounding: 'up' }, 1) // 6900
+ */
 export function nextAllowed(gross: number, endings: PriceEndings, way: 1 | -1): number {
   for (let apart = 1; apart <= endings.everyMinor; apart *= 2) {
     const next = nearestAllowed(gross + way * apart, endings);

@@ -9,6 +9,7 @@ const TOLERANCE = 1e-6;
  * @param grossMinor computed price in minor units, >= 0
  * @param endings `endingsMinor` within every `everyMinor`: every 10.00 with 0, 5.00 and 9.00, say
  * @returns minor units; a problem when no ending fits the rule
+ * @example chargedPrice(6120, { everyMinor: 1000, endingsMinor: [0, 500, 900], rounding: 'up' }) // { ok: true, value: 6500 }
  * @see P5
  */
 export function chargedPrice(grossMinor: number, endings: PriceEndings): Outcome<number> {

@@ -14,8 +14,7 @@ export interface MergedOrder {
  * @param theirs their order
  * @param kept ids of what is still there
  * @param side whose order stands where they clash
- * @example mergeOrder(['a', 'b', 'c', 'd'], ['b', 'a', 'c', 'd'], ['a', 'b', 'd', 'c'], all, 'mine').ids
- *   // ['b', 'a', 'd', 'c']
+ * @example mergeOrder(['a', 'b', 'c'], ['b', 'a', 'c'], ['a', 'b', 'c'], new Set(['a', 'b', 'c']), 'mine').ids // ['b', 'a', 'c']
  */
 export function mergeOrder(
   base: readonly string[],

@@ -76,6 +76,7 @@ export function calibrate(
 
 /**
  * A measure as the shelf keeps it: drops are counted per ml, everything else is ml for one.
+ * @example perMl({ usual: 0.05 }) // { usual: 20 }
  * @see Q3
  */
 export function perMl({ usual, spread }: Calibrated): Calibrated {

@@ -2,6 +2,7 @@
  * Whole numbers that add up to the rounded sum of `parts`: each is rounded down, and what is missing
  * goes to those with the largest remainders. So shown parts always make the shown total.
  * @param parts figures >= 0
+ * @example roundToSum([1.5, 1.3, 1.3]) // [2, 1, 1]
  * @see the rounding rule of docs/calculations.md
  */
 export function roundToSum(parts: readonly number[]): number[] {

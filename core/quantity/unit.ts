@@ -27,6 +27,7 @@ export interface UnitFactor {
  * The exact conversion of a stated unit to its base unit.
  * @param stated the unit on the spoon, cup or scale
  * @param spoons US or metric spoons (metric: 5 ml and 15 ml)
+ * @example unitFactor('tbsp', 'metric') // { unit: 'ml', factor: 15 }
  * @see Q1; NIST Special Publication 811 for the US units and the avoirdupois ounce
  */
 export function unitFactor(stated: StatedUnit, spoons: Spoons): UnitFactor {
