@@ -1,4 +1,4 @@
-import { mkdir, mkdtemp, readFile, readlink, rm, stat, writeFile } from 'node:fs/promises';
+import { mkdir, mkdtemp, readdir, readFile, readlink, rm, stat, writeFile } from 'node:fs/promises';
 import { tmpdir, userInfo } from 'node:os';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
@@ -61,6 +61,20 @@ describe('the private database', () => {
     expect(settings).toMatchObject({ local_files: 0, by_socket: 1 });
     expect(settings?.files).not.toBe('');
     await database.stop();
+  });
+
+  it('that a newer MariaDB has used is left as it is, with what to do', async () => {
+    const database = await openDatabase(folder, quiet);
+    await database.stop();
+    const marked = join(folder, 'version');
+    const version = await readFile(marked, 'utf8');
+    await writeFile(marked, '99.1');
+    await expect(openDatabase(folder, quiet)).rejects.toThrow(
+      /last used with MariaDB 99\.1, and this machine has \d+\.\d+.*install MariaDB 99\.1 or newer/,
+    );
+    expect((await readdir(folder)).filter((name) => name.startsWith('data'))).toEqual(['data']);
+    await writeFile(marked, version);
+    await (await openDatabase(folder, quiet)).stop();
   });
 
   it('does not run as root', async () => {
