@@ -8,14 +8,14 @@ import { invalidInput, notFound } from '../http/problems';
 import { enterEntry, holdForEntries } from '../ledger/enterEntry';
 import type { Door } from '../work/door';
 
-/** Counts of each material that are looked at: the newest. */
+/** Counts of each material that are looked at: that of the round and those before it. */
 const COUNTS_LOOKED_AT = 4;
 /** As many as a house file takes. */
 const MOST_LINES = 20_000;
 
 /**
  * What is done in a round of counting.
- * - `GET /:id/history` what the newest counts of its materials found against the ledger, and what was used,
+ * - `GET /:id/history` what it and the counts before it found against the ledger, and what was used,
  *   opened and thrown away from day to day meanwhile; 404.
  * - `POST /:id/lines` with a `line` and its count `entry`: into the ledger and the round, both or none.
  *   Several may count one round at once. 201; 400 with faults, also when the round has ended; 404. Sent
@@ -29,9 +29,8 @@ export function countRoutes(door: Door): Router {
     const history = await door.read(request, async ({ house }): Promise<CountHistory> => {
       const round = await house.counts.find(id);
       if (!round) throw notFound('count', id);
-      const materials = round.lines.map(({ materialId }) => materialId);
-      const counts = await house.ledger.counts(materials, COUNTS_LOOKED_AT);
-      return { counts, gone: await house.ledger.goneByDay(firstOf(counts)) };
+      const counts = await house.ledger.counts(round.lines, COUNTS_LOOKED_AT);
+      return { counts, gone: await house.ledger.goneByDay(betweenCounts(round.lines, counts)) };
     });
     response.json(history);
   });
@@ -69,13 +68,17 @@ export function countRoutes(door: Door): Router {
   return router;
 }
 
-/** The first day of the counts of each material. */
-function firstOf(counts: CountHistory['counts']): { materialId: string; at: string }[] {
-  const first = new Map<string, string>();
-  for (const { materialId, at } of counts) {
-    if (!first.has(materialId)) first.set(materialId, `${at.slice(0, 10)}T00:00:00Z`);
-  }
-  return [...first].map(([materialId, at]) => ({ materialId, at }));
+/** From the day of the first of the counts of each material until the end of the day of its line. */
+function betweenCounts(
+  lines: readonly CountedLine[],
+  counts: CountHistory['counts'],
+): { materialId: string; from: string; until: string }[] {
+  return lines.flatMap(({ materialId, at }) => {
+    const first = counts.find((count) => count.materialId === materialId);
+    if (!first) return [];
+    const from = `${first.at.slice(0, 10)}T00:00:00Z`;
+    return [{ materialId, from, until: `${at.slice(0, 10)}T23:59:59Z` }];
+  });
 }
 
 function inputFrom(body: unknown) {

@@ -68,6 +68,20 @@ describe('a round of counting', () => {
     expect(counts.at(-1)).toMatchObject({ materialId: 'gauze', takenBack: false });
   });
 
+  it('has found what it found, however often the same was counted since', async () => {
+    const roundId = await round();
+    const { body } = await count(roundId, 'wood-spatula', 40, at(50));
+    const [line] = body.round.lines;
+    await api.send('POST', 'ledger', { ...use('wood-spatula', 3), at: at(55) });
+    for (let later = 40; later > 30; later -= 1)
+      await count(await round(), 'wood-spatula', 30, at(later));
+    const { counts, gone } = (await api.send<CountHistory>('GET', `counts/${roundId}/history`))
+      .body;
+    expect(counts.at(-1)?.entryId).toBe(line?.entryId);
+    expect(counts.length).toBeLessThanOrEqual(4);
+    expect(gone.every(({ materialId }) => materialId === 'wood-spatula')).toBe(true);
+  });
+
   it('is compared with what was there when it was looked at, also when a treatment draws meanwhile', async () => {
     const roundId = await round();
     await count(roundId, 'couch-paper', 50, at(30));

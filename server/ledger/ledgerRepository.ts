@@ -78,14 +78,18 @@ export interface LedgerRepository {
   readonly after: (materialId: string, at: string) => Promise<Movement[]>;
   /** when a material was counted last */
   readonly countedAt: (materialId: string) => Promise<string | undefined>;
-  /** the newest counts of each of these materials: found less what was there by the ledger */
+  /** the counts of each material up to a moment, the newest of them: found less what the ledger said */
   readonly counts: (
-    materialIds: readonly string[],
+    until: readonly { readonly materialId: string; readonly at: string }[],
     most: number,
   ) => Promise<CountHistory['counts']>;
-  /** what was used, opened and thrown away by material and day, of each since a moment of its own */
+  /** what was used, opened and thrown away by material and day, from one moment until another */
   readonly goneByDay: (
-    since: readonly { readonly materialId: string; readonly at: string }[],
+    within: readonly {
+      readonly materialId: string;
+      readonly from: string;
+      readonly until: string;
+    }[],
   ) => Promise<CountHistory['gone']>;
   /** every lot, in the order of the ledger */
   readonly lotPages: () => AsyncGenerator<Lot[]>;
@@ -209,8 +213,15 @@ export function ledgerRepository(
       );
       return row?.at ? toSecond(row.at) : undefined;
     },
-    counts: async (materialIds, most) => {
-      if (materialIds.length === 0) return [];
+    counts: async (until, most) => {
+      if (until.length === 0) return [];
+      /* Each material by itself, so that only its newest counts are read. */
+      const parts = until.map(
+        (_each, which) =>
+          `(SELECT entry_id, material_id, MAX(at) AS at, SUM(quantity) AS difference
+            FROM movements WHERE material_id = :m${which} AND kind = 'count' AND at <= :u${which}
+            GROUP BY entry_id, material_id ORDER BY MAX(at) DESC, MAX(ordinal) DESC LIMIT :most)`,
+      );
       const rows = await select<{
         readonly entryId: string;
         readonly materialId: string;
@@ -220,13 +231,18 @@ export function ledgerRepository(
       }>(
         `SELECT n.entry_id AS entryId, n.material_id AS materialId, n.at, n.difference,
            EXISTS (SELECT 1 FROM movements c WHERE c.corrects = n.entry_id) AS takenBack
-         FROM (
-           SELECT entry_id, material_id, MAX(at) AS at, SUM(quantity) AS difference,
-             ROW_NUMBER() OVER (PARTITION BY material_id ORDER BY MAX(at) DESC, MAX(ordinal) DESC) AS place
-           FROM movements WHERE kind = 'count' AND material_id IN (:materialIds)
-           GROUP BY entry_id, material_id
-         ) n WHERE n.place <= :most ORDER BY n.at, n.entry_id`,
-        { materialIds, most },
+         FROM (${parts.join(' UNION ALL ')}) n ORDER BY n.at, n.entry_id`,
+        {
+          most,
+          ...numbered(
+            'm',
+            until.map(({ materialId }) => materialId),
+          ),
+          ...numbered(
+            'u',
+            until.map(({ at }) => new Date(at)),
+          ),
+        },
       );
       return rows.map(({ entryId, materialId, at, difference, takenBack }) => ({
         entryId: asId(entryId),
@@ -236,28 +252,35 @@ export function ledgerRepository(
         takenBack: takenBack > 0,
       }));
     },
-    goneByDay: async (since) => {
-      if (since.length === 0) return [];
-      /* Each kind of each material by itself: so the index alone is read, from its moment on. */
-      const parts = since.flatMap((_each, which) =>
+    goneByDay: async (within) => {
+      if (within.length === 0) return [];
+      /* Each kind of each material by itself: so the index alone is read, and no more of it. */
+      const parts = within.flatMap((_each, which) =>
         GONE.map(
           (kind) =>
             `SELECT material_id AS materialId, DATE_FORMAT(at, '%Y-%m-%d') AS day, kind,
                SUM(ABS(quantity)) AS quantity, COUNT(DISTINCT entry_id) AS entries
-             FROM movements WHERE material_id = :m${which} AND kind = '${kind}' AND at >= :s${which}
-               AND quantity < 0 GROUP BY material_id, day, kind`,
+             FROM movements WHERE material_id = :m${which} AND kind = '${kind}'
+               AND at >= :f${which} AND at <= :u${which} AND quantity < 0
+             GROUP BY material_id, day, kind`,
         ),
       );
-      const values = since.flatMap(({ materialId, at }, which) => [
-        [`m${which}`, materialId],
-        [`s${which}`, new Date(at)],
-      ]);
       const rows = await select<
         Omit<CountHistory['gone'][number], 'entries'> & { readonly entries: number | bigint }
-      >(
-        `${parts.join(' UNION ALL ')} ORDER BY materialId, day, kind`,
-        Object.fromEntries(values) as Record<string, unknown>,
-      );
+      >(`${parts.join(' UNION ALL ')} ORDER BY materialId, day, kind`, {
+        ...numbered(
+          'm',
+          within.map(({ materialId }) => materialId),
+        ),
+        ...numbered(
+          'f',
+          within.map(({ from }) => new Date(from)),
+        ),
+        ...numbered(
+          'u',
+          within.map(({ until }) => new Date(until)),
+        ),
+      });
       return rows.map((row) => ({ ...row, entries: Number(row.entries) }));
     },
     lotPages: async function* () {
@@ -288,6 +311,11 @@ export function ledgerRepository(
       await change(`${ADD_UP} ${BY_CONTAINER}`, {});
     },
   };
+}
+
+/** Values as replacements `m0`, `m1` and so on. */
+function numbered(letter: string, values: readonly unknown[]): Record<string, unknown> {
+  return Object.fromEntries(values.map((value, which) => [`${letter}${which}`, value]));
 }
 
 function lotRow(lot: Lot): LotRow {
