@@ -1,3 +1,4 @@
+import { within } from '@bienestar/contract/limits';
 import type { Material, Service, SwapAmount } from '@bienestar/core/house/house';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import { exactly } from '@bienestar/core/quantity/triple';
@@ -86,9 +87,7 @@ export function OtherSet({ service, swaps, onSwaps }: OtherSetProps) {
                 unit={to.kind === 'single-dose' ? 'opened' : to.unit}
                 commitOn="leaving"
                 value={swap.amount.quantity.usual}
-                check={(value) =>
-                  value > 0 && value <= MOST ? undefined : `Must be above 0 and at most ${MOST}.`
-                }
+                check={within({ above: 0, most: MOST })}
                 onCommit={(value) => put(material.id, { to: to.id, amount: amountOf(to, value) })}
               />
             ) : (

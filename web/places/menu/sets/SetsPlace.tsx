@@ -2,6 +2,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { ArrowLeft } from 'lucide-react';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { within } from '@bienestar/contract/limits';
 import { minorPerMajor } from '@bienestar/contract/currency';
 import { explainCost, type ExplainedService } from '@bienestar/core/explain/explainCost';
 import { explainInUse, explainProduct } from '@bienestar/core/explain/explainSpread';
@@ -122,7 +123,7 @@ function Sets({ service }: { readonly service: Service }) {
               hint="below 0 is shorter"
               commitOn="leaving"
               value={minutes}
-              check={between(-MOST_MINUTES, MOST_MINUTES)}
+              check={within({ least: -MOST_MINUTES, most: MOST_MINUTES })}
               onCommit={setMinutes}
             />
             <NumberField
@@ -130,7 +131,7 @@ function Sets({ service }: { readonly service: Service }) {
               unit="a month"
               commitOn="leaving"
               value={visits}
-              check={between(0.1, MOST_VISITS)}
+              check={within({ least: 0.1, most: MOST_VISITS })}
               onCommit={setVisits}
             />
           </div>
@@ -264,9 +265,4 @@ function SideBySide({ sets, explained, chosen }: SideBySideProps) {
       )}
     </>
   );
-}
-
-function between(least: number, most: number): (value: number) => string | undefined {
-  return (value) =>
-    value >= least && value <= most ? undefined : `Must be from ${least} to ${most}.`;
 }
