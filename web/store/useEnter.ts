@@ -1,6 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useCallback } from 'react';
 import type { Fault } from '@bienestar/contract/check';
+import type { Material } from '@bienestar/core/house/house';
 import { asId, type EntryId, type LotId } from '@bienestar/core/house/ids';
 import type { StockEntry } from '@bienestar/core/stock/entries';
 import { toast } from '../parts/toast';
@@ -33,6 +34,22 @@ export function useEnter(): (entry: StockEntry, name: string) => Promise<Entered
   return useCallback(
     async (entry, name) => entered(await outbox.put({ kind: 'entry', entry }, name).tried),
     [],
+  );
+}
+
+/** Enters what was found of a material in all; answers what went wrong, if anything. */
+export function useCountInAll({
+  id: materialId,
+  name,
+}: Pick<Material, 'id' | 'name'>): (quantity: number) => Promise<string | undefined> {
+  const enter = useEnter();
+  return useCallback(
+    async (quantity) => {
+      const ids = { id: newEntryId(), lotId: newLotId() };
+      const done = await enter({ kind: 'total-count', materialId, quantity, ...ids }, name);
+      return done.ok ? undefined : done.message;
+    },
+    [enter, materialId, name],
   );
 }
 

@@ -5,7 +5,7 @@ import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { useSnapshot } from '../../store/house';
 import { useChange } from '../../store/useEditPart';
-import { newEntryId, newLotId, useEnter } from '../../store/useEnter';
+import { useCountInAll } from '../../store/useEnter';
 import type { ShelfRow } from './shelfRows';
 
 interface InPlaceProps {
@@ -57,7 +57,7 @@ export function PriceInPlace({ row: { material, pack } }: InPlaceProps) {
 
 /** What is on hand, counted in its line. */
 export function CountInPlace({ row: { material, state } }: InPlaceProps) {
-  const enter = useEnter();
+  const count = useCountInAll(material);
   if (!state) return <span className="text-ink-soft">in the laundry’s round</span>;
   return (
     <NumberField
@@ -68,19 +68,7 @@ export function CountInPlace({ row: { material, state } }: InPlaceProps) {
       unit={material.unit === 'piece' ? 'pcs' : material.unit}
       value={state.onHand}
       check={(quantity) => (quantity >= 0 ? undefined : 'Must not be below 0.')}
-      onCommit={async (quantity) => {
-        const entered = await enter(
-          {
-            kind: 'total-count',
-            id: newEntryId(),
-            materialId: material.id,
-            quantity,
-            lotId: newLotId(),
-          },
-          material.name,
-        );
-        return entered.ok ? undefined : entered.message;
-      }}
+      onCommit={count}
     />
   );
 }

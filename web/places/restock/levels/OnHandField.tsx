@@ -1,6 +1,6 @@
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import { NumberField } from '../../../parts/NumberField';
-import { newEntryId, newLotId, useEnter } from '../../../store/useEnter';
+import { useCountInAll } from '../../../store/useEnter';
 
 const LARGEST_STOCK = 10_000_000;
 
@@ -11,7 +11,7 @@ interface OnHandFieldProps {
 
 /** What is on hand; another figure is a count, entered into the ledger. */
 export function OnHandField({ material, onHand }: OnHandFieldProps) {
-  const enter = useEnter();
+  const count = useCountInAll(material);
   return (
     <NumberField
       className="w-52"
@@ -22,19 +22,7 @@ export function OnHandField({ material, onHand }: OnHandFieldProps) {
       check={(quantity) =>
         quantity >= 0 && quantity <= LARGEST_STOCK ? undefined : 'Must not be below 0.'
       }
-      onCommit={async (quantity) => {
-        const entered = await enter(
-          {
-            kind: 'total-count',
-            id: newEntryId(),
-            materialId: material.id,
-            quantity,
-            lotId: newLotId(),
-          },
-          material.name,
-        );
-        return entered.ok ? undefined : entered.message;
-      }}
+      onCommit={count}
     />
   );
 }
