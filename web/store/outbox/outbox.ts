@@ -231,8 +231,10 @@ export function createOutbox(ground: OutboxGround): Outbox {
             : {}),
           state: { is: 'clash', theirs: sent.theirs },
         };
-        await keep(clashing);
+        const kept = keep(clashing);
+        /* Told at once: whoever chooses before it is kept has chosen. */
         settle(clashing, { is: 'clash' });
+        await kept;
         return true;
       }
       case 'refused': {
