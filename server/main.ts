@@ -1,6 +1,5 @@
 import { createServer } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
-import { fileURLToPath } from 'node:url';
 import type { Sequelize } from 'sequelize';
 import { answerRepository } from './work/answerRepository';
 import { byItself, readingUnit, writingUnit } from './work/unitOfWork';
@@ -14,6 +13,7 @@ import { openDemo } from './house/openDemo';
 import { isLoopback, addressOf } from './http/loopback';
 import { refusalFor } from './http/problems';
 import { createLog } from './log';
+import { PAGES } from './places';
 
 /*
  * Migrates the database at DATABASE_URL, loads the demo house when it is empty, and serves on
@@ -55,13 +55,12 @@ await prepare(sequelize, DATABASE_URL).catch((error: unknown) => {
   fail(status === 503 || status === 507 ? message : 'see the log.');
 });
 
-const pages = fileURLToPath(new URL('../web/dist', import.meta.url));
 const server = createServer(
   createApp({
     sequelize,
     databaseUrl: DATABASE_URL,
     log,
-    pages,
+    pages: PAGES,
     copies,
     hosts: [new URL(addressOf(HOST, 1)).hostname, ...HOSTS.split(',').filter(Boolean)],
     outside: {

@@ -12,7 +12,7 @@ import { openDatabase } from './lib/database.mjs';
 import { keepRunning, startFirst } from './lib/keepRunning.mjs';
 import { openLog } from './lib/log.mjs';
 import { needDebian, needNpm } from './lib/needs.mjs';
-import { needPages, programMark } from './lib/pages.mjs';
+import { needBuild, programMark } from './lib/build.mjs';
 import { OWN, ROOT } from './lib/paths.mjs';
 import { isFree } from './lib/ports.mjs';
 import { commandOf, folderOf } from './lib/processes.mjs';
@@ -109,7 +109,7 @@ async function start() {
   await needNpm(say);
   writeFileSync(runFile, String(process.pid));
   undo.push(() => rmSync(runFile, { force: true }));
-  await needPages(say);
+  await needBuild(say);
   const url = given ?? (await startDatabase());
   if (stopping) return;
   const outside = await say.step('starting the simulated scale and suppliers', startOutside);
@@ -180,8 +180,7 @@ async function startServer(url, port, outside) {
       : failed === 'EADDRINUSE'
         ? `Port ${port} was taken in the meantime.`
         : `The server does not start: ${failed}`;
-  const again = () =>
-    startProgram({ name: 'the server', script: 'server/main.ts', env, log, refusal });
+  const again = () => startProgram({ name: 'the server', program: 'server', env, log, refusal });
   const running = await startFirst(again, say.line);
   const kept = keepRunning({
     name: 'the server',

@@ -1,6 +1,6 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { needDebian, needNpm } from './lib/needs.mjs';
-import { firstViewBytes, needPages } from './lib/pages.mjs';
+import { firstViewBytes, needBuild } from './lib/build.mjs';
 import { OWN, ROOT } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
 import { createSay, seconds, Told } from './lib/say.mjs';
@@ -105,7 +105,7 @@ async function runCode() {
   await runTests('unit tests', []);
   await runTests('server tests', ['--config', 'server/vitest.config.ts']);
   await check('production build', async () => {
-    await needPages(say);
+    await needBuild(say);
     return undefined;
   });
   await check('script budget', checkBudget);

@@ -3,6 +3,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
+import { commandFor } from '../../tools/lib/build.mjs';
 import { openDatabase } from '../../tools/lib/database.mjs';
 import { QUICK, ROOT } from '../../tools/lib/paths.mjs';
 import { freePort } from '../../tools/lib/ports.mjs';
@@ -28,7 +29,7 @@ export async function serveHouse(): Promise<ServedHouse> {
   const database = await openDatabase(folder, () => undefined);
   const outside = await startStandIns(() => undefined);
   const port = await freePort();
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+  const server = spawn(process.execPath, commandFor('server'), {
     cwd: ROOT,
     env: {
       ...process.env,

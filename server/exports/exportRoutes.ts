@@ -1,6 +1,5 @@
 import { once } from 'node:events';
 import { setImmediate as breathe } from 'node:timers/promises';
-import ExcelJS from 'exceljs';
 import { Router, type Response } from 'express';
 import Papa from 'papaparse';
 import { EXPORTS, withoutVersions, type ExportName } from '@bienestar/contract/api';
@@ -67,6 +66,8 @@ async function sendXlsx(
   name: string,
   { headings, pages }: ExportList,
 ): Promise<void> {
+  /* Of the time in which a server starts it would be a quarter. */
+  const { default: ExcelJS } = await import('exceljs');
   const book = new ExcelJS.stream.xlsx.WorkbookWriter({ stream: response, useStyles: true });
   const sheet = book.addWorksheet(name, { views: [{ state: 'frozen', ySplit: 1 }] });
   const top = sheet.addRow(headings);

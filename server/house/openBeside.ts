@@ -1,16 +1,15 @@
 import { fork } from 'node:child_process';
 import { once } from 'node:events';
 import { stat } from 'node:fs/promises';
-import { fileURLToPath } from 'node:url';
 import type { Sequelize } from 'sequelize';
 import type { Checked } from '@bienestar/contract/check';
 import { Refusal } from '../http/problems';
+import { OPENING } from '../places';
 import { openHouse } from './openHouse';
 import type { ReadOptions } from './readHouseStream';
 
 /** Up to this size a file is read faster than another process is started. */
 const SMALL_FILE = 2 * 1024 * 1024;
-const PROCESS = fileURLToPath(new URL('./openHouseProcess.ts', import.meta.url));
 
 /** What the process that opens a house is told. */
 export type ToOpening =
@@ -43,7 +42,7 @@ export async function openBeside(
 ): Promise<Checked<undefined>> {
   const { onProgress = () => undefined, signal } = options;
   if ((await stat(path)).size <= SMALL_FILE) return openHouse(live, url, path, options);
-  const child = fork(PROCESS, { execArgv: ['--import', 'tsx'], stdio: 'ignore' });
+  const child = fork(OPENING.program, { execArgv: OPENING.execArgv, stdio: 'ignore' });
   const ended = once(child, 'exit');
   const say = (message: ToOpening): void => {
     if (child.connected) child.send(message);

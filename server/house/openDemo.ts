@@ -3,9 +3,8 @@ import type { Sequelize } from 'sequelize';
 import { readHouseFile, writeHouseFile } from '@bienestar/contract/houseFile';
 import { asOfNow } from '@bienestar/core/house/archive';
 import { withFile } from '../http/incomingFile';
+import { DEMO } from '../places';
 import { openHouse } from './openHouse';
-
-const DEMO = new URL('../../demo/casa-cenera.house.json', import.meta.url);
 
 /** The demo house as a file, its days moved so that it is as fresh as on the day on which it was written. */
 export async function demoHouseFile(now: Date): Promise<string> {

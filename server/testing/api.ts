@@ -10,12 +10,12 @@ import type { HouseArchive } from '@bienestar/core/house/archive';
 import { createApp, type Outside } from '../app';
 import { connect, withDatabase } from '../db/connection';
 import { migrations } from '../db/migrate';
+import { DEMO } from '../places';
 import { silentLog } from './silentLog';
 
 /** The demo house as its file says. */
 export async function demoHouse(): Promise<HouseArchive> {
-  const file = new URL('../../demo/casa-cenera.house.json', import.meta.url);
-  const house = readHouseFile(await readFile(file, 'utf8'));
+  const house = readHouseFile(await readFile(DEMO, 'utf8'));
   if (!house.ok) throw new Error(JSON.stringify(house.faults));
   return house.value;
 }
@@ -78,8 +78,7 @@ export async function startApi(outside: Outside = {}): Promise<TestApi> {
     const answered: unknown = text === '' ? undefined : JSON.parse(text);
     return { status: response.status, headers: response.headers, body: answered as T };
   };
-  const file = new URL('../../demo/casa-cenera.house.json', import.meta.url);
-  const loaded = await send('PUT', 'house/file', await readFile(file, 'utf8'));
+  const loaded = await send('PUT', 'house/file', await readFile(DEMO, 'utf8'));
   if (loaded.status !== 200) throw new Error(`The demo house does not load: ${loaded.body.detail}`);
 
   return {

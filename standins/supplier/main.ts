@@ -3,6 +3,7 @@ import { createServer, type IncomingMessage } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { setTimeout as wait } from 'node:timers/promises';
 import { endWithParent } from '../endWithParent';
+import { LISTS } from '../places';
 import { editionOf } from './priceList';
 import { BEHAVIOURS, isOrder, takeOrder, type Behaviour, type OrderAnswer } from './takeOrder';
 
@@ -78,7 +79,7 @@ async function orders(
 }
 
 function listOf(name: string): Promise<string> {
-  return readFile(new URL(`lists/${name}.csv`, import.meta.url), 'utf8').catch(() => '');
+  return readFile(`${LISTS}/${name}.csv`, 'utf8').catch(() => '');
 }
 
 async function bodyOf(request: IncomingMessage): Promise<unknown> {

@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { createInterface } from 'node:readline';
+import { commandFor } from './build.mjs';
 import { ROOT } from './paths.mjs';
 import { Told } from './say.mjs';
 
@@ -20,14 +21,14 @@ class NotReady extends Told {
  * started it, because that one holds its stdin.
  * @param {object} what
  * @param {string} what.name as it is said
- * @param {string} what.script
+ * @param {import('./build.mjs').Program} what.program
  * @param {Record<string, string>} what.env besides that of this process
  * @param {(text: string) => void} what.log
  * @param {(said: Record<string, string>) => string | undefined} [what.refusal] why what it said means that it is not ready
  * @returns {Promise<import('./keepRunning.mjs').Running & { said: Record<string, string>, pid: number }>}
  */
-export function startProgram({ name, script, env, log, refusal = () => undefined }) {
-  const child = spawn(process.execPath, ['--import', 'tsx', script], {
+export function startProgram({ name, program, env, log, refusal = () => undefined }) {
+  const child = spawn(process.execPath, commandFor(program), {
     cwd: ROOT,
     env: { ...process.env, ...env, STOP_WITH_STDIN: '1' },
     stdio: ['pipe', 'pipe', 'pipe'],

@@ -21,12 +21,11 @@ export async function startStandIns(log) {
   const env = {};
   /** @type {StandIn[]} */
   const all = [];
-  /** @param {string} name @param {string} folder */
-  const startOne = async (name, folder) => {
+  /** @param {string} name @param {import('./build.mjs').Program} program */
+  const startOne = async (name, program) => {
     const [port, control] = [String(await freePort()), String(await freePort())];
     const ports = { PORT: port, SCALE_PORT: port, SCALE_CONTROL_PORT: control };
-    const again = () =>
-      startProgram({ name, script: `standins/${folder}/main.ts`, env: ports, log });
+    const again = () => startProgram({ name, program, env: ports, log });
     const running = await startFirst(again, log);
     all.push({ name, running, again });
     return running.said;

@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import { chmod, cp, mkdir, mkdtemp, rm, symlink } from 'node:fs/promises';
 import { join } from 'node:path';
+import { commandFor } from '../lib/build.mjs';
 import { commandOf, folderOf } from '../lib/processes.mjs';
 import { QUICK, ROOT } from '../lib/paths.mjs';
 import { freePort } from '../lib/ports.mjs';
@@ -42,7 +43,8 @@ export interface Run {
   readonly stop: () => Promise<number | null>;
 }
 
-export const PROCESS_KINDS = ['server', 'database', 'scale', 'supplier', 'bookings'] as const;
+const PROGRAM_KINDS = ['server', 'scale', 'supplier', 'bookings'] as const;
+export const PROCESS_KINDS = [...PROGRAM_KINDS, 'database'] as const;
 export type ProcessKind = (typeof PROCESS_KINDS)[number];
 
 /** Copies the program into a folder of its own, in memory where there is such a place. */
@@ -101,10 +103,9 @@ function processesIn(folder: string): Record<ProcessKind, number | undefined> {
     const pid = Number(name);
     const command = commandOf(pid) ?? '';
     if (command.includes(`--datadir=${folder}/.bienestar/`)) found.database = pid;
-    if (folderOf(pid) !== folder || !command.includes('--import tsx')) continue;
-    if (command.includes('server/main.ts')) found.server = pid;
-    const [, standIn] = /standins\/(\w+)\/main\.ts/.exec(command) ?? [];
-    if (standIn !== undefined) found[standIn] = pid;
+    if (folderOf(pid) !== folder) continue;
+    const program = PROGRAM_KINDS.find((kind) => command.includes(commandFor(kind).join(' ')));
+    if (program !== undefined) found[program] = pid;
   }
   return found;
 }
