@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { asId } from '../house/ids';
 import { minutes, protocol, step } from '../testing/sample';
-import { changeStep, insertStep, putBeside, removeStep } from './editSteps';
+import { changeStep, insertStep, nudgeStep, putBeside, removeStep } from './editSteps';
 import { mergeProtocols } from './mergeProtocols';
 
 const cleanse = step('cleanse', minutes(3), { id: asId('cleanse') });
@@ -40,6 +40,29 @@ describe('bringing two edits together', () => {
     expect(mergeProtocols(base, removeStep(base, mask.id), theirs).clashes).toEqual([
       { key: mask.id, name: 'mask' },
     ]);
+  });
+
+  it('brings a step together field by field, where it stands being one of them', () => {
+    const mixing = putBeside(base, cleanse.id, mask.id);
+    const theirs = changeStep(mixing, cleanse.id, { name: 'mix', note: 'cool' });
+    const mine = nudgeStep(nudgeStep(mixing, mask.id, 'up'), mask.id, 'up');
+    const { protocol: merged, clashes } = mergeProtocols(mixing, mine, theirs);
+    expect(clashes).toEqual([]);
+    expect(merged.steps.find(({ id }) => id === cleanse.id)).toEqual({
+      ...cleanse,
+      name: 'mix',
+      note: 'cool',
+      stretch: 'set-up',
+      meanwhileOf: mask.id,
+    });
+    const apart = changeStep(theirs, cleanse.id, { meanwhileOf: undefined });
+    const both = mergeProtocols(mixing, mine, apart);
+    expect(both.clashes).toEqual([{ key: cleanse.id, name: 'cleanse' }]);
+    expect(both.protocol.steps.find(({ id }) => id === cleanse.id)).toMatchObject({
+      name: 'mix',
+      stretch: 'set-up',
+      meanwhileOf: mask.id,
+    });
   });
 
   it('takes their side of a clash where that is chosen, step by step', () => {

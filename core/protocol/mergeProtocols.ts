@@ -35,12 +35,15 @@ const OWN_WORDS: {
   painRelief: 'pain relief',
 };
 
+/** Where a line stands is one thing: brought together key by key it would stand where nobody put it. */
+const PLACE: ReadonlySet<string> = new Set<keyof Line>(['stretch', 'layerGroupId', 'meanwhileOf']);
+
 /** Whose side stands where both changed something. */
 export type Side = 'mine' | 'theirs';
 
 /**
- * Brings together what two people made of the same protocol: a thing that only one of them changed
- * is as that one left it, and so is the place of a step among the others.
+ * Brings together what two people made of the same protocol: what only one of them changed is as that one
+ * left it, a step field by field, and so is its place among the others.
  * @param base what both began with
  * @param sideOf whose side stands in a clash, by its key; mine unless told
  */
@@ -54,7 +57,7 @@ export function mergeProtocols(
   const pick = <V>(name: string, was: V, my: V, their: V, key = name): V => {
     if (same(my, their) || same(their, was)) return my;
     if (same(my, was)) return their;
-    clashes.push({ key, name });
+    if (!clashes.some((clash) => clash.key === key)) clashes.push({ key, name });
     return sideOf(key) === 'mine' ? my : their;
   };
   const pickNamed = <V extends { readonly id: string; readonly name: string }>(
@@ -62,7 +65,14 @@ export function mergeProtocols(
     was: V | undefined,
     my: V | undefined,
     their: V | undefined,
-  ): V | undefined => pick(any.name, was, my, their, any.id);
+  ): V | undefined => {
+    if (!was || !my || !their) return pick(any.name, was, my, their, any.id);
+    const [old, mines, theirs] = [fieldsOf(was), fieldsOf(my), fieldsOf(their)];
+    const merged = [...new Set([...mines.keys(), ...theirs.keys()])].map((field) =>
+      pick(any.name, old.get(field), mines.get(field), theirs.get(field), any.id),
+    );
+    return Object.assign({}, ...merged) as V;
+  };
   const merge = <V extends { readonly id: string; readonly name: string }>(
     of: keyof typeof ORDER_WORDS,
     list: (writing: Writing) => readonly V[],
@@ -110,6 +120,16 @@ function withoutDeadEnds(steps: readonly Line[], choices: ReadonlySet<ChoiceId>)
       ? { ...step, ...(alone && { meanwhileOf: undefined }), ...(forAll && { option: undefined }) }
       : step;
   });
+}
+
+/** What a thing says, apart by what can be changed without the rest. */
+function fieldsOf(thing: object): Map<string, object> {
+  const fields = new Map<string, object>();
+  for (const [key, value] of held(thing)) {
+    const field = PLACE.has(key) ? 'place' : key;
+    fields.set(field, { ...fields.get(field), [key]: value });
+  }
+  return fields;
 }
 
 /** Plain data alike, whatever the order of keys; a key that holds nothing is as none. */
