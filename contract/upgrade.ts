@@ -1,8 +1,12 @@
 import { dayOf, toSecond } from '@bienestar/core/days/days';
+import { timeZoneHere } from '@bienestar/core/days/timeZones';
 
 type Plain = Record<string, unknown>;
 
 const DEFAULT_ORDER_DAYS = 28;
+
+/** Up to version 5 the days of a house went by the clock of the machine that reads it. */
+export const TIME_ZONE_OF_VERSION_5 = timeZoneHere();
 
 /**
  * A house file of version 1 in the words of version 2: its one pack becomes the first of several, and
@@ -29,7 +33,7 @@ export function fromVersion1(file: Plain, now: Date): Plain {
       materialId: line.materialId,
       code: '',
       content: contents.get(line.materialId),
-      deliveredOn: dayOf(now),
+      deliveredOn: dayOf(now, TIME_ZONE_OF_VERSION_5),
     })),
     movements: counted.map((line) => ({
       entryId: `${String(line.materialId).slice(0, 56)}-count-1`,
@@ -97,11 +101,33 @@ export function fromVersion4(file: Plain): Plain {
     orders: [],
     counts: [],
     journal: listOf(file.journal).map((entry) =>
-      entry.part === 'settings' && typeof entry.before === 'object' && entry.before !== null
-        ? { ...entry, before: { restock: RESTOCK_OF_VERSION_5, ...(entry.before as Plain) } }
+      entry.part === 'settings' && isPlain(entry.before)
+        ? { ...entry, before: { restock: RESTOCK_OF_VERSION_5, ...entry.before } }
         : entry,
     ),
   };
+}
+
+/** A house file of version 5 in the words of version 6: its days go by the clocks of a zone that it names. */
+export function fromVersion5(file: Plain): Plain {
+  const zoned = (settings: unknown): Plain => ({
+    timeZone: TIME_ZONE_OF_VERSION_5,
+    ...(settings as Plain),
+  });
+  return {
+    ...file,
+    formatVersion: 6,
+    settings: zoned(file.settings),
+    journal: listOf(file.journal).map((entry) =>
+      entry.part === 'settings' && isPlain(entry.before)
+        ? { ...entry, before: zoned(entry.before) }
+        : entry,
+    ),
+  };
+}
+
+function isPlain(value: unknown): value is Plain {
+  return typeof value === 'object' && value !== null;
 }
 
 function upgradeMaterial(material: Plain): Plain {

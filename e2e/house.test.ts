@@ -44,6 +44,21 @@ describe('what holds for the whole house', () => {
     expect(await person.valueOf('Planned occupancy')).toBe('0');
   });
 
+  it('goes by the clocks of its own zone, on whatever machine', async () => {
+    const dayIn = (timeZone: string): string =>
+      new Intl.DateTimeFormat('en-US', { dateStyle: 'medium', timeZone }).format(new Date());
+    await person.goTo('/restock');
+    await person.sees(`${dayIn('Atlantic/Canary')}: `);
+    /* Of the two ends of the world one always has another day. */
+    const other = ['Pacific/Kiritimati', 'Pacific/Niue'].find(
+      (each) => dayIn(each) !== dayIn('Atlantic/Canary'),
+    );
+    await person.moveTo('/house');
+    await person.choose('Time zone', other ?? '');
+    await person.moveTo('/restock');
+    await person.sees(`${dayIn(other ?? '')}: `);
+  });
+
   it('refuses fees that leave nothing of a price, in the menu where the price would stand', async () => {
     await person.goTo('/house');
     await person.fill('Commission on net', '70');

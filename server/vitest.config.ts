@@ -11,5 +11,7 @@ export default defineConfig({
     hookTimeout: 120_000,
     maxWorkers: 2,
     isolate: false,
+    /* The days of a house are not those of the machine. */
+    env: { TZ: 'America/St_Johns' },
   },
 });

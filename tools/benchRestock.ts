@@ -62,7 +62,10 @@ export function benchRestock(large: House): readonly Row[] {
   const { demand, keeping, policy, lead } = restocking;
   const played = { demand, keeping, policy, lead };
   const years = timed((run) => verifyPolicy(played, { years: 1000, seed: run }), RUNS);
-  const start = startingShelf(first, { lots: [] }, restocking, now);
+  const start = startingShelf(first, { lots: [] }, restocking, {
+    now,
+    timeZone: large.settings.timeZone,
+  });
   const days = daysAheadOf(large, restock, first.id, restocking);
   const ahead = timed((run) => lookAhead(played, start, days, { runs: 400, seed: run }), RUNS);
   const text = calendar();

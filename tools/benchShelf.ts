@@ -40,7 +40,13 @@ export async function benchShelf(large: House): Promise<readonly Row[]> {
   const now = new Date();
   const figures = calculate(many);
   const restock = createRestocker()(many, figures, now);
-  const rows = shelfRows(many, figures, restock, shelfStates(many, now), placesOfUse(many));
+  const rows = shelfRows(
+    many,
+    figures,
+    restock,
+    shelfStates(many, { now, timeZone: many.settings.timeZone }),
+    placesOfUse(many),
+  );
   const everything: ShelfView = { query: '', show: 'all', kind: 'all', supplierId: 'all' };
   const find = timed((run) =>
     groupRows(filterRows(rows, { ...everything, query: `${WORDS[run % 10] ?? ''} creme` }), 'kind'),

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { LIMITS } from '../limits';
 import type { Grade, HouseSettings } from '@bienestar/core/house/settings';
+import { isTimeZone } from '@bienestar/core/days/timeZones';
 import { FACE_PARTS, type FacePart } from '@bienestar/core/zone/zones';
 import {
   listOf,
@@ -59,6 +60,14 @@ const priceEndings = shape<HouseSettings['priceEndings']>({
 export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   name,
   place: name,
+  timeZone: Joi.string()
+    .max(64)
+    .custom((value: string, helpers) =>
+      isTimeZone(value)
+        ? value
+        : helpers.message({ custom: 'Choose a time zone, such as Europe/Madrid.' }),
+    )
+    .required(),
   currency: Joi.string()
     .pattern(/^[A-Z]{3}$/, 'currency')
     .required(),

@@ -3,7 +3,7 @@ import type { Booking } from '../house/house';
 import { asId } from '../house/ids';
 import { dayOf, daysAfter, toSecond } from '../days/days';
 import { fillPurse, NEVER_ENDS, startNear, whyNotRead } from './boundedRepeats';
-import { inZone, isZone } from './timeZones';
+import { instantAt, isTimeZone } from '../days/timeZones';
 
 /** Why something of a calendar was not taken over. */
 export interface CalendarFault {
@@ -42,14 +42,14 @@ interface Block {
  * Reads an iCalendar file: events with time zones and repeats, exceptions and changed repeats, as visits
  * on their days. What cannot be read is told with its line, and the rest is taken.
  * @param today ISO date
- * @param zone of times that name none, as of the reader
+ * @param timeZone of the house: of times that name none, and of days
  * @param onProgress is told the share that is done
  * @see RFC 5545
  */
 export function readCalendar(
   text: string,
   today: string,
-  zone: string,
+  timeZone: string,
   onProgress: (share: number) => void = () => undefined,
 ): ReadCalendar {
   const { events, zones } = blocksOf(text);
@@ -94,13 +94,13 @@ export function readCalendar(
             calledOff += 1;
             continue;
           }
-          const start = instantOf(visit.start, zoneOf(visit.item) ?? zone);
-          const day = dayOf(start);
+          const start = instantOf(visit.start, zoneOf(visit.item) ?? timeZone);
+          const day = dayOf(start, timeZone);
           if (day < from || day >= until) {
             otherDays += 1;
             continue;
           }
-          const end = instantOf(visit.end, zoneOf(visit.item) ?? zone);
+          const end = instantOf(visit.end, zoneOf(visit.item) ?? timeZone);
           const at = toSecond(start);
           const id = idOf(`${uid}/${at}`);
           if (bookings.size >= MOST_BOOKINGS) break;
@@ -192,7 +192,7 @@ function eventOf(
     const why = whyNotRead(event.component);
     if (why !== undefined) return no(`This event cannot be read (${why}).`);
     const tzid = start.getFirstParameter('tzid');
-    if (tzid && !zones.has(tzid) && !isZone(tzid)) {
+    if (tzid && !zones.has(tzid) && !isTimeZone(tzid)) {
       return no(`Nobody knows the time zone “${tzid}” of this event.`);
     }
     return event;
@@ -252,13 +252,13 @@ function instantOf(time: ICAL.Time, zone: string): Date {
   const floating = tzid === undefined || tzid === 'floating';
   if (!floating) return time.toJSDate();
   const wall = Date.UTC(time.year, time.month - 1, time.day, time.hour, time.minute, time.second);
-  return inZone(wall, zone);
+  return instantAt(wall, zone);
 }
 
 /** The zone that an event names, where it is known by its name; repeats of it do not carry it on. */
 function zoneOf({ component }: ICAL.Event): string | undefined {
   const tzid = component.getFirstProperty('dtstart')?.getFirstParameter('tzid');
-  return tzid && isZone(tzid) ? tzid : undefined;
+  return tzid && isTimeZone(tzid) ? tzid : undefined;
 }
 
 function statusOf({ component }: ICAL.Event): string {

@@ -1,20 +1,37 @@
+import { instantAt, wallOf } from './timeZones';
+
 const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
 
-/** The ISO date of an instant where the reader is. */
-export function dayOf(instant: Date): string {
-  const two = (part: number): string => String(part).padStart(2, '0');
-  return `${String(instant.getFullYear()).padStart(4, '0')}-${two(instant.getMonth() + 1)}-${two(instant.getDate())}`;
+/**
+ * The ISO date of an instant, by clocks of a time zone.
+ * @throws RangeError for a zone that is not known
+ * @example dayOf(new Date('2026-06-30T23:30:00Z'), 'Atlantic/Canary') // '2026-07-01'
+ */
+export function dayOf(instant: Date, timeZone: string): string {
+  return isoDay(wallOf(instant, timeZone));
 }
 
-/** The first moment of an ISO date where the reader is. */
-export function startOfDay(day: string): Date {
-  return new Date(`${day}T00:00`);
+/** The moment that it is for a house, and the clocks by which its days go. */
+export interface HouseClock {
+  readonly now: Date;
+  /** IANA name */
+  readonly timeZone: string;
 }
 
-/** The last moment of an ISO date where the reader is. */
-export function endOfDay(day: string): Date {
-  return new Date(`${day}T23:59:59.999`);
+/** The ISO date of the moment that it is. */
+export function todayOf({ now, timeZone }: HouseClock): string {
+  return dayOf(now, timeZone);
+}
+
+/** The first moment of an ISO date, by clocks of a time zone. */
+export function startOfDay(day: string, timeZone: string): Date {
+  return instantAt(Date.parse(`${day}T00:00Z`), timeZone);
+}
+
+/** The last moment of an ISO date, by clocks of a time zone. */
+export function endOfDay(day: string, timeZone: string): Date {
+  return new Date(startOfDay(daysAfter(day, 1), timeZone).getTime() - 1);
 }
 
 /**
@@ -30,7 +47,23 @@ export function daysBetween(from: string, to: string): number {
  * @example daysAfter('2028-02-28', 2) // '2028-03-01'
  */
 export function daysAfter(day: string, days: number): string {
-  return new Date(Date.parse(`${day}T00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
+  return isoDay(Date.parse(`${day}T00:00Z`) + days * DAY_MS);
+}
+
+/**
+ * The day of the week of an ISO date, 1 being Monday.
+ * @example weekdayOf('2026-11-29') // 7
+ */
+export function weekdayOf(day: string): number {
+  return ((new Date(`${day}T00:00Z`).getUTCDay() + 6) % 7) + 1;
+}
+
+/**
+ * The Monday of the week of an ISO date.
+ * @example mondayOf('2026-11-29') // '2026-11-23'
+ */
+export function mondayOf(day: string): string {
+  return daysAfter(day, 1 - weekdayOf(day));
 }
 
 /**
@@ -54,4 +87,9 @@ export function toSecond(instant: Date | string): string {
 /** Hours from one instant to another. */
 export function hoursBetween(from: Date, to: Date): number {
   return (to.getTime() - from.getTime()) / HOUR_MS;
+}
+
+/** @param wall as if it were UTC, in milliseconds since 1970 */
+function isoDay(wall: number): string {
+  return new Date(wall).toISOString().slice(0, 10);
 }

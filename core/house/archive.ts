@@ -1,5 +1,6 @@
 import type { PricePoint } from './pricePoint';
-import { daysAfter, daysBetween, toSecond } from '../days/days';
+import { dayOf, daysAfter, daysBetween, toSecond } from '../days/days';
+import { instantAt, wallOf } from '../days/timeZones';
 import type { Lot, Movement } from './stock';
 import type { House, Order, Treatment } from './house';
 import type { JournalEntry } from './journal';
@@ -16,6 +17,8 @@ export interface HouseArchive extends Omit<House, 'stock' | 'log' | 'countedOn'>
   readonly journal: readonly JournalEntry[];
 }
 
+const DAY_MS = 86_400_000;
+
 /** The materials that are kept in stock: all but linen, which goes round. */
 export function stockedIds(materials: House['materials']): MaterialId[] {
   return materials.flatMap((material) => (material.kind === 'linen' ? [] : [material.id]));
@@ -30,15 +33,19 @@ export function stockedIds(materials: House['materials']): MaterialId[] {
 export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
   const newest = archive.movements.reduce((last, { at }) => (at > last ? at : last), '');
   if (newest === '') return archive;
+  const { timeZone } = archive.settings;
   const moment = toSecond(now);
-  const newestDay = newest.slice(0, 10);
-  const by = daysBetween(newestDay, moment.slice(0, 10));
+  const newestDay = dayOf(new Date(newest), timeZone);
+  const today = dayOf(now, timeZone);
+  const by = daysBetween(newestDay, today);
   const moved = (day: string): string => daysAfter(day, by);
-  const movedAt = (at: string): string => `${moved(at.slice(0, 10))}${at.slice(10)}`;
+  const movedAt = (at: string): string =>
+    toSecond(instantAt(wallOf(new Date(at), timeZone) + by * DAY_MS, timeZone));
+  const isOfNewestDay = (at: string): boolean => dayOf(new Date(at), timeZone) === newestDay;
   const byClock = Date.parse(moment) - Date.parse(movedAt(newest));
   const withTheClock = (at: string): string => {
     const later = toSecond(new Date(Date.parse(movedAt(at)) + byClock));
-    return later.startsWith(moment.slice(0, 10)) ? later : moment;
+    return dayOf(new Date(later), timeZone) === today ? later : moment;
   };
   return {
     ...archive,
@@ -50,7 +57,7 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
     bookings: archive.bookings.map((booking) => ({ ...booking, at: movedAt(booking.at) })),
     treatments: archive.treatments.map((treatment) => ({
       ...treatment,
-      at: treatment.at.startsWith(newestDay) ? withTheClock(treatment.at) : movedAt(treatment.at),
+      at: isOfNewestDay(treatment.at) ? withTheClock(treatment.at) : movedAt(treatment.at),
       ...(treatment.takenBackAt !== undefined && { takenBackAt: movedAt(treatment.takenBackAt) }),
     })),
     soldCourses: archive.soldCourses.map((sold) => ({ ...sold, soldOn: moved(sold.soldOn) })),
@@ -75,7 +82,7 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
     })),
     movements: archive.movements.map((movement) => ({
       ...movement,
-      at: movement.at.startsWith(newestDay) ? withTheClock(movement.at) : movedAt(movement.at),
+      at: isOfNewestDay(movement.at) ? withTheClock(movement.at) : movedAt(movement.at),
     })),
   };
 }

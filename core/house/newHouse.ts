@@ -11,6 +11,7 @@ import type { HouseSettings } from './settings';
 export const NEW_SETTINGS: HouseSettings = {
   name: 'New house',
   place: 'Our place',
+  timeZone: 'UTC',
   currency: 'EUR',
   spoons: 'metric',
   referenceClient: { heightCm: 165, weightKg: 65 },
@@ -51,10 +52,13 @@ export const NEW_SETTINGS: HouseSettings = {
   restock: USUAL_RESTOCK,
 };
 
-/** A house in which nothing is written yet but a room and a therapist, without whom nothing costs anything. */
-export function newHouse(): HouseArchive {
+/**
+ * A house in which nothing is written yet but a room and a therapist, without whom nothing costs anything.
+ * @param timeZone IANA name
+ */
+export function newHouse(timeZone = NEW_SETTINGS.timeZone): HouseArchive {
   return {
-    settings: NEW_SETTINGS,
+    settings: { ...NEW_SETTINGS, timeZone },
     rooms: [{ id: asId('room-1'), name: 'Room 1', kind: 'dry' }],
     people: [
       { id: asId('therapist-1'), name: 'Therapist', role: 'therapist', hourlyPayMinor: 1_500 },

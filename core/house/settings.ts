@@ -26,6 +26,8 @@ export interface Grade {
 export interface HouseSettings {
   readonly name: string;
   readonly place: string;
+  /** IANA name: a day, an opening hour, a delivery day are by its clocks */
+  readonly timeZone: string;
   /** ISO 4217 code */
   readonly currency: string;
   readonly spoons: Spoons;

@@ -20,6 +20,7 @@ describe('a log of visits', () => {
         visit('clay', '2026-10-31T12:00:00Z', { bookingId: asId('b0') }),
       ],
       '2026-11-01',
+      'UTC',
     );
     expect(log).toEqual({
       since: '2026-11-01',
@@ -38,7 +39,7 @@ describe('a log of visits', () => {
       bookingId: asId('b1'),
       takenBackAt: '2026-11-03T11:00:00Z',
     });
-    expect(visitLogOf([back], '2026-11-01')).toEqual({
+    expect(visitLogOf([back], '2026-11-01', 'UTC')).toEqual({
       since: '2026-11-01',
       visits: {},
       entered: [],
@@ -58,6 +59,7 @@ describe('a log of visits', () => {
         const log = visitLogOf(
           all.map((at, which) => visit(`s${which % 3}`, at.toISOString())),
           '2026-01-01',
+          'America/Santiago',
         );
         expect(visitsIn(log)).toBe(all.length);
       }),

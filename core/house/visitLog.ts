@@ -26,14 +26,19 @@ export type LoggedVisit = Pick<Treatment, 'serviceId' | 'bookingId' | 'takenBack
 /**
  * Adds visits up by service and day. What was taken back was not performed.
  * @param since ISO date; what was before it is left out
+ * @param timeZone by whose clocks days go
  */
-export function visitLogOf(visits: Iterable<LoggedVisit>, since: string): VisitLog {
+export function visitLogOf(
+  visits: Iterable<LoggedVisit>,
+  since: string,
+  timeZone: string,
+): VisitLog {
   const counts: Record<string, number[]> = {};
   const entered: BookingId[] = [];
   for (const { serviceId, at, bookingId, takenBackAt } of visits) {
     if (takenBackAt !== undefined) continue;
     if (bookingId !== undefined) entered.push(bookingId);
-    const day = daysBetween(since, dayOf(new Date(at)));
+    const day = daysBetween(since, dayOf(new Date(at), timeZone));
     if (day < 0) continue;
     const days = (counts[serviceId] ??= []);
     while (days.length <= day) days.push(0);
@@ -67,16 +72,18 @@ export type CountedOn = Readonly<Partial<Record<MaterialId, string>>>;
 
 /**
  * When each material was counted last in a round.
+ * @param timeZone by whose clocks days go
  * @param before what is known of earlier rounds
  */
 export function lastCounted(
   rounds: readonly Pick<CountRound, 'lines'>[],
+  timeZone: string,
   before: CountedOn = {},
 ): CountedOn {
   const last: Partial<Record<MaterialId, string>> = { ...before };
   for (const { lines } of rounds) {
     for (const { materialId, at } of lines) {
-      const day = dayOf(new Date(at));
+      const day = dayOf(new Date(at), timeZone);
       const known = last[materialId];
       if (known === undefined || day > known) last[materialId] = day;
     }

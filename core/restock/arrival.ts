@@ -1,5 +1,5 @@
 import type { Supplier } from '../house/house';
-import { daysAfter } from '../days/days';
+import { daysAfter, weekdayOf } from '../days/days';
 
 const DAYS_A_WEEK = 7;
 
@@ -16,9 +16,4 @@ export function arrivalOf(
     day = daysAfter(day, 1);
   }
   return day;
-}
-
-/** Monday is 1, Sunday 7. */
-export function weekdayOf(day: string): number {
-  return ((new Date(`${day}T00:00Z`).getUTCDay() + 6) % DAYS_A_WEEK) + 1;
 }

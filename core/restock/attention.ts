@@ -1,5 +1,5 @@
 import type { BoughtMaterial, House, LinenMaterial, Order } from '../house/house';
-import { dayOf, daysAfter, daysBetween } from '../days/days';
+import { daysAfter, daysBetween, todayOf, type HouseClock } from '../days/days';
 import { lastCounted } from '../house/visitLog';
 import { belowNothing } from '../stock/postCount';
 import { shelfState } from '../stock/shelfLife';
@@ -124,7 +124,10 @@ export function attentionOf(
     if (!gone && !short && due && !drafted.has(material.id)) {
       points.push({ kind: 'order', material, restocking });
     }
-    const over = expiring(material, restocking, stock.get(material.id) ?? { lots: [] }, now);
+    const over = expiring(material, restocking, stock.get(material.id) ?? { lots: [] }, {
+      now,
+      timeZone: house.settings.timeZone,
+    });
     if (over) expires.push(over);
   }
   for (const order of house.orders) orders.push(...ofOrder(order, today));
@@ -195,9 +198,9 @@ function expiring(
   material: BoughtMaterial,
   { demand, unitCost }: Restocking,
   stock: Parameters<typeof shelfState>[1],
-  now: Date,
+  clock: HouseClock,
 ): Attention | undefined {
-  const state = shelfState(material, stock, now, EXPIRY_DAYS);
+  const state = shelfState(material, stock, clock, EXPIRY_DAYS);
   const days = state.firstEndsInDays;
   /* What is used of it before its day comes is not lost. */
   const used = demand.perDay * Math.max(0, days ?? 0);
@@ -208,7 +211,7 @@ function expiring(
     material,
     over: state.over,
     lost,
-    firstOn: lost > 0 && days !== undefined ? daysAfter(dayOf(now), Math.floor(days)) : null,
+    firstOn: lost > 0 && days !== undefined ? daysAfter(todayOf(clock), Math.floor(days)) : null,
     lostMinor: (lost + state.over) * unitCost,
   };
 }
@@ -231,7 +234,7 @@ function ofOrder(order: Order, today: string): Attention[] {
 /** Places on the shelf that were not counted for longer than the house wants. */
 function countsDue(house: House, today: string): Attention[] {
   const { countEveryDays } = house.settings.restock;
-  const last = lastCounted(house.counts, house.countedOn);
+  const last = lastCounted(house.counts, house.settings.timeZone, house.countedOn);
   const due = new Map<string | null, { materials: number; lastOn: string | null }>();
   for (const material of house.materials) {
     if (material.kind === 'linen' || material.kind === 'fresh') continue;

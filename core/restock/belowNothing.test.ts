@@ -35,7 +35,7 @@ describe('a house whose ledger stands below nothing', () => {
 
   it('is right again after one count, and takes nothing more below nothing meanwhile', () => {
     const stock = below.stock[0]!;
-    const books = { material, stock, now: NOW };
+    const books = { material, stock, now: NOW, timeZone: 'UTC' };
     const entry = { materialId: material.id, at: NOW.toISOString() };
     const counted = postEntry(
       { ...entry, id: asId('c'), kind: 'total-count', quantity: 420, lotId: asId('made') },

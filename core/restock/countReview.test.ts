@@ -18,7 +18,13 @@ import {
   step,
   stockOf,
 } from '../testing/sample';
-import { countReview, materialsOfRound, placesOnShelf, type CountHistory } from './countReview';
+import {
+  betweenCounts,
+  countReview,
+  materialsOfRound,
+  placesOnShelf,
+  type CountHistory,
+} from './countReview';
 import type { CountReason } from './countFinding';
 import { drawFromShelf, toEnter, usesOfTreatment } from './performed';
 import { createRestocker } from './restocker';
@@ -55,11 +61,7 @@ const restock = createRestocker()(of, figures, new Date('2026-11-25T12:00:00Z'))
 
 type Count = readonly [material: MaterialId, at: string, difference: number];
 
-function reviewed(
-  counts: readonly Count[],
-  gone: CountHistory['gone'],
-  last: readonly MaterialId[],
-) {
+function reviewed(counts: readonly Count[], gone: readonly Gone[], last: readonly MaterialId[]) {
   const history: CountHistory = {
     counts: counts.map(([materialId, at, difference], which) => ({
       entryId: asId(`e${which}`),
@@ -68,7 +70,10 @@ function reviewed(
       difference,
       takenBack: false,
     })),
-    gone,
+    gone: gone.flatMap(({ day, ...each }) => {
+      const until = counts.find(([id, at]) => id === each.materialId && at >= day)?.[1];
+      return until === undefined ? [] : [{ ...each, until: `${until}T18:00:00Z` }];
+    }),
   };
   const round: CountRound = {
     id: asId('round'),
@@ -88,13 +93,21 @@ function reviewed(
   return countReview(round, history, of, restock);
 }
 
-const used = (materialId: MaterialId, day: string, quantity: number) =>
-  ({ materialId, day, kind: 'use', quantity, entries: 1 }) as const;
+/** What went on a day, and is told with the count after it. */
+type Gone = Omit<CountHistory['gone'][number], 'until'> & { readonly day: string };
+
+const used = (materialId: MaterialId, day: string, quantity: number): Gone => ({
+  materialId,
+  day,
+  kind: 'use',
+  quantity,
+  entries: 1,
+});
 
 function reasons(
   material: MaterialId,
   difference: number,
-  gone: CountHistory['gone'] = [],
+  gone: readonly Gone[] = [],
 ): CountReason['kind'][] {
   const [finding] = reviewed([[material, '2026-11-20', difference]], gone, [material]).findings;
   return finding?.reasons.map(({ kind }) => kind) ?? [];
@@ -127,6 +140,35 @@ describe('what a count finds', () => {
     expect(finding?.used).toBe(1000);
     expect(finding?.trend).toEqual([{ at: '2026-10-01T18:00:00Z', difference: -20, share: -0.04 }]);
     expect(finding?.reasons[0]).toEqual({ kind: 'over-dosing', share: 0.06 });
+  });
+
+  it('looks at what went between one count and the next, and from the beginning to the first of all', () => {
+    const count = (at: string, takenBack = false) => ({
+      entryId: asId<CountHistory['counts'][number]['entryId']>(at),
+      materialId: oil.id,
+      at,
+      difference: 0,
+      takenBack,
+    });
+    const [first, wrong, last] = [
+      '2026-10-01T09:00:00Z',
+      '2026-10-15T09:00:00Z',
+      '2026-11-01T09:00:00Z',
+    ] as const;
+    const counts = [count(first), count(wrong, true), count(last)];
+    const line = {
+      materialId: oil.id,
+      at: last,
+      entryId: asId<CountRound['lines'][number]['entryId']>(last),
+      found: 1,
+      by: 'pieces' as const,
+    };
+    const between = { materialId: oil.id, after: first, until: last };
+    expect(betweenCounts([line], counts, 4)).toEqual([
+      { materialId: oil.id, until: first },
+      between,
+    ]);
+    expect(betweenCounts([line], counts, 3)).toEqual([between]);
   });
 
   it('has likely reasons: over-dosing, what stays in containers, a container that is gone', () => {

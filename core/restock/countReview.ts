@@ -18,15 +18,46 @@ export interface CountHistory {
     /** taken back since */
     readonly takenBack: boolean;
   }[];
-  /** by material and day, what was used, opened or thrown away; above 0 */
+  /** by material, what was used, opened or thrown away since the count before; above 0 */
   readonly gone: readonly {
     readonly materialId: MaterialId;
-    /** ISO date */
-    readonly day: string;
+    /** the moment of the count until which it went */
+    readonly until: string;
     readonly kind: 'use' | 'discard' | 'opening';
     readonly quantity: number;
     readonly entries: number;
   }[];
+}
+
+/** The time from one count of a material to the next, or from the beginning to the first. */
+export interface BetweenCounts {
+  readonly materialId: MaterialId;
+  /** a moment; what happened at it belongs to the count before */
+  readonly after?: string;
+  readonly until: string;
+}
+
+/**
+ * The times between the counts of what a round counted. What was taken back divides nothing.
+ * @param lines of the round
+ * @param counts of each material, up to its line
+ * @param lookedAt how many counts of each material were asked for: where there are fewer, the first is the first of all
+ */
+export function betweenCounts(
+  lines: CountRound['lines'],
+  counts: CountHistory['counts'],
+  lookedAt: number,
+): readonly BetweenCounts[] {
+  return lines.flatMap(({ materialId, at }) => {
+    const known = counts.filter((count) => count.materialId === materialId);
+    const standing = known.filter((count) => !count.takenBack && count.at < at);
+    const moments = [...standing.map((count) => count.at), at].toSorted();
+    return moments.flatMap((until, which): BetweenCounts[] => {
+      const after = moments[which - 1];
+      if (after !== undefined) return [{ materialId, after, until }];
+      return known.length < lookedAt ? [{ materialId, until }] : [];
+    });
+  });
 }
 
 /** What a round of counting has found, and what it is worth. */
@@ -56,10 +87,9 @@ export function countReview(
     const earlier = history.counts
       .filter((each) => each.materialId === material.id && !each.takenBack && each.at < line.at)
       .sort((a, b) => (a.at < b.at ? -1 : 1));
-    const since = earlier.at(-1)?.at.slice(0, 10) ?? '';
     const of = restock.materials.get(material.id);
     const unitCost = of?.ok ? of.value.unitCost : 0;
-    const meanwhile = goneBetween(history, material.id, since, line.at.slice(0, 10));
+    const meanwhile = goneUntil(history, material.id, line.at);
     const { used } = meanwhile;
     opened.set(material.id, meanwhile.opened);
     const { difference } = count;
@@ -74,14 +104,9 @@ export function countReview(
         used,
         shareOfUse: used > 0 ? difference / used : null,
         reasons: [],
-        trend: earlier.map((each, at) => {
-          const from = earlier[at - 1]?.at.slice(0, 10) ?? '';
-          const then = goneBetween(history, material.id, from, each.at.slice(0, 10));
-          return {
-            at: each.at,
-            difference: each.difference,
-            share: then.used > 0 ? each.difference / then.used : null,
-          };
+        trend: earlier.map(({ at, difference: then }) => {
+          const usedThen = goneUntil(history, material.id, at).used;
+          return { at, difference: then, share: usedThen > 0 ? then / usedThen : null };
         }),
       },
     ];
@@ -100,16 +125,15 @@ export function countReview(
   };
 }
 
-function goneBetween(
+function goneUntil(
   { gone }: CountHistory,
   materialId: MaterialId,
-  after: string,
   until: string,
 ): { readonly used: number; readonly opened: number } {
   let used = 0;
   let opened = 0;
   for (const each of gone) {
-    if (each.materialId !== materialId || each.day <= after || each.day > until) continue;
+    if (each.materialId !== materialId || each.until !== until) continue;
     if (each.kind === 'use') used += each.quantity;
     if (each.kind === 'opening') opened += each.entries;
   }

@@ -1,6 +1,14 @@
 import type { BoughtMaterial, House } from '../house/house';
 import type { MaterialId, ServiceId } from '../house/ids';
-import { dayOf, daysAfter, daysBetween, endOfDay, hoursBetween } from '../days/days';
+import {
+  dayOf,
+  daysAfter,
+  daysBetween,
+  endOfDay,
+  hoursBetween,
+  todayOf,
+  type HouseClock,
+} from '../days/days';
 import { shelfState } from '../stock/shelfLife';
 import type { MaterialStock } from '../house/stock';
 import { bookedService, bookingNames, factorOn } from './forecast';
@@ -33,12 +41,13 @@ export function daysAheadOf(
     byService.set(serviceId, { visits, amount: mean });
   }
   const names = bookingNames(house);
+  const { timeZone } = house.settings;
   const booked: DaysAhead['booked'][number][] = [];
   const bookedOn = new Map<string, number>();
   for (const { title, at } of house.bookings) {
     const service = bookedService(title, names);
     const of = service ? byService.get(service) : undefined;
-    const day = daysBetween(today, dayOf(new Date(at)));
+    const day = daysBetween(today, dayOf(new Date(at), timeZone));
     if (!service || !of || day < 0 || day >= days) continue;
     booked.push({ day, amount: of.amount, of: 'book' });
     bookedOn.set(`${service}/${day}`, (bookedOn.get(`${service}/${day}`) ?? 0) + 1);
@@ -68,10 +77,11 @@ export function startingShelf(
   material: BoughtMaterial,
   stock: Pick<MaterialStock, 'lots'>,
   { onItsWay, position }: Restocking,
-  now: Date,
+  clock: HouseClock,
 ): StartingShelf {
-  const today = dayOf(now);
-  const { open, lots } = shelfState(material, stock, now);
+  const { now, timeZone } = clock;
+  const today = todayOf(clock);
+  const { open, lots } = shelfState(material, stock, clock);
   return {
     open: open
       .filter(({ daysLeft }) => daysLeft === undefined || daysLeft > 0)
@@ -84,7 +94,7 @@ export function startingShelf(
       .map(({ lot, sealed }) => ({
         amount: sealed,
         ...(lot.expiresOn !== undefined && {
-          daysLeft: hoursBetween(now, endOfDay(lot.expiresOn)) / 24,
+          daysLeft: hoursBetween(now, endOfDay(lot.expiresOn, timeZone)) / 24,
         }),
       })),
     coming: onItsWay.map(({ amount, dueOn }) => ({

@@ -146,12 +146,13 @@ export function withName(names: readonly BookingName[], name: BookingName): Book
 }
 
 function bookedPerWeek(house: House, today: string): ReadonlyMap<ServiceId, number> {
-  const { bookingDays } = house.settings.restock;
+  const { timeZone, restock } = house.settings;
+  const { bookingDays } = restock;
   const names = bookingNames(house);
   const until = daysAfter(today, bookingDays);
   const counts = new Map<ServiceId, number>();
   for (const { title, at } of house.bookings) {
-    const day = dayOf(new Date(at));
+    const day = dayOf(new Date(at), timeZone);
     if (day < today || day >= until) continue;
     const service = bookedService(title, names);
     if (service) counts.set(service, (counts.get(service) ?? 0) + 1);

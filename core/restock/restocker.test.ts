@@ -246,7 +246,7 @@ describe('who comes', () => {
       serviceId: service().id,
       at: `2026-11-${10 + day}T10:00:00Z`,
     }));
-    const log = visitLogOf(performed, '2026-06-01');
+    const log = visitLogOf(performed, '2026-06-01', 'UTC');
     expect(used({ ...read, log })).toBeCloseTo((14 + 4.2 + (3 * 7) / 14) / 3, 9);
   });
 

@@ -130,7 +130,8 @@ export function createRestocker(): Restocker {
   };
 
   return (house, figures, now) => {
-    const today = dayOf(now);
+    const { timeZone } = house.settings;
+    const today = dayOf(now, timeZone);
     const index = indexHouse(house);
     const forecasts = forecastOf(house, today);
     const rates = new Map<MaterialId, MaterialRate[]>();
@@ -181,6 +182,7 @@ export function createRestocker(): Restocker {
                 promised: promises.get(material.id)?.amount ?? 0,
                 onItsWay: onItsWay.get(material.id) ?? [],
                 now,
+                timeZone,
               }),
             )
           : ruled,

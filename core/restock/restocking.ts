@@ -1,6 +1,13 @@
 import type { BoughtMaterial, Pack, Review, Supplier } from '../house/house';
 import type { ServiceId } from '../house/ids';
-import { dayOf, daysAfter, daysBetween, endOfDay, hoursBetween } from '../days/days';
+import {
+  daysAfter,
+  daysBetween,
+  endOfDay,
+  hoursBetween,
+  todayOf,
+  type HouseClock,
+} from '../days/days';
 import type { MaterialDemand } from '../draws/demandRate';
 import type { OrderSize } from './orderSize';
 import type { OrderRisk, ReorderPoint } from './reorderPoint';
@@ -100,13 +107,12 @@ export interface Restocking {
 export type Rules = Omit<Restocking, 'position' | 'onItsWay' | 'cover' | 'arrivesOn'>;
 
 /** What the rules meet on the shelf. */
-export interface ShelfOfTheMoment {
+export interface ShelfOfTheMoment extends HouseClock {
   readonly material: BoughtMaterial;
   readonly stock: Pick<MaterialStock, 'lots'>;
   /** set aside for sold courses, in the material's unit */
   readonly promised: number;
   readonly onItsWay: readonly OnItsWay[];
-  readonly now: Date;
 }
 
 /**
@@ -115,14 +121,14 @@ export interface ShelfOfTheMoment {
  */
 export function restockingNow(
   rules: Rules,
-  { material, stock, promised, onItsWay, now }: ShelfOfTheMoment,
+  { material, stock, promised, onItsWay, ...clock }: ShelfOfTheMoment,
 ): Restocking {
   const { demand, keeping } = rules;
-  const today = dayOf(now);
+  const today = todayOf(clock);
   const batches =
     material.kind === 'fresh'
-      ? freshBatches(material, stock, rules.uses.protectionDays, now)
-      : batchesOf(material, stock, keeping.usedShare ?? 1, now);
+      ? freshBatches(material, stock, rules.uses.protectionDays, clock)
+      : batchesOf(material, stock, keeping.usedShare ?? 1, clock);
   const turn = new UseInTurn(demand.perDay);
   for (const { amount, daysLeft } of batches) turn.take(amount, daysLeft ?? Infinity);
   const usable = turn.usable;
@@ -161,9 +167,9 @@ function freshBatches(
   material: BoughtMaterial,
   stock: Pick<MaterialStock, 'lots'>,
   untilDays: number,
-  now: Date,
+  clock: HouseClock,
 ): ReturnType<typeof batchesOf> {
-  return batchesOf(material, stock, 1, now).map(({ amount, whole, daysLeft }) => ({
+  return batchesOf(material, stock, 1, clock).map(({ amount, whole, daysLeft }) => ({
     amount: daysLeft === undefined || daysLeft >= untilDays ? amount : 0,
     whole,
   }));
@@ -174,9 +180,9 @@ function batchesOf(
   material: BoughtMaterial,
   stock: Pick<MaterialStock, 'lots'>,
   usedShare: number,
-  now: Date,
+  clock: HouseClock,
 ): readonly (Batch & { readonly whole: number })[] {
-  const { open, lots } = shelfState(material, stock, now);
+  const { open, lots } = shelfState(material, stock, clock);
   return [
     ...open.map(({ remaining, daysLeft }) => ({
       amount: remaining,
@@ -187,7 +193,7 @@ function batchesOf(
       amount: sealed * usedShare,
       whole: sealed,
       ...(lot.expiresOn !== undefined && {
-        daysLeft: hoursBetween(now, endOfDay(lot.expiresOn)) / 24,
+        daysLeft: hoursBetween(clock.now, endOfDay(lot.expiresOn, clock.timeZone)) / 24,
       }),
     })),
   ];

@@ -11,12 +11,14 @@ export function houseOf(archive: HouseArchive): House {
     (least, { at }) => (at < least ? at : least),
     '9999-01-01T00:00:00Z',
   );
-  const log = visitLogOf(treatments, daysAfter(dayOf(new Date(first)), -1));
+  const { timeZone } = house.settings;
+  const since = daysAfter(dayOf(new Date(first), timeZone), -1);
+  const log = visitLogOf(treatments, since, timeZone);
   const book = new Set(house.bookings.map(({ id }) => id));
   return {
     ...house,
     log: { ...log, entered: log.entered.filter((id) => book.has(id)) },
-    countedOn: lastCounted(house.counts),
+    countedOn: lastCounted(house.counts, timeZone),
     stock: stockFrom(stockedIds(house.materials), lots, balancesOf(movements)),
   };
 }

@@ -11,7 +11,7 @@ import { shelfState } from './shelfLife';
 import { onHandOf, type Lot, type MaterialStock, type Movement } from '../house/stock';
 import { weighedQuantity } from './weighed';
 
-const NOW = new Date(2026, 10, 25, 12);
+const NOW = new Date('2026-11-25T12:00:00Z');
 const milk = cleanser({ openLife: { amount: 90, unit: 'days' } });
 const powder = sachet({
   packs: [pack({ containers: 20, content: 6 })],
@@ -39,6 +39,7 @@ function books(material: BoughtMaterial) {
       material,
       stock: stock(),
       now: NOW,
+      timeZone: 'UTC',
       corrected: movements.filter((movement) => movement.entryId === of),
       alreadyCorrected: movements.some((movement) => movement.corrects === of && of !== undefined),
     });
@@ -58,7 +59,7 @@ function books(material: BoughtMaterial) {
       deliveredOn: '2026-10-01',
       ...(expiresOn === undefined ? {} : { expiresOn }),
     });
-  const state = () => shelfState(material, stock(), NOW);
+  const state = () => shelfState(material, stock(), { now: NOW, timeZone: 'UTC' });
   return { lots, movements, stock, enter, deliver, state };
 }
 
@@ -343,7 +344,7 @@ describe('fresh goods', () => {
     const shelf = books(orange);
     shelf.deliver('net', '2026-12-01');
     expect(shelf.state()).toMatchObject({ onHand: 360, sealedContainers: 6 });
-    shelf.enter({ kind: 'use', quantity: 80, at: new Date(2026, 10, 25, 4).toISOString() });
+    shelf.enter({ kind: 'use', quantity: 80, at: '2026-11-25T04:00:00Z' });
     const { open, over, usable } = shelf.state();
     expect(open.map(({ remaining }) => remaining)).toEqual([40]);
     expect(open[0]!.daysLeft).toBeCloseTo(-2 / 24, 6);

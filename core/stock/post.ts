@@ -1,7 +1,7 @@
 import { openLifeOf, heldPack } from '../house/packs';
 import type { ContainerId, LotId } from '../house/ids';
 import { ok, type Outcome } from '../problem/problem';
-import { dayOf, isDay } from '../days/days';
+import { isDay, todayOf } from '../days/days';
 import type { DeliveryEntry, DiscardEntry, OpeningEntry, StockEntry, UseEntry } from './entries';
 import { postCount, postTotalCount } from './postCount';
 import { postCorrection } from './postCorrection';
@@ -61,7 +61,7 @@ export function postEntry(entry: StockEntry, books: Books): Outcome<Posting> {
 }
 
 function postDelivery(entry: DeliveryEntry, books: Books, at: string): Outcome<Posting> {
-  const { material, now } = books;
+  const { material } = books;
   const pack = material.packs.find((each) => each.id === entry.packId);
   if (!pack) {
     return no('pack-missing', entry, 'packId', `${material.name} has no such pack.`);
@@ -72,7 +72,7 @@ function postDelivery(entry: DeliveryEntry, books: Books, at: string): Outcome<P
   if (!isDay(entry.deliveredOn)) {
     return no('day-invalid', entry, 'deliveredOn', 'Enter the day of the delivery.');
   }
-  if (entry.deliveredOn > dayOf(now)) {
+  if (entry.deliveredOn > todayOf(books)) {
     return no(
       'day-invalid',
       entry,
@@ -115,8 +115,8 @@ function postDelivery(entry: DeliveryEntry, books: Books, at: string): Outcome<P
 }
 
 function postOpening(entry: OpeningEntry, books: Books, at: string): Outcome<Posting> {
-  const { material, stock, now } = books;
-  const today = dayOf(now);
+  const { material, stock } = books;
+  const today = todayOf(books);
   const lot =
     entry.lotId === undefined
       ? (stock.lots.find((each) => holdsOne(each) && !isOver(each, today)) ??
@@ -131,20 +131,20 @@ function postOpening(entry: OpeningEntry, books: Books, at: string): Outcome<Pos
       `There is no sealed container of ${material.name}${lot ? ' in this lot' : ''} left to open.`,
     );
   }
-  const early = beforeDelivery(entry, at, lot);
+  const early = beforeDelivery(entry, at, lot, books);
   if (early) return early;
   return ok({ movements: moves(entry, at, opened(lot, containerOf(entry, 1))) });
 }
 
 function postUse(entry: UseEntry, books: Books, at: string): Outcome<Posting> {
-  const { material, stock, now } = books;
+  const { material, stock } = books;
   if (!(entry.quantity > 0)) {
     return no('entry-invalid', entry, 'quantity', 'Enter how much was used, more than 0.');
   }
   if (entry.lotId !== undefined) {
     return takeFrom(entry, entry.lotId, entry.containerId, entry.quantity, books, at);
   }
-  const { open, onHand } = shelfState(material, stock, now);
+  const { open, onHand } = shelfState(material, stock, books);
   if (onHand < entry.quantity) return short(entry, material, onHand);
   const drafts: Draft[] = [];
   let left = asKept(entry.quantity);
@@ -157,7 +157,7 @@ function postUse(entry: UseEntry, books: Books, at: string): Outcome<Posting> {
   /* What is still good goes first; what is over only when nothing else is left, since it was used. */
   const good = open.filter(({ daysLeft }) => daysLeft === undefined || daysLeft >= 0);
   for (const { lot, containerId, remaining } of good) take(lot.id, containerId, remaining);
-  const today = dayOf(now);
+  const today = todayOf(books);
   const sealedInOrder = [
     ...stock.lots.filter((lot) => !isOver(lot, today)),
     ...stock.lots.filter((lot) => isOver(lot, today)),
@@ -209,12 +209,13 @@ function takeFrom(
   lotId: LotId,
   containerId: ContainerId | undefined,
   quantity: number,
-  { material, stock }: Books,
+  books: Books,
   at: string,
 ): Outcome<Posting> {
+  const { material, stock } = books;
   const lot = stock.lots.find((each) => each.id === lotId);
   if (!lot) return unknownLot(entry, material);
-  const early = beforeDelivery(entry, at, lot);
+  const early = beforeDelivery(entry, at, lot, books);
   if (early) return early;
   const held = heldIn(lot, containerId);
   if (held === undefined) return unknownContainer(entry, material);

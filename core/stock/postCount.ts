@@ -76,11 +76,8 @@ const TAKEN_SINCE = 'Since it was counted more was taken than the count found: c
  * less than nothing is there is set to nothing first.
  * @see S5
  */
-export function postTotalCount(
-  entry: TotalCountEntry,
-  { material, stock, then = stock, now }: Books,
-  at: string,
-): Outcome<Posting> {
+export function postTotalCount(entry: TotalCountEntry, books: Books, at: string): Outcome<Posting> {
+  const { material, stock, then = stock, timeZone } = books;
   if (!(entry.quantity >= 0)) {
     return no('entry-invalid', entry, 'quantity', 'A count cannot be below 0.');
   }
@@ -93,7 +90,7 @@ export function postTotalCount(
     -onHandOf(then),
     ...drafts.map(({ quantity }) => -quantity),
   ]);
-  const { open } = shelfState(material, stock, now);
+  const { open } = shelfState(material, stock, books);
   if (difference >= 0) {
     const newest = stock.lots.at(-1);
     if (newest) {
@@ -108,7 +105,7 @@ export function postTotalCount(
       code: '',
       packId: id,
       content: asKept(content),
-      deliveredOn: dayOf(new Date(at)),
+      deliveredOn: dayOf(new Date(at), timeZone),
     };
     return ok({ lot, movements: moves(entry, at, [{ lotId: lot.id, quantity: difference }]) });
   }

@@ -1,7 +1,7 @@
 import type { BoughtMaterial } from '../house/house';
 import { asId, type ContainerId } from '../house/ids';
 import { fail, type Outcome, type ProblemCode } from '../problem/problem';
-import { dayOf, toSecond } from '../days/days';
+import { dayOf, toSecond, type HouseClock } from '../days/days';
 import type { StockEntry } from './entries';
 import {
   asKept,
@@ -19,10 +19,9 @@ export interface Posting {
 }
 
 /** What an entry is posted against. */
-export interface Books {
+export interface Books extends HouseClock {
   readonly material: BoughtMaterial;
   readonly stock: MaterialStock;
-  readonly now: Date;
   /** of a count: what was there when it was looked at; as it is now unless given */
   readonly then?: MaterialStock;
   /** of a correction: the movements of the entry that it takes back */
@@ -84,8 +83,9 @@ export function beforeDelivery(
   entry: StockEntry,
   at: string,
   lot: Lot,
+  { timeZone }: HouseClock,
 ): Outcome<never> | undefined {
-  return dayOf(new Date(at)) < lot.deliveredOn
+  return dayOf(new Date(at), timeZone) < lot.deliveredOn
     ? no('day-invalid', entry, 'at', `The lot came on ${lot.deliveredOn}: this cannot be before.`)
     : undefined;
 }

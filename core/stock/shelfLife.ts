@@ -1,7 +1,7 @@
 import type { BoughtMaterial } from '../house/house';
 import type { ContainerId } from '../house/ids';
 import { daysOf, openLifeOf } from '../house/packs';
-import { dayOf, daysBetween, endOfDay, hoursBetween } from '../days/days';
+import { daysBetween, endOfDay, hoursBetween, todayOf, type HouseClock } from '../days/days';
 import { lotOnHand, sumExactly, type LotOnHand, type MaterialStock } from '../house/stock';
 
 /** Days before its date from which something counts as expiring soon. */
@@ -49,16 +49,16 @@ export interface ShelfState {
 /**
  * What is sealed, open with days left, expiring soon and over. An open container is good for its open
  * life (PAO) from its opening, and no longer than its lot.
- * @param now the moment that counts
  * @see C2 S5
  */
 export function shelfState(
   material: BoughtMaterial,
   { lots }: Pick<MaterialStock, 'lots'>,
-  now: Date,
+  clock: HouseClock,
   soonDays = SOON_DAYS,
 ): ShelfState {
-  const today = dayOf(now);
+  const { now, timeZone } = clock;
+  const today = todayOf(clock);
   const lotStates = lots.map((lot): LotState => ({
     lot,
     sealed: lot.sealed,
@@ -68,7 +68,7 @@ export function shelfState(
   const open = lots
     .flatMap((lot) =>
       lot.open.map(({ id, openedAt, remaining }): OpenState => {
-        const goodUntil = goodUntilOf(material, lot, openedAt);
+        const goodUntil = goodUntilOf(material, lot, openedAt, timeZone);
         return {
           lot,
           containerId: id,
@@ -106,15 +106,16 @@ export function shelfState(
   };
 }
 
-/** The last moment at which an open container is good, if anything sets one. */
+/** The last moment at which an open container is good, by clocks of a time zone, if anything sets one. */
 export function goodUntilOf(
   material: BoughtMaterial,
   lot: Pick<LotOnHand, 'expiresOn'>,
   openedAt: string,
+  timeZone: string,
 ): Date | undefined {
   const life = openLifeOf(material);
   const byOpening = life && new Date(Date.parse(openedAt) + daysOf(life) * 86_400_000);
-  const byLot = lot.expiresOn === undefined ? undefined : endOfDay(lot.expiresOn);
+  const byLot = lot.expiresOn === undefined ? undefined : endOfDay(lot.expiresOn, timeZone);
   if (byOpening && byLot) return byOpening < byLot ? byOpening : byLot;
   return byOpening ?? byLot;
 }

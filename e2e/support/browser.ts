@@ -6,6 +6,7 @@ export function launchBrowser(): Promise<Browser> {
   return puppeteer.launch({
     executablePath: programPath('chromium') ?? 'chromium',
     headless: true,
+    env: { ...process.env, TZ: 'Asia/Kathmandu' },
     args: [
       '--no-sandbox',
       '--disable-gpu',

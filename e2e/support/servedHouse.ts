@@ -39,6 +39,8 @@ export async function serveHouse(): Promise<ServedHouse> {
       COPIES: join(folder, 'copies'),
       PORT: String(port),
       LOG_LEVEL: 'fatal',
+      /* The days of a house are neither the server's nor the browser's. */
+      TZ: 'America/St_Johns',
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   });

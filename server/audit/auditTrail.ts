@@ -1,7 +1,7 @@
 import jsonPatch from 'fast-json-patch';
 import { QueryTypes } from 'sequelize';
 import type { AuditEntry } from '@bienestar/contract/api';
-import { dayOf, toSecond } from '@bienestar/core/days/days';
+import { todayOf, toSecond, type HouseClock } from '@bienestar/core/days/days';
 import type { JournalEntry, JournalPart } from '@bienestar/core/house/journal';
 import { fromJson } from '../db/optional';
 import { pagesOf, writeRows } from '../db/rows';
@@ -35,9 +35,8 @@ interface AuditedWrite {
 }
 
 /** Who writes, and when. */
-export interface Occasion {
+export interface Occasion extends HouseClock {
   readonly actor: string;
-  readonly now: Date;
 }
 
 /** The audit trail of a house, and the journal in it. */
@@ -73,10 +72,11 @@ const SELECT = `SELECT on_day AS onDay, part, thing_id AS thingId, before_it AS 
 /** The audit trail in the database. */
 export function auditTrail(
   { sequelize, transaction }: Session,
-  { actor, now }: Occasion,
+  { actor, ...clock }: Occasion,
 ): AuditTrail {
   const audit = table<AuditRow>(sequelize, 'audit');
-  const onDay = dayOf(now);
+  const { now } = clock;
+  const onDay = todayOf(clock);
   const isFirstOfDay = async (part: string, thingId: string): Promise<boolean> => {
     const rows = await sequelize.query(
       'SELECT 1 FROM audit WHERE part = :part AND thing_id = :thingId AND on_day = :onDay AND begins_day LIMIT 1',

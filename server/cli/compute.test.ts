@@ -72,7 +72,7 @@ describe('the command line', () => {
     ['is not JSON', () => 'buy towels', /not valid JSON/],
     [
       'is of another version',
-      (text) => text.replace('"formatVersion": 5', '"formatVersion": 7'),
+      (text) => text.replace('"formatVersion": 6', '"formatVersion": 7'),
       /\/formatVersion: .*version 7/,
     ],
     [

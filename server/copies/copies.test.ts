@@ -25,13 +25,16 @@ const copyAt = (at: string): SafeCopy => {
 
 describe('when copies are made and let go of', () => {
   it('a copy is due once a night, also after a night in which the machine slept', () => {
-    const now = new Date(2026, 10, 27, 9, 0);
+    /* Three in the night is six in the morning of UTC. */
+    const timeZone = 'America/Santiago';
+    const clock = { now: new Date('2026-11-27T12:00:00Z'), timeZone };
     const at = (day: number, hour: number): SafeCopy =>
-      copyAt(new Date(2026, 10, day, hour).toISOString());
-    expect(isNightCopyDue([], now)).toBe(true);
-    expect(isNightCopyDue([at(27, 4)], now)).toBe(false);
-    expect(isNightCopyDue([at(27, 2), at(26, 4)], now)).toBe(true);
-    expect(isNightCopyDue([at(26, 4)], new Date(2026, 10, 27, 2, 59))).toBe(false);
+      copyAt(`2026-11-${day}T${String(hour).padStart(2, '0')}:00:00Z`);
+    expect(isNightCopyDue([], clock)).toBe(true);
+    expect(isNightCopyDue([at(27, 7)], clock)).toBe(false);
+    expect(isNightCopyDue([at(27, 5), at(26, 7)], clock)).toBe(true);
+    const before = { now: new Date('2026-11-27T05:59:00Z'), timeZone };
+    expect(isNightCopyDue([at(26, 7)], before)).toBe(false);
   });
 
   it('of years of nights the last seven days, five weeks and twelve months stay', () => {
@@ -39,7 +42,7 @@ describe('when copies are made and let go of', () => {
     const nights = Array.from({ length: 800 }, (_, back) =>
       copyAt(new Date(now.getTime() - back * 86_400_000 - 3_600_000).toISOString()),
     );
-    const gone = new Set(copiesToLetGo(nights, now));
+    const gone = new Set(copiesToLetGo(nights, { now, timeZone: 'UTC' }));
     const kept = nights.filter((copy) => !gone.has(copy)).map(({ at }) => at.slice(0, 10));
     expect(kept.slice(0, 7)).toEqual([
       '2026-11-27',
@@ -65,15 +68,15 @@ describe('when copies are made and let go of', () => {
     fc.assert(
       fc.property(fc.array(moment, { minLength: 1, maxLength: 80 }), (moments) => {
         const copies = moments.map((at) => copyAt(at.toISOString()));
-        const now = new Date('2026-11-27T00:00:00Z');
-        const gone = new Set(copiesToLetGo(copies, now));
+        const clock = { now: new Date('2026-11-27T00:00:00Z'), timeZone: 'Asia/Kathmandu' };
+        const gone = new Set(copiesToLetGo(copies, clock));
         const left = copies.filter((copy) => !gone.has(copy));
         const newest = copies
           .map(({ at }) => at)
           .sort()
           .at(-1);
         expect(left.map(({ at }) => at)).toContain(newest);
-        expect(copiesToLetGo(left, now)).toEqual([]);
+        expect(copiesToLetGo(left, clock)).toEqual([]);
       }),
     );
   });

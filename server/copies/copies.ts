@@ -110,9 +110,11 @@ export function safeCopies(folder: string, sequelize: Sequelize): Copies {
     list,
     make,
     nightly: async () => {
-      const now = new Date();
-      if (isNightCopyDue(await list(), now)) await make('night');
-      for (const { name } of copiesToLetGo(await list(), now)) await rm(join(folder, name));
+      const clock = await readingUnit(sequelize, byItself(), ({ now, timeZone }) =>
+        Promise.resolve({ now, timeZone }),
+      );
+      if (isNightCopyDue(await list(), clock)) await make('night');
+      for (const { name } of copiesToLetGo(await list(), clock)) await rm(join(folder, name));
     },
     read: async (name) => {
       if (!copyFrom(name, 0)) return undefined;

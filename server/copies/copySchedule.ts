@@ -1,7 +1,9 @@
+import { dayOf, daysAfter, mondayOf, todayOf, type HouseClock } from '@bienestar/core/days/days';
+import { instantAt } from '@bienestar/core/days/timeZones';
 import { COPY_REASONS, type CopyReason, type SafeCopy } from '@bienestar/contract/api';
 
-/** The hour at which a copy of the day is made, in the time of this machine. */
-const NIGHT_HOUR = 3;
+/** The hour at which a copy of the day is made, by the clocks of the house. */
+const NIGHT = '03:00';
 const DAYS_KEPT = 7;
 const WEEKS_KEPT = 5;
 const MONTHS_KEPT = 12;
@@ -22,42 +24,36 @@ export function copyFrom(name: string, bytes: number): SafeCopy | undefined {
 }
 
 /** Whether the copy of the last night is still to be made, also when the machine slept through it. */
-export function isNightCopyDue(copies: readonly SafeCopy[], now: Date): boolean {
-  const night = new Date(now);
-  night.setHours(NIGHT_HOUR, 0, 0, 0);
-  if (night > now) night.setDate(night.getDate() - 1);
-  return !copies.some(({ at }) => Date.parse(at) >= night.getTime());
+export function isNightCopyDue(copies: readonly SafeCopy[], clock: HouseClock): boolean {
+  const nightOf = (day: string): Date => instantAt(Date.parse(`${day}T${NIGHT}Z`), clock.timeZone);
+  const today = todayOf(clock);
+  const last = nightOf(today) > clock.now ? nightOf(daysAfter(today, -1)) : nightOf(today);
+  return !copies.some(({ at }) => Date.parse(at) >= last.getTime());
 }
 
 /**
  * The copies that are let go of: kept are all of today and yesterday, and of each of the last seven days,
  * five weeks and twelve months in which there are any, the newest.
  */
-export function copiesToLetGo(copies: readonly SafeCopy[], now: Date): readonly SafeCopy[] {
+export function copiesToLetGo(copies: readonly SafeCopy[], clock: HouseClock): readonly SafeCopy[] {
   const newestFirst = copies.toSorted((a, b) => (a.at < b.at ? 1 : -1));
   const kept = new Set<SafeCopy>();
-  const yesterday = new Date(now.getTime() - 86_400_000).toISOString().slice(0, 10);
-  for (const copy of newestFirst) if (copy.at.slice(0, 10) >= yesterday) kept.add(copy);
+  const dayIn = (at: string): string => dayOf(new Date(at), clock.timeZone);
+  const yesterday = daysAfter(todayOf(clock), -1);
+  for (const copy of newestFirst) if (dayIn(copy.at) >= yesterday) kept.add(copy);
   const spans = [
-    [DAYS_KEPT, (at: string) => at.slice(0, 10)],
-    [WEEKS_KEPT, weekOf],
-    [MONTHS_KEPT, (at: string) => at.slice(0, 7)],
+    [DAYS_KEPT, (day: string) => day],
+    [WEEKS_KEPT, mondayOf],
+    [MONTHS_KEPT, (day: string) => day.slice(0, 7)],
   ] as const;
   for (const [most, spanOf] of spans) {
     const seen = new Set<string>();
     for (const copy of newestFirst) {
-      const span = spanOf(copy.at);
+      const span = spanOf(dayIn(copy.at));
       if (seen.has(span) || seen.size >= most) continue;
       seen.add(span);
       kept.add(copy);
     }
   }
   return copies.filter((copy) => !kept.has(copy));
-}
-
-/** The Monday of the week of a moment. */
-function weekOf(at: string): string {
-  const day = new Date(`${at.slice(0, 10)}T00:00:00Z`);
-  day.setUTCDate(day.getUTCDate() - ((day.getUTCDay() + 6) % 7));
-  return day.toISOString().slice(0, 10);
 }

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import type { CountEntered } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
-import type { CountHistory } from '@bienestar/core/restock/countReview';
+import { betweenCounts, type CountHistory } from '@bienestar/core/restock/countReview';
 import type { CountedLine } from '@bienestar/core/house/house';
 import { checkedInput } from '../aggregates/checkInput';
 import { invalidInput, notFound } from '../http/problems';
@@ -30,7 +30,8 @@ export function countRoutes(door: Door): Router {
       const round = await house.counts.find(id);
       if (!round) throw notFound('count', id);
       const counts = await house.ledger.counts(round.lines, COUNTS_LOOKED_AT);
-      return { counts, gone: await house.ledger.goneByDay(betweenCounts(round.lines, counts)) };
+      const spans = betweenCounts(round.lines, counts, COUNTS_LOOKED_AT);
+      return { counts, gone: await house.ledger.goneBetween(spans) };
     });
     response.json(history);
   });
@@ -66,19 +67,6 @@ export function countRoutes(door: Door): Router {
     });
   });
   return router;
-}
-
-/** From the day of the first of the counts of each material until the end of the day of its line. */
-function betweenCounts(
-  lines: readonly CountedLine[],
-  counts: CountHistory['counts'],
-): { materialId: string; from: string; until: string }[] {
-  return lines.flatMap(({ materialId, at }) => {
-    const first = counts.find((count) => count.materialId === materialId);
-    if (!first) return [];
-    const from = `${first.at.slice(0, 10)}T00:00:00Z`;
-    return [{ materialId, from, until: `${at.slice(0, 10)}T23:59:59Z` }];
-  });
 }
 
 function inputFrom(body: unknown) {

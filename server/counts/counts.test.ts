@@ -82,6 +82,22 @@ describe('a round of counting', () => {
     expect(gone.every(({ materialId }) => materialId === 'wood-spatula')).toBe(true);
   });
 
+  it('looks at what went since the count before, to the moment', async () => {
+    await count(await round(), 'couch-paper', 60, at(50));
+    await api.send('POST', 'ledger', { ...use('couch-paper', 4), at: at(45) });
+    const roundId = await round();
+    await count(roundId, 'couch-paper', 55, at(40));
+    await api.send('POST', 'ledger', { ...use('couch-paper', 7), at: at(35) });
+    const { gone } = (await api.send<CountHistory>('GET', `counts/${roundId}/history`)).body;
+    expect(gone.at(-1)).toEqual({
+      materialId: 'couch-paper',
+      until: at(40),
+      kind: 'use',
+      quantity: 4,
+      entries: 1,
+    });
+  });
+
   it('is compared with what was there when it was looked at, also when a treatment draws meanwhile', async () => {
     const roundId = await round();
     await count(roundId, 'couch-paper', 50, at(30));

@@ -10,6 +10,7 @@ import { answers } from './migrations/0007-answers';
 import { documents } from './migrations/0008-documents';
 import { audit } from './migrations/0009-audit';
 import { records } from './migrations/0010-records';
+import { timeZone } from './migrations/0011-time-zone';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
@@ -25,6 +26,7 @@ export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
       documents,
       audit,
       records,
+      timeZone,
     ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

@@ -5,6 +5,7 @@ import {
   type Sequelize,
   type Transaction,
 } from 'sequelize';
+import { keptMoment } from './moments';
 import type { Table } from './tables';
 
 /** Rows that are written at once. */
@@ -85,7 +86,7 @@ function keptAs(type: unknown): Column['kept'] {
   }
   if (type instanceof DataTypes.DATE) {
     return (value) =>
-      typeof value === 'string' ? value.slice(0, 19).replace('T', ' ') : plain(value);
+      typeof value === 'string' || value instanceof Date ? keptMoment(value) : plain(value);
   }
   return plain;
 }

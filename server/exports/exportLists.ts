@@ -229,7 +229,10 @@ export function exportList(
           stock.flatMap((line) => {
             const material = materials.get(line.materialId);
             if (!material || material.kind === 'linen') return [];
-            const { onHand, usable, sealedContainers, open } = shelfState(material, line, now);
+            const { onHand, usable, sealedContainers, open } = shelfState(material, line, {
+              now,
+              timeZone: house.settings.timeZone,
+            });
             const whole = Math.floor(sealedContainers);
             return [
               [material.id, material.name, material.unit, onHand, usable, whole, open.length],

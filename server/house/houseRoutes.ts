@@ -3,6 +3,7 @@ import express, { Router } from 'express';
 import Joi from 'joi';
 import { BEGINNINGS, type Beginning } from '@bienestar/contract/api';
 import { writeHouseFile } from '@bienestar/contract/houseFile';
+import { timeZoneHere } from '@bienestar/core/days/timeZones';
 import { newHouse } from '@bienestar/core/house/newHouse';
 import { checkedInput } from '../aggregates/checkInput';
 import { withFile, withIncomingFile } from '../http/incomingFile';
@@ -52,7 +53,8 @@ export function houseRoutes(door: Door, open: OpenAndAnswer): Router {
     const { begin } = checkedInput<{ readonly begin: Beginning }>(beginning, request.body);
     if (await door.read(request, ({ house: kept }) => kept.settings.find()))
       throw idTaken('house', 'here');
-    const text = begin === 'demo' ? await demoHouseFile(new Date()) : writeHouseFile(newHouse());
+    const text =
+      begin === 'demo' ? await demoHouseFile(new Date()) : writeHouseFile(newHouse(timeZoneHere()));
     await withFile(async (path) => {
       await writeFile(path, text);
       await open(request, response, path);

@@ -1,6 +1,6 @@
 import { Op, type WhereOptions } from 'sequelize';
 import type { RecordName } from '@bienestar/contract/api';
-import { dayOf, daysAfter } from '@bienestar/core/days/days';
+import { daysAfter, todayOf, type HouseClock } from '@bienestar/core/days/days';
 import type { UnitOfWork } from '../work/unitOfWork';
 
 /** Days back that figures look at the book, at visits and at sold courses; more where the house says so. */
@@ -20,12 +20,12 @@ const BY_STATE: RecordWindow = { ended: { isOpen: false }, open: { isOpen: true 
  */
 export async function recordWindow(
   name: RecordName,
-  { house, now }: Pick<UnitOfWork, 'house' | 'now'>,
+  { house, ...clock }: Pick<UnitOfWork, 'house' | keyof HouseClock>,
 ): Promise<RecordWindow> {
   if (name !== 'soldCourses') return BY_STATE;
   const valid = (await house.offers.all()).map((offer) =>
     offer.kind === 'course' ? offer.validDays : 0,
   );
-  const since = daysAfter(dayOf(now), -Math.max(LOOKS_BACK_DAYS, ...valid));
+  const since = daysAfter(todayOf(clock), -Math.max(LOOKS_BACK_DAYS, ...valid));
   return { ended: { beganOn: { [Op.lt]: since } }, open: { beganOn: { [Op.gte]: since } } };
 }

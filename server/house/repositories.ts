@@ -32,15 +32,15 @@ export function repositoriesIn(session: Session, occasion: Occasion): Repositori
   const prices = priceRepository(session);
   return {
     ...documents,
-    materials: keptPrices(documents.materials, prices, 'hand', occasion.now),
-    listedMaterials: keptPrices(documents.materials, prices, 'price-list', occasion.now),
+    materials: keptPrices(documents.materials, prices, 'hand', occasion),
+    listedMaterials: keptPrices(documents.materials, prices, 'price-list', occasion),
     orders: orderRepository(session, documents.orders),
     writtenOrders: keptReceipts(documents.orders),
     editions: editionRepository(session, audit),
     prices,
     ledger: ledgerRepository(session, audit),
     bookings: bookingRepository(session, audit),
-    treatments: treatmentRepository(session, audit, occasion.now),
+    treatments: treatmentRepository(session, audit, occasion),
     audit,
   };
 }

@@ -1,7 +1,7 @@
 import { ENDED_AT_HAND, type HouseSnapshot } from '@bienestar/contract/api';
 import type { GrowingList, HeldHouse } from '@bienestar/contract/houseParts';
 import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
-import { dayOf, daysAfter, startOfDay } from '@bienestar/core/days/days';
+import { daysAfter, startOfDay, todayOf } from '@bienestar/core/days/days';
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import { lastCounted } from '@bienestar/core/house/visitLog';
 import { readStock } from '../ledger/shelfReader';
@@ -18,10 +18,10 @@ const ROUNDS_LOOKED_AT = 24;
  * @returns nothing when no house has been set up yet
  */
 export async function readHouse(unit: UnitOfWork): Promise<HouseSnapshot | undefined> {
-  const { house: kept, now } = unit;
+  const { house: kept, timeZone } = unit;
   const settings = await kept.settings.find();
   if (!settings) return undefined;
-  const today = dayOf(now);
+  const today = todayOf(unit);
   const looksBack = Math.max(LOOKS_BACK_DAYS, settings.restock.logDays);
   const lastRounds = await kept.counts.page(ROUNDS_LOOKED_AT, undefined, { isOpen: false });
   return {
@@ -41,7 +41,7 @@ export async function readHouse(unit: UnitOfWork): Promise<HouseSnapshot | undef
     offers: await kept.offers.all(),
     menus: await kept.menus.all(),
     scenarios: await kept.scenarios.all(),
-    bookings: await kept.bookings.from(startOfDay(daysAfter(today, -LOOKS_BACK_DAYS))),
+    bookings: await kept.bookings.from(startOfDay(daysAfter(today, -LOOKS_BACK_DAYS), timeZone)),
     log: await kept.treatments.log(daysAfter(today, -looksBack)),
     soldCourses: await kept.soldCourses.where((await recordWindow('soldCourses', unit)).open),
     orders: [
@@ -52,7 +52,7 @@ export async function readHouse(unit: UnitOfWork): Promise<HouseSnapshot | undef
       ...lastRounds.things.slice(0, ENDED_AT_HAND).reverse(),
       ...(await kept.counts.where({ isOpen: true })),
     ],
-    countedOn: lastCounted(lastRounds.things),
+    countedOn: lastCounted(lastRounds.things, timeZone),
     stock: await readStock(kept.ledger),
   };
 }

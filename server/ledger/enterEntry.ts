@@ -56,7 +56,7 @@ export async function holdForEntries(
 export async function enterEntry(
   entry: StockEntry,
   held: HeldMaterials,
-  { house: { ledger, materials, orders }, now }: UnitOfWork,
+  { house: { ledger, materials, orders }, now, timeZone }: UnitOfWork,
 ): Promise<EnteredEntry> {
   const material = await stockedMaterial(materials, entry.materialId);
   if (!material) throw notFound('material in stock', entry.materialId);
@@ -79,6 +79,7 @@ export async function enterEntry(
     material,
     stock,
     now,
+    timeZone,
     ...(isCount(entry) && { then: await stockAt(ledger, id, entry.at, stock) }),
     corrected: corrected.filter((movement) => movement.materialId === id),
     alreadyCorrected: corrects !== undefined && (await ledger.isCorrected(corrects)),

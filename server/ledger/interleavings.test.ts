@@ -10,7 +10,7 @@ import { drawFromShelf } from '@bienestar/core/restock/performed';
 import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
 import { postEntry } from '@bienestar/core/stock/post';
 import type { Lot, MaterialStock, Movement } from '@bienestar/core/house/stock';
-import { demoHouse, startApi, type TestApi } from '../testing/api';
+import { DEMO_TIME_ZONE, demoHouse, startApi, type TestApi } from '../testing/api';
 import { MATERIALS, now, play, step, type Asked } from '../testing/interleavings';
 
 /* Whatever writes the ledger at the same time leaves what some order of doing it one by one would. */
@@ -70,7 +70,13 @@ function replay(id: MaterialId, ledger: Ledger, began: Ledger, asked: Asked): vo
       )[0];
       const posted =
         drawn &&
-        postEntry(drawn, { material: bought, stock, now: new Date(), ...(then && { then }) });
+        postEntry(drawn, {
+          material: bought,
+          stock,
+          now: new Date(),
+          timeZone: DEMO_TIME_ZONE,
+          ...(then && { then }),
+        });
       expect(posted?.ok && posted.value.movements, `${entryId} as if it were alone`).toEqual(made);
     }
     sofar.push(...made);

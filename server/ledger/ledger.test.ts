@@ -5,7 +5,7 @@ import { writeHouseFile } from '@bienestar/contract/houseFile';
 import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
 import { dayOf, daysAfter } from '@bienestar/core/days/days';
 import { onHandOf, type MaterialStock } from '@bienestar/core/house/stock';
-import { demoHouse, startApi, type TestApi } from '../testing/api';
+import { DEMO_TIME_ZONE, demoHouse, startApi, type TestApi } from '../testing/api';
 
 let api: TestApi;
 let file: string;
@@ -29,7 +29,7 @@ const shelf = async (id = 'aloe-gel'): Promise<MaterialStock> => {
   if (!found) throw new Error(`${id} is not kept in stock`);
   return found;
 };
-const today = dayOf(new Date());
+const today = dayOf(new Date(), DEMO_TIME_ZONE);
 const delivery = {
   kind: 'delivery',
   lotId: 'new-lot',

@@ -1,9 +1,10 @@
 import { QueryTypes } from 'sequelize';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
-import type { CountHistory } from '@bienestar/core/restock/countReview';
+import type { BetweenCounts, CountHistory } from '@bienestar/core/restock/countReview';
 import type { Balance } from '@bienestar/core/stock/ledger';
 import type { Lot, Movement } from '@bienestar/core/house/stock';
 import type { AuditTrail } from '../audit/auditTrail';
+import { keptMoment } from '../db/moments';
 import { orNull, present } from '../db/optional';
 import { pagesOf, rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';
@@ -83,14 +84,8 @@ export interface LedgerRepository {
     until: readonly { readonly materialId: string; readonly at: string }[],
     most: number,
   ) => Promise<CountHistory['counts']>;
-  /** what was used, opened and thrown away by material and day, from one moment until another */
-  readonly goneByDay: (
-    within: readonly {
-      readonly materialId: string;
-      readonly from: string;
-      readonly until: string;
-    }[],
-  ) => Promise<CountHistory['gone']>;
+  /** what was used, opened and thrown away of each material between its counts */
+  readonly goneBetween: (spans: readonly BetweenCounts[]) => Promise<CountHistory['gone']>;
   /** every lot, in the order of the ledger */
   readonly lotPages: () => AsyncGenerator<Lot[]>;
   /** every movement, in the order of the ledger */
@@ -108,6 +103,9 @@ export interface LedgerRepository {
   /** adds everything up to what is left */
   readonly balance: () => Promise<void>;
 }
+
+/** Before anything was entered. */
+const BEGINNING = '1000-01-01T00:00:00Z';
 
 /** What takes something from the shelf. */
 const GONE = ['use', 'discard', 'opening'] as const;
@@ -202,7 +200,7 @@ export function ledgerRepository(
         `SELECT entry_id AS entryId, line, kind, at, material_id AS materialId, lot_id AS lotId,
            container_id AS containerId, quantity, reason, corrects, note
          FROM movements WHERE material_id = :materialId AND at > :at ORDER BY ordinal`,
-        { materialId, at: new Date(at) },
+        { materialId, at: keptMoment(at) },
       );
       return rows.map(movementOf);
     },
@@ -240,7 +238,7 @@ export function ledgerRepository(
           ),
           ...numbered(
             'u',
-            until.map(({ at }) => new Date(at)),
+            until.map(({ at }) => keptMoment(at)),
           ),
         },
       );
@@ -252,36 +250,44 @@ export function ledgerRepository(
         takenBack: takenBack > 0,
       }));
     },
-    goneByDay: async (within) => {
-      if (within.length === 0) return [];
-      /* Each kind of each material by itself: so the index alone is read, and no more of it. */
-      const parts = within.flatMap((_each, which) =>
+    goneBetween: async (spans) => {
+      if (spans.length === 0) return [];
+      /* Each kind of each span by itself: so the index alone is read, and no more of it. */
+      const parts = spans.flatMap((_each, which) =>
         GONE.map(
           (kind) =>
-            `SELECT material_id AS materialId, DATE_FORMAT(at, '%Y-%m-%d') AS day, kind,
-               SUM(ABS(quantity)) AS quantity, COUNT(DISTINCT entry_id) AS entries
+            `SELECT ${which} AS span, '${kind}' AS kind, SUM(ABS(quantity)) AS quantity,
+               COUNT(DISTINCT entry_id) AS entries
              FROM movements WHERE material_id = :m${which} AND kind = '${kind}'
-               AND at >= :f${which} AND at <= :u${which} AND quantity < 0
-             GROUP BY material_id, day, kind`,
+               AND at > :a${which} AND at <= :u${which} AND quantity < 0
+             HAVING entries > 0`,
         ),
       );
-      const rows = await select<
-        Omit<CountHistory['gone'][number], 'entries'> & { readonly entries: number | bigint }
-      >(`${parts.join(' UNION ALL ')} ORDER BY materialId, day, kind`, {
+      const rows = await select<{
+        readonly span: number | bigint;
+        readonly kind: (typeof GONE)[number];
+        readonly quantity: number;
+        readonly entries: number | bigint;
+      }>(`${parts.join(' UNION ALL ')} ORDER BY span, kind`, {
         ...numbered(
           'm',
-          within.map(({ materialId }) => materialId),
+          spans.map(({ materialId }) => materialId),
         ),
         ...numbered(
-          'f',
-          within.map(({ from }) => new Date(from)),
+          'a',
+          spans.map(({ after }) => keptMoment(after ?? BEGINNING)),
         ),
         ...numbered(
           'u',
-          within.map(({ until }) => new Date(until)),
+          spans.map(({ until }) => keptMoment(until)),
         ),
       });
-      return rows.map((row) => ({ ...row, entries: Number(row.entries) }));
+      return rows.flatMap(({ span, kind, quantity, entries }) => {
+        const of = spans[Number(span)];
+        if (!of) return [];
+        const { materialId, until } = of;
+        return [{ materialId, until, kind, quantity, entries: Number(entries) }];
+      });
     },
     lotPages: async function* () {
       for await (const rows of pagesOf<LotRow>(lots, transaction)) yield rows.map(lotOf);

@@ -6,7 +6,7 @@ import type { BoughtMaterial, Material } from '@bienestar/core/house/house';
 import { dayOf } from '@bienestar/core/days/days';
 import { migrations } from '../db/migrate';
 import { byItself, readingUnit } from '../work/unitOfWork';
-import { freshDatabase, startApi, type TestApi } from '../testing/api';
+import { DEMO_TIME_ZONE, freshDatabase, startApi, type TestApi } from '../testing/api';
 
 let api: TestApi;
 beforeAll(async () => {
@@ -39,7 +39,7 @@ describe('several materials at once', () => {
     expect(after).toHaveLength(before.length + 1);
     expect(after.at(-1)).toMatchObject({
       packId: 'prickly-pear-milk-pack-1',
-      on: dayOf(new Date()),
+      on: dayOf(new Date(), DEMO_TIME_ZONE),
       priceMinor: 2200,
       from: 'price-list',
     });

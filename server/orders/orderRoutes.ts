@@ -7,7 +7,7 @@ import type { Order, Supplier } from '@bienestar/core/house/house';
 import type { Problem } from '@bienestar/core/problem/problem';
 import { applyAnswer, sentOrder } from '@bienestar/core/restock/sendOrder';
 import { receiveOrder, type Receiving } from '@bienestar/core/restock/receiveOrder';
-import { dayOf } from '@bienestar/core/days/days';
+import { todayOf } from '@bienestar/core/days/days';
 import { checkedInput, takeVersion } from '../aggregates/checkInput';
 import { fetchText } from '../http/fetchText';
 import { invalidInput, notFound, Refusal, staleWrite, within } from '../http/problems';
@@ -80,7 +80,7 @@ export function orderRoutes(door: Door, base: string | undefined): Router {
     const read = await door.read(request, async (unit) => ({
       ...(await known(unit, id, request.body)),
       shelf: await unit.house.materials.all(),
-      today: dayOf(unit.now),
+      today: todayOf(unit),
     }));
     const ready = sentOrder(read.order, read.supplier, read.shelf, 'supplier', read.today);
     if (!ready.ok) throw invalidInput(lineFaults(read.order, ready.problems));
@@ -103,7 +103,7 @@ export function orderRoutes(door: Door, base: string | undefined): Router {
     const read = await door.read(request, async (unit) => ({
       ...(await known(unit, id, request.body)),
       shelf: await unit.house.materials.all(),
-      today: dayOf(unit.now),
+      today: todayOf(unit),
     }));
     const text = await fetchText(`${addressOf(read.supplier)}/${id}`, asked(read.supplier));
     const answer = answerFrom(text, read.supplier);

@@ -1,5 +1,5 @@
 import { priceDiffers, pricePoint } from '@bienestar/core/cost/pricePoint';
-import { dayOf } from '@bienestar/core/days/days';
+import { todayOf, type HouseClock } from '@bienestar/core/days/days';
 import type { Material } from '@bienestar/core/house/house';
 import type { PricePoint } from '@bienestar/core/house/pricePoint';
 import type { Repository } from '../documents/documentRepository';
@@ -13,9 +13,9 @@ export function keptPrices(
   materials: Repository<Material>,
   prices: PriceRepository,
   from: 'hand' | 'price-list',
-  now: Date,
+  clock: HouseClock,
 ): Repository<Material> {
-  const today = dayOf(now);
+  const today = todayOf(clock);
   return {
     ...materials,
     insert: async (value) => {

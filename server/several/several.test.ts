@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Journal, Several } from '@bienestar/contract/api';
 import { houseOn } from '@bienestar/core/house/journal';
 import { dayOf, daysAfter } from '@bienestar/core/days/days';
-import { startApi, type TestApi } from '../testing/api';
+import { DEMO_TIME_ZONE, startApi, type TestApi } from '../testing/api';
 
 let api: TestApi;
 beforeAll(async () => {
@@ -96,7 +96,7 @@ describe('the journal', () => {
     }
     await api.send('POST', 'rooms', { id: 'fourth', name: 'Fourth', kind: 'dry' });
     const { entries, editions, prices } = (await api.send<Journal>('GET', 'journal')).body;
-    const today = dayOf(new Date());
+    const today = dayOf(new Date(), DEMO_TIME_ZONE);
     const ofRooms = entries.filter(({ on, part }) => on === today && part === 'rooms');
     const { version: _version, ...was } = room;
     expect(ofRooms).toEqual([

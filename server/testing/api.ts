@@ -13,6 +13,9 @@ import { migrations } from '../db/migrate';
 import { DEMO } from '../places';
 import { silentLog } from './silentLog';
 
+/** By whose clocks the days of the demo house go. */
+export const DEMO_TIME_ZONE = 'Atlantic/Canary';
+
 /** The demo house as its file says. */
 export async function demoHouse(): Promise<HouseArchive> {
   const house = readHouseFile(await readFile(DEMO, 'utf8'));

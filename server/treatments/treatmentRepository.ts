@@ -3,11 +3,12 @@ import type { Treatment } from '@bienestar/core/house/house';
 import { asId, type BookingId, type ServiceId } from '@bienestar/core/house/ids';
 import { visitLogOf, type VisitLog } from '@bienestar/core/house/visitLog';
 import type { AuditTrail } from '../audit/auditTrail';
+import { keptMoment } from '../db/moments';
 import { fromJson, orNull, present } from '../db/optional';
 import { pagesOf, rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';
 import type { Session } from '../db/transactions';
-import { startOfDay, toSecond } from '@bienestar/core/days/days';
+import { startOfDay, toSecond, type HouseClock } from '@bienestar/core/days/days';
 
 interface TreatmentRow {
   readonly id: string;
@@ -55,7 +56,7 @@ export interface TreatmentRepository {
 export function treatmentRepository(
   { sequelize, transaction }: Session,
   audit: AuditTrail,
-  now: Date,
+  { now, timeZone }: HouseClock,
 ): TreatmentRepository {
   const treatments = table<TreatmentRow>(sequelize, 'treatments');
   const unclaim: TreatmentRepository['unclaim'] = async (id) => {
@@ -83,7 +84,7 @@ export function treatmentRepository(
          WHERE at >= :from AND taken_back_at IS NULL`,
         {
           type: QueryTypes.SELECT,
-          replacements: { from: startOfDay(since) },
+          replacements: { from: keptMoment(startOfDay(since, timeZone)) },
           transaction,
         },
       );
@@ -95,6 +96,7 @@ export function treatmentRepository(
       const log = visitLogOf(
         visits.map(({ serviceId, at }) => ({ serviceId: asId<ServiceId>(serviceId), at })),
         since,
+        timeZone,
       );
       return { ...log, entered: entered.map(({ id }) => asId<BookingId>(id)) };
     },
@@ -117,7 +119,7 @@ export function treatmentRepository(
          VALUES (:id, :at, :serviceId, :visitKind, :bookingId, :soldCourseId, '[]')`,
         {
           type: QueryTypes.INSERT,
-          replacements: { ...rowOf(treatment), at: new Date(treatment.at) },
+          replacements: { ...rowOf(treatment), at: keptMoment(treatment.at) },
           transaction,
         },
       );

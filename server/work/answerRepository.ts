@@ -1,5 +1,6 @@
 import { deflateSync, inflateSync } from 'node:zlib';
 import { QueryTypes } from 'sequelize';
+import { keptMoment } from '../db/moments';
 import type { Session } from '../db/transactions';
 
 /** How a write was answered. */
@@ -55,7 +56,7 @@ export function answerRepository({ sequelize, transaction }: Session): AnswerRep
       );
     },
     forgetOld: async (now) => {
-      const before = new Date(now.getTime() - KEPT_DAYS * 86_400_000);
+      const before = keptMoment(new Date(now.getTime() - KEPT_DAYS * 86_400_000));
       await sequelize.query('DELETE FROM answers WHERE at < :before', {
         type: QueryTypes.RAW,
         replacements: { before },

@@ -5,7 +5,7 @@ import { WRITE_ID_HEADER } from '@bienestar/contract/api';
 import { reading } from '../db/transactions';
 import { idTaken, invalidInput, Refusal } from '../http/problems';
 import { answerRepository, type Answer } from './answerRepository';
-import { readingUnit, writingUnit, type UnitOfWork } from './unitOfWork';
+import { readingUnit, writingUnit, type Actor, type UnitOfWork } from './unitOfWork';
 
 const WRITE_ID = /^[A-Za-z0-9_-]{1,64}$/;
 
@@ -38,7 +38,7 @@ export interface Door {
 /** The door to the house in a database. */
 export function openDoor(sequelize: Sequelize): Door {
   const read: Door['read'] = (request, work, withinMs) =>
-    readingUnit(sequelize, occasionOf(request), work, withinMs);
+    readingUnit(sequelize, actorOf(request), work, withinMs);
 
   const answeredBefore: Door['answeredBefore'] = async (request) => {
     const write = writeOf(request);
@@ -49,7 +49,7 @@ export function openDoor(sequelize: Sequelize): Door {
 
   const once = (request: Request, work: (unit: UnitOfWork) => Promise<Answer>): Promise<Answer> => {
     const write = writeOf(request);
-    return writingUnit(sequelize, occasionOf(request), async (unit) => {
+    return writingUnit(sequelize, actorOf(request), async (unit) => {
       if (!write) return work(unit);
       const answers = answerRepository(unit);
       const earlier = await answers.find(write.id);
@@ -77,7 +77,7 @@ export function openDoor(sequelize: Sequelize): Door {
 }
 
 /** Until there is sign-in, whoever asks is known by the address of the window. */
-function occasionOf(request: Request): { readonly actor: string; readonly now: Date } {
+function actorOf(request: Request): Actor {
   return { actor: request.ip ?? '', now: new Date() };
 }
 

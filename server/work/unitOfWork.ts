@@ -1,4 +1,5 @@
-import type { Sequelize } from 'sequelize';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { timeZoneHere } from '@bienestar/core/days/timeZones';
 import type { Occasion } from '../audit/auditTrail';
 import { reading, writing, type Session } from '../db/transactions';
 import { repositoriesIn, type Repositories } from '../house/repositories';
@@ -11,31 +12,44 @@ export interface UnitOfWork extends Session, Occasion {
   readonly house: Repositories;
 }
 
+/** Who does something, and when. */
+export type Actor = Omit<Occasion, 'timeZone'>;
+
 /** What nobody asked for: the house does it itself, at night or when it is started. */
-export function byItself(): Occasion {
+export function byItself(): Actor {
   return { actor: 'the house itself', now: new Date() };
 }
 
 /** Looks something up in a unit of work. @see reading */
 export function readingUnit<T>(
   sequelize: Sequelize,
-  occasion: Occasion,
+  actor: Actor,
   work: (unit: UnitOfWork) => Promise<T>,
   withinMs?: number,
 ): Promise<T> {
-  return reading(sequelize, (session) => work(unitIn(session, occasion)), withinMs);
+  return reading(sequelize, async (session) => work(await unitIn(session, actor)), withinMs);
 }
 
 /** Changes something in a unit of work, all or nothing. @see writing */
 export function writingUnit<T>(
   sequelize: Sequelize,
-  occasion: Occasion,
+  actor: Actor,
   work: (unit: UnitOfWork) => Promise<T>,
   withinMs?: number,
 ): Promise<T> {
-  return writing(sequelize, (session) => work(unitIn(session, occasion)), withinMs);
+  return writing(sequelize, async (session) => work(await unitIn(session, actor)), withinMs);
 }
 
-function unitIn(session: Session, occasion: Occasion): UnitOfWork {
+async function unitIn(session: Session, actor: Actor): Promise<UnitOfWork> {
+  const occasion = { ...actor, timeZone: await timeZoneIn(session) };
   return { ...session, ...occasion, house: repositoriesIn(session, occasion) };
+}
+
+/** The clocks of the house; those of the machine where there is no house yet. */
+async function timeZoneIn({ sequelize, transaction }: Session): Promise<string> {
+  const [row] = await sequelize.query<{ readonly timeZone: string }>(
+    "SELECT JSON_VALUE(body, '$.timeZone') AS timeZone FROM settings",
+    { type: QueryTypes.SELECT, transaction },
+  );
+  return row?.timeZone ?? timeZoneHere();
 }

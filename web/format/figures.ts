@@ -103,21 +103,26 @@ export function nearDay(day: string): string {
   return dates({ day: 'numeric', month: 'short' }).format(new Date(`${day}T12:00`));
 }
 
-/** A moment as it is written here, without the year: "3 Dec, 14:05". */
-export function momentText(instant: string): string {
-  return dates({ day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }).format(
-    new Date(instant),
-  );
+/** A moment by the clocks of a zone, without the year: "3 Dec, 14:05". */
+export function momentText(instant: string, timeZone: string): string {
+  return dates({
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone,
+  }).format(new Date(instant));
 }
 
-/** A moment of any year: "3 Dec 2025, 14:05". */
-export function momentOfYearText(instant: string): string {
+/** A moment of any year by the clocks of a zone: "3 Dec 2025, 14:05". */
+export function momentOfYearText(instant: string, timeZone: string): string {
   return dates({
     day: 'numeric',
     month: 'short',
     year: 'numeric',
     hour: '2-digit',
     minute: '2-digit',
+    timeZone,
   }).format(new Date(instant));
 }
 

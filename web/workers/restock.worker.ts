@@ -54,7 +54,10 @@ const restock = {
     const stock = house.stock.find((line) => line.materialId === materialId) ?? { lots: [] };
     return lookAhead(
       { demand, keeping, policy, lead },
-      startingShelf(material, stock, restocking, new Date(now)),
+      startingShelf(material, stock, restocking, {
+        now: new Date(now),
+        timeZone: house.settings.timeZone,
+      }),
       daysAheadOf(house, figuresOf(house, now), materialId, restocking),
       { runs: RUNS, seed: SEED, ordering },
       (done) => {

@@ -1,4 +1,5 @@
 import { momentText } from '../../format/figures';
+import { useTimeZone } from '../../store/clock';
 import type { QueuedWrite } from '../../store/outbox/queuedWrite';
 import { useAppSelector } from '../../store/store';
 import { waitingOf } from './waitingOf';
@@ -6,6 +7,7 @@ import { changeWords } from './waitingWords';
 
 /** What waits to be entered here and is not in the figures yet. */
 export function WaitingHere({ isHere }: { readonly isHere: (write: QueuedWrite) => boolean }) {
+  const timeZone = useTimeZone();
   const waiting = useAppSelector(({ queue }) => waitingOf(queue.writes));
   const here = waiting.filter((write) => isHere(write) && write.state.is !== 'refused');
   if (here.length === 0) return null;
@@ -15,7 +17,7 @@ export function WaitingHere({ isHere }: { readonly isHere: (write: QueuedWrite) 
       <ul>
         {here.map(({ id, at, change }) => (
           <li key={id}>
-            {momentText(at)}: {changeWords(change)}
+            {momentText(at, timeZone)}: {changeWords(change)}
           </li>
         ))}
       </ul>

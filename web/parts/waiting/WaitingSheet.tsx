@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { momentText } from '../../format/figures';
+import { useTimeZone } from '../../store/clock';
 import { targetOf, type QueuedWrite } from '../../store/outbox/queuedWrite';
 import { outbox } from '../../store/store';
 import { Button } from '../Button';
@@ -13,6 +14,7 @@ interface WaitingSheetProps {
 
 /** What was changed and is not saved yet, in the order in which it is sent. */
 export function WaitingSheet({ waiting, onClose }: WaitingSheetProps) {
+  const timeZone = useTimeZone();
   return (
     <Sheet
       open
@@ -24,7 +26,7 @@ export function WaitingSheet({ waiting, onClose }: WaitingSheetProps) {
       <ul>
         {waiting.map((write) => (
           <li key={write.id} className="flex items-start gap-4 border-b border-line py-2 text-sm">
-            <span className="w-28 shrink-0 text-ink-soft">{momentText(write.at)}</span>
+            <span className="w-28 shrink-0 text-ink-soft">{momentText(write.at, timeZone)}</span>
             <span className="min-w-0 flex-1">
               <span className="font-semibold">{write.name}</span>: {changeWords(write.change)}
               <StandsAt write={write} onClose={onClose} />

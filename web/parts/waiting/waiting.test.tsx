@@ -2,6 +2,7 @@
 import 'fake-indexeddb/auto';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { Provider } from 'react-redux';
 import { MemoryRouter } from 'react-router';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { Protocol, Room } from '@bienestar/core/house/house';
@@ -10,6 +11,7 @@ import type { Change, QueuedWrite, WriteState } from '../../store/outbox/queuedW
 import { changeWords } from './waitingWords';
 import { waitingOf } from './waitingOf';
 import type * as sheet from './WaitingSheet';
+import type * as kept from '../../store/store';
 
 afterEach(cleanup);
 
@@ -71,16 +73,20 @@ describe('what waits to be saved', () => {
 
 describe('the list of what waits', () => {
   let WaitingSheet: typeof sheet.WaitingSheet;
+  let store: typeof kept.store;
   beforeAll(async () => {
     vi.stubGlobal('matchMedia', () => ({ matches: false }));
     ({ WaitingSheet } = await import('./WaitingSheet'));
+    ({ store } = await import('../../store/store'));
   });
 
   const shown = (waiting: readonly QueuedWrite[]) =>
     render(
-      <MemoryRouter>
-        <WaitingSheet waiting={waiting} onClose={() => undefined} />
-      </MemoryRouter>,
+      <Provider store={store}>
+        <MemoryRouter>
+          <WaitingSheet waiting={waiting} onClose={() => undefined} />
+        </MemoryRouter>
+      </Provider>,
     );
   const lines = () => within(screen.getByRole('dialog')).getAllByRole('listitem');
 

@@ -7,6 +7,7 @@ import { Sheet } from '../../parts/Sheet';
 import { refusedBy, useCopiesQuery, useMakeCopyMutation } from '../../store/api';
 import { useOpening } from '../../store/openHouse';
 import { OpeningFaults, OpeningSheet } from './OpeningParts';
+import { useTimeZone } from '../../store/clock';
 import { Section } from './Section';
 
 const WHY: Record<CopyReason, string> = {
@@ -47,6 +48,7 @@ export function CopiesPanel() {
 /** The safe copies, the newest in front, each with the way to bring it back. */
 export function CopyList() {
   const { data: copies = [], isSuccess } = useCopiesQuery();
+  const timeZone = useTimeZone();
   const [all, setAll] = useState(false);
   const [chosen, setChosen] = useState<SafeCopy>();
   const { state, open, breakOff } = useOpening();
@@ -54,7 +56,7 @@ export function CopyList() {
     if (!chosen) return;
     setChosen(undefined);
     if (await open({ from: 'copy', name: chosen.name })) {
-      toast(`The house is as it was on ${momentOfYearText(chosen.at)}.`);
+      toast(`The house is as it was on ${momentOfYearText(chosen.at, timeZone)}.`);
     }
   };
   const shown = all ? copies : copies.slice(0, FEW);
@@ -67,19 +69,19 @@ export function CopyList() {
             key={copy.name}
             className="flex items-center gap-4 border-b border-line py-1.5 text-sm last:border-0"
           >
-            <span className="w-40 tabular-nums">{momentOfYearText(copy.at)}</span>
+            <span className="w-40 tabular-nums">{momentOfYearText(copy.at, timeZone)}</span>
             <span className="min-w-0 flex-1 text-ink-soft">{WHY[copy.why]}</span>
             <a
               className="text-ink-soft underline decoration-line-strong underline-offset-2 hover:text-ink"
               href={`${API}/copies/${copy.name}`}
               download
-              aria-label={`Save the copy of ${momentOfYearText(copy.at)}, ${sizeText(copy.bytes)}`}
+              aria-label={`Save the copy of ${momentOfYearText(copy.at, timeZone)}, ${sizeText(copy.bytes)}`}
             >
               {sizeText(copy.bytes)}
             </a>
             <Button
               weight="quiet"
-              aria-label={`Bring back the copy of ${momentOfYearText(copy.at)}`}
+              aria-label={`Bring back the copy of ${momentOfYearText(copy.at, timeZone)}`}
               onClick={() => setChosen(copy)}
             >
               Bring back …
@@ -98,7 +100,7 @@ export function CopyList() {
         open={chosen !== undefined}
         onClose={() => setChosen(undefined)}
         title="Bring back this copy?"
-        description={`The house becomes what it was on ${chosen ? momentOfYearText(chosen.at) : ''}. A safe copy of the house as it is now is made first, so this can be undone by bringing that one back.`}
+        description={`The house becomes what it was on ${chosen ? momentOfYearText(chosen.at, timeZone) : ''}. A safe copy of the house as it is now is made first, so this can be undone by bringing that one back.`}
         actions={
           <>
             <Button onClick={() => setChosen(undefined)}>Leave the house as it is</Button>

@@ -10,6 +10,7 @@ import { useChangeSettings } from '../../store/useEditPart';
 import { ECONOMICS } from './economicsWords';
 import { GradesPanel } from './GradesPanel';
 import { Section } from './Section';
+import { TimeZoneChoice } from './TimeZoneChoice';
 
 const LEAVING = { commitOn: 'leaving' } as const;
 
@@ -38,6 +39,7 @@ export function SettingsPanel() {
             value={settings.place}
             onCommit={(place) => change({ place })}
           />
+          <TimeZoneChoice />
           <TextField
             {...LEAVING}
             label="Currency"

@@ -12,6 +12,7 @@ import { PriceEndingsFields } from '../menu/PriceEndingsFields';
 import { ECONOMICS } from './economicsWords';
 import { PeoplePanel } from './PeoplePanel';
 import { RoomsPanel } from './RoomsPanel';
+import { TimeZoneChoice } from './TimeZoneChoice';
 
 /** One question of the guided set-up. */
 interface Question {
@@ -46,6 +47,7 @@ function Place() {
         value={settings.name}
         onCommit={(name) => change({ name })}
       />
+      <TimeZoneChoice />
       <TextField
         {...LEAVING}
         label="Currency"

@@ -6,7 +6,7 @@ import { dayText, money } from '../../format/figures';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { useHouse } from '../../store/house';
 import { useRestock } from '../../store/restock';
-import { useNow } from '../../store/shelf';
+import { useHouseClock } from '../../store/clock';
 import { FreshList } from './FreshList';
 import { ProposalList } from './orders/ProposalList';
 import { RestockHeader } from './RestockHeader';
@@ -16,7 +16,7 @@ import { attentionWords, HARM_WORDS } from './restockWords';
 export function RestockPlace() {
   const house = useHouse();
   const restock = useRestock();
-  const now = useNow();
+  const { now } = useHouseClock();
   const items = useMemo(() => attentionOf(house, restock, now), [house, restock, now]);
   const proposals = useMemo(() => proposeOrders(house, restock), [house, restock]);
   const fresh = useMemo(() => freshList(house, restock), [house, restock]);

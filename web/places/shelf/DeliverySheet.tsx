@@ -4,7 +4,7 @@ import { LIMITS, within } from '@bienestar/contract/limits';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { PackId } from '@bienestar/core/house/ids';
 import { chosenPack, daysOf } from '@bienestar/core/house/packs';
-import { dayOf, daysAfter } from '@bienestar/core/days/days';
+import { daysAfter } from '@bienestar/core/days/days';
 import { Choice } from '../../parts/Choice';
 import { DayField } from '../../parts/DayField';
 import { INPUT_LOOK, LABEL_LOOK } from '../../parts/FieldFrame';
@@ -14,6 +14,7 @@ import { useHouse } from '../../store/house';
 import { newLotId } from '../../store/useEnter';
 import { EntrySheet } from './EntrySheet';
 import { contentWords } from './materialWords';
+import { useToday } from '../../store/clock';
 import { matcherOf, plainText } from './search';
 
 interface DeliverySheetProps {
@@ -36,7 +37,8 @@ export function DeliverySheet({ open, materialId, onClose }: DeliverySheetProps)
   const [query, setQuery] = useState('');
   const [taken, setTaken] = useState<readonly string[]>([]);
   const material = stocked.find((each) => each.id === chosen);
-  const [line, setLine] = useState(freshLine());
+  const today = useToday();
+  const [line, setLine] = useState(() => freshLine(today));
   const matches = matcherOf(query);
   const offered =
     query === '' ? [] : stocked.filter((each) => matches(wordsOf(each))).slice(0, OFFERED);
@@ -44,7 +46,7 @@ export function DeliverySheet({ open, materialId, onClose }: DeliverySheetProps)
   const pick = (id: string): void => {
     setChosen(id);
     setQuery('');
-    setLine(freshLine());
+    setLine(freshLine(today));
   };
   const keeps =
     material?.kind === 'fresh'
@@ -169,7 +171,7 @@ interface DeliveryLine {
   readonly expiresOn: string | undefined;
 }
 
-function freshLine(deliveredOn = dayOf(new Date())): DeliveryLine {
+function freshLine(deliveredOn: string): DeliveryLine {
   return {
     lotId: newLotId(),
     packId: undefined,

@@ -7,6 +7,7 @@ import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/TextField';
 import { useLedgerQuery } from '../../store/api';
 import { EntrySheet } from './EntrySheet';
+import { useTimeZone } from '../../store/clock';
 import { MOVEMENT_WORDS, REASON_WORDS } from './materialWords';
 
 const SHOWN_AT_FIRST = 12;
@@ -82,10 +83,11 @@ interface EntryLineProps {
 function EntryLine({ entry, unit, lots, onTakeBack }: EntryLineProps) {
   const { first, quantity, takenBack } = entry;
   const codes = entry.lots.flatMap((id) => lots.get(id)?.code || []);
+  const timeZone = useTimeZone();
   const sign = quantity > 0 ? '+' : '−';
   return (
     <li className="flex items-baseline gap-2 border-b border-line py-1.5">
-      <span className="w-26 shrink-0 text-ink-soft">{momentText(first.at)}</span>
+      <span className="w-26 shrink-0 text-ink-soft">{momentText(first.at, timeZone)}</span>
       <span className={`min-w-0 flex-1 ${takenBack ? 'line-through' : ''}`}>
         {MOVEMENT_WORDS[first.kind]}
         {first.reason && `: ${REASON_WORDS[first.reason]}`}
@@ -101,7 +103,7 @@ function EntryLine({ entry, unit, lots, onTakeBack }: EntryLineProps) {
         <button
           type="button"
           onClick={onTakeBack}
-          aria-label={`Take back: ${MOVEMENT_WORDS[first.kind]} ${momentText(first.at)}`}
+          aria-label={`Take back: ${MOVEMENT_WORDS[first.kind]} ${momentText(first.at, timeZone)}`}
           className="text-palm underline decoration-dotted underline-offset-4"
         >
           take back

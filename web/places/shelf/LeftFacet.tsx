@@ -11,12 +11,14 @@ import { WaitingHere } from '../../parts/waiting/WaitingHere';
 import { useHouse } from '../../store/house';
 import { materialsMovedBy } from '../../store/outbox/queuedWrite';
 import { useRestock } from '../../store/restock';
-import { shelfStates, useNow } from '../../store/shelf';
+import { useHouseClock, useTimeZone } from '../../store/clock';
+import { shelfStates } from '../../store/shelf';
 import { newEntryId, useEnter } from '../../store/useEnter';
 import { CountSheet } from './CountSheet';
 import { DiscardSheet, type Discarded } from './DiscardSheet';
 import { History } from './History';
 import { containerWords } from './materialWords';
+import { dayOf } from '@bienestar/core/days/days';
 import { UseSheet } from './UseSheet';
 
 type Asked =
@@ -25,8 +27,8 @@ type Asked =
 /** What is left of a material, and everything that can happen to it. */
 export function LeftFacet({ material }: { readonly material: BoughtMaterial }) {
   const house = useHouse();
-  const now = useNow();
-  const state = shelfStates(house, now).get(material.id);
+  const clock = useHouseClock();
+  const state = shelfStates(house, clock).get(material.id);
   const restocking = useRestock().materials.get(material.id);
   const enter = useEnter();
   const [asked, setAsked] = useState<Asked>();
@@ -162,12 +164,13 @@ interface OpenLineProps {
 function OpenLine({ of, unit, onDiscard }: OpenLineProps) {
   const { lot, containerId, openedAt, remaining, daysLeft } = of;
   const over = daysLeft !== undefined && daysLeft < 0;
+  const timeZone = useTimeZone();
   return (
     <li className="flex items-center gap-2 border-b border-line py-1.5">
       <span className="min-w-0 flex-1">
         <strong>{amount(remaining, unit)}</strong> of {amount(lot.content, unit)}
         <span className="block text-ink-soft">
-          {lot.code && `lot ${lot.code}, `}opened {dayText(openedAt.slice(0, 10))}
+          {lot.code && `lot ${lot.code}, `}opened {dayText(dayOf(new Date(openedAt), timeZone))}
         </span>
       </span>
       {daysLeft !== undefined && (

@@ -8,7 +8,8 @@ import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { useFigures, useHouse } from '../../store/house';
 import { useRestock } from '../../store/restock';
-import { shelfStates, useNow } from '../../store/shelf';
+import { useHouseClock } from '../../store/clock';
+import { shelfStates } from '../../store/shelf';
 import { useKept } from '../../store/useKept';
 import { AddMaterial } from './AddMaterial';
 import { DeliverySheet } from './DeliverySheet';
@@ -38,7 +39,7 @@ export function ShelfPlace() {
   const house = useHouse();
   const figures = useFigures();
   const restock = useRestock();
-  const now = useNow();
+  const clock = useHouseClock();
   const { materialId } = useParams();
   const navigate = useNavigate();
   const [search, setSearch] = useSearchParams();
@@ -56,8 +57,8 @@ export function ShelfPlace() {
     [house.protocols, house.mixes, house.blocks],
   );
   const rows = useMemo(
-    () => shelfRows(house, figures, restock, shelfStates(house, now), uses),
-    [house, figures, restock, now, uses],
+    () => shelfRows(house, figures, restock, shelfStates(house, clock), uses),
+    [house, figures, restock, clock, uses],
   );
   const asked = useDeferredValue(view);
   const shown = useMemo(() => filterRows(rows, asked), [rows, asked]);

@@ -2,13 +2,13 @@ import { useState } from 'react';
 import type { Material, Pack } from '@bienestar/core/house/house';
 import { asId, type SupplierId } from '@bienestar/core/house/ids';
 import { repriced } from '@bienestar/core/cost/repriced';
-import { dayOf } from '@bienestar/core/days/days';
 import { number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
 import { PercentField } from '../../parts/PercentField';
 import { useHouse, useSnapshot } from '../../store/house';
+import { useToday } from '../../store/clock';
 import { useSaveWithUndo } from '../../store/useSaveMaterials';
 
 interface TickedBarProps {
@@ -28,6 +28,7 @@ const WHAT_WORDS: Record<What, string> = {
 /** What can be done to all materials that are ticked, at once, with undo. */
 export function TickedBar({ materials, onDone }: TickedBarProps) {
   const { suppliers } = useHouse();
+  const today = useToday();
   const snapshot = useSnapshot();
   const save = useSaveWithUndo();
   const [what, setWhat] = useState<What>('price');
@@ -43,7 +44,7 @@ export function TickedBar({ materials, onDone }: TickedBarProps) {
     supplier: (material) =>
       bought(material, (pack) => ({ ...pack, supplierId: asId<SupplierId>(supplierId) })),
     archive: ({ archivedOn, ...material }) =>
-      archivedOn === undefined ? { ...material, archivedOn: dayOf(new Date()) } : material,
+      archivedOn === undefined ? { ...material, archivedOn: today } : material,
   };
   const apply = async (): Promise<void> => {
     const before = snapshot.materials.filter(({ id }) => ids.has(id));

@@ -4,12 +4,12 @@ import { useNavigate } from 'react-router';
 import { unversioned, type Versioned } from '@bienestar/contract/api';
 import type { Material } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
-import { dayOf } from '@bienestar/core/days/days';
 import { Button } from '../../parts/Button';
 import { Segments } from '../../parts/Segments';
 import { TextField } from '../../parts/TextField';
 import { useAddAndRemove, type ChangePart } from '../../store/useEditPart';
 import type { PlaceOfUse } from './placesOfUse';
+import { useToday } from '../../store/clock';
 import { UsedIn } from './UsedIn';
 
 interface UsedFacetProps {
@@ -29,6 +29,7 @@ const GLOVES = [
 
 /** What a material is called, how it counts, where it is used; copying, archiving, taking away. */
 export function UsedFacet({ material, change, places, onGone }: UsedFacetProps) {
+  const today = useToday();
   const navigate = useNavigate();
   const { add, remove, busy } = useAddAndRemove('materials');
   const copy = async (): Promise<void> => {
@@ -96,7 +97,7 @@ export function UsedFacet({ material, change, places, onGone }: UsedFacetProps) 
         </Button>
         <Button
           disabled={busy}
-          onClick={() => void change({ archivedOn: archived ? undefined : dayOf(new Date()) })}
+          onClick={() => void change({ archivedOn: archived ? undefined : today })}
         >
           {archived ? (
             <>

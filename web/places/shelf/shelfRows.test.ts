@@ -41,13 +41,13 @@ const of: House = house({
     },
   ],
 });
-const now = new Date(2026, 10, 25);
+const now = new Date('2026-11-25T00:00:00Z');
 const figures = createCalculator()(of);
 const rows = shelfRows(
   of,
   figures,
   createRestocker()(of, figures, now),
-  shelfStates(of, now),
+  shelfStates(of, { now, timeZone: 'UTC' }),
   placesOfUse(of),
 );
 const everything: ShelfView = { query: '', show: 'all', kind: 'all', supplierId: 'all' };

@@ -62,7 +62,7 @@ export function useServiceHistory(
     () =>
       memory &&
       ((worker: ReturnType<typeof wrap<MemoryWorker>>) =>
-        worker.history(house, memory, serviceId, dayOf(new Date()))),
+        worker.history(house, memory, serviceId, dayOf(new Date(), house.settings.timeZone))),
     [house, memory, serviceId],
   );
   return useWorked(ask);

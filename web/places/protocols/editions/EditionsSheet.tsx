@@ -14,6 +14,9 @@ import { useSnapshot } from '../../../store/house';
 import { useChange } from '../../../store/useEditPart';
 import type { EditProtocol } from '../useDraft';
 import type { ShownService } from '../useShownService';
+import { dayOf } from '@bienestar/core/days/days';
+import { dayText } from '../../../format/figures';
+import { useTimeZone } from '../../../store/clock';
 import { EditionComparison } from './EditionComparison';
 
 interface EditionsSheetProps {
@@ -27,6 +30,7 @@ const DRAFT = 'draft';
 
 /** The published editions of a protocol: publish the draft, compare two, go back to one, work services by one. */
 export function EditionsSheet({ draft, edit, shown, onClose }: EditionsSheetProps) {
+  const timeZone = useTimeZone();
   const snapshot = useSnapshot();
   const { present } = draft;
   const heads = snapshot.editionHeads
@@ -74,9 +78,7 @@ export function EditionsSheet({ draft, edit, shown, onClose }: EditionsSheetProp
                 >
                   <strong>edition {head.number}</strong>
                   <time dateTime={head.publishedAt} className="text-ink-soft">
-                    {new Date(head.publishedAt).toLocaleDateString(undefined, {
-                      dateStyle: 'medium',
-                    })}
+                    {dayText(dayOf(new Date(head.publishedAt), timeZone))}
                   </time>
                   <span>{head.note}</span>
                   <Button

@@ -9,7 +9,8 @@ import { Button } from '../../../parts/Button';
 import { NumberField } from '../../../parts/NumberField';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
-import { shelfStates, useNow } from '../../../store/shelf';
+import { useHouseClock } from '../../../store/clock';
+import { shelfStates } from '../../../store/shelf';
 import { outbox } from '../../../store/store';
 import { entered, newEntryId, newLotId, type Entered } from '../../../store/useEnter';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
@@ -21,7 +22,7 @@ import { toSecond } from '@bienestar/core/days/days';
 export function CountingView({ round }: { readonly round: Versioned<CountRound> }) {
   const house = useHouse();
   const { today } = useRestock();
-  const states = shelfStates(house, useNow());
+  const states = shelfStates(house, useHouseClock());
   const change = useChange('counts', round);
   const { remove } = useAddAndRemove('counts');
   const enter = useCounted(round);

@@ -10,6 +10,8 @@ import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useCountHistoryQuery } from '../../../store/restockApi';
 import { useChange } from '../../../store/useEditPart';
+import { dayOf } from '@bienestar/core/days/days';
+import { useTimeZone } from '../../../store/clock';
 import { countReasonWords } from '../restockWords';
 
 const CELL = 'py-2 pl-4 text-right align-top first:pl-0 first:text-left';
@@ -68,6 +70,7 @@ export function ReviewView({ round }: { readonly round: Versioned<CountRound> })
 }
 
 function FindingRow({ finding }: { readonly finding: CountFinding }) {
+  const timeZone = useTimeZone();
   const house = useHouse();
   const { material, found, expected, difference, differenceMinor, shareOfUse, reasons, trend } =
     finding;
@@ -94,7 +97,7 @@ function FindingRow({ finding }: { readonly finding: CountFinding }) {
             {trend
               .map(
                 ({ at, share, difference: then }) =>
-                  `${share === null ? amount(then, unit) : percent(share)} on ${nearDay(at.slice(0, 10))}`,
+                  `${share === null ? amount(then, unit) : percent(share)} on ${nearDay(dayOf(new Date(at), timeZone))}`,
               )
               .join(', ')}
           </span>

@@ -15,6 +15,7 @@ import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useLazyBookingFeedQuery, useSaveBookingsMutation } from '../../../store/restockApi';
 import type { CalendarWorker } from '../../../workers/calendar.worker';
+import { useTimeZone } from '../../../store/clock';
 import { useChangeRestock } from './useChangeRestock';
 
 const LARGEST_FILE = 20 * 1024 * 1024;
@@ -106,6 +107,7 @@ export function BookPanel() {
 /** Reads a calendar in a worker and puts it in the place of the book; reading can be cancelled. */
 function useCalendar() {
   const { today } = useRestock();
+  const timeZone = useTimeZone();
   const [reading, setReading] = useState<Reading>({ is: 'nothing' });
   const [save] = useSaveBookingsMutation();
   const running = useRef<Worker>(undefined);
@@ -123,8 +125,7 @@ function useCalendar() {
     running.current = worker;
     setReading({ is: 'reading', share: 0 });
     const onProgress = proxy((share: number) => setReading({ is: 'reading', share }));
-    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-    const of = await wrap<CalendarWorker>(worker).read(text, today, zone, onProgress);
+    const of = await wrap<CalendarWorker>(worker).read(text, today, timeZone, onProgress);
     if (running.current !== worker) return;
     stop();
     const [fault] = of.faults;

@@ -9,7 +9,7 @@ import { toEnter, usesOfTreatment } from '@bienestar/core/restock/performed';
 import { counted, momentText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { useFigures, useHouse } from '../../../store/house';
-import { useNow } from '../../../store/shelf';
+import { useHouseClock } from '../../../store/clock';
 import { WaitingHere } from '../../../parts/waiting/WaitingHere';
 import { useTakeBackMutation } from '../../../store/restockApi';
 import { outbox } from '../../../store/store';
@@ -21,7 +21,7 @@ const MOST_SHOWN = 12;
 export function PerformedPanel() {
   const house = useHouse();
   const figures = useFigures();
-  const now = useNow();
+  const { now, timeZone } = useHouseClock();
   const [isBusy, setIsBusy] = useState(false);
   const [takeBack] = useTakeBackMutation();
   const [fault, setFault] = useState<string>();
@@ -81,11 +81,11 @@ export function PerformedPanel() {
             key={booking.id}
             className="flex items-center gap-3 border-b border-line py-1.5 text-sm"
           >
-            <span className="w-28 text-ink-soft">{momentText(booking.at)}</span>
+            <span className="w-28 text-ink-soft">{momentText(booking.at, timeZone)}</span>
             <span className="min-w-0 flex-1">{nameOf(serviceId)}</span>
             <Button
               disabled={isBusy}
-              aria-label={`Performed: ${nameOf(serviceId)}, ${momentText(booking.at)}`}
+              aria-label={`Performed: ${nameOf(serviceId)}, ${momentText(booking.at, timeZone)}`}
               onClick={() => void enter(booking)}
             >
               Performed
