@@ -204,9 +204,10 @@ export interface AuditEntry {
   readonly difference: readonly object[];
 }
 
-/** Why a safe copy was made. */
+/** Why a safe copy was made as a file. */
 export const COPY_REASONS = ['first', 'night', 'opening', 'upgrade', 'by-hand'] as const;
-export type CopyReason = (typeof COPY_REASONS)[number];
+/** Why a house can be brought back; `aside`: it was put aside whole when another took its place. */
+export type CopyReason = (typeof COPY_REASONS)[number] | 'aside';
 
 /** A safe copy of the house: `GET /api/copies`. */
 export interface SafeCopy {
@@ -214,8 +215,8 @@ export interface SafeCopy {
   /** when it was made, ISO 8601 in UTC */
   readonly at: string;
   readonly why: CopyReason;
-  /** compressed */
-  readonly bytes: number;
+  /** of its file, compressed; a house that was put aside has none */
+  readonly bytes?: number;
 }
 
 /** How a house may begin where there is none: `POST /api/house`. */

@@ -14,6 +14,7 @@ import { countRoutes } from './counts/countRoutes';
 import { editionRoutes } from './editions/editionRoutes';
 import { exportRoutes } from './exports/exportRoutes';
 import { healthRoutes } from './health/healthRoutes';
+import { asideHouses } from './house/asideHouses';
 import { openingHouses } from './house/openAndAnswer';
 import { houseRoutes } from './house/houseRoutes';
 import { answerProblems, unknownAddress } from './http/problems';
@@ -121,7 +122,7 @@ export function createApp({
   );
   app.use(API, express.json({ limit: LARGEST_BODY, strict: false }));
   app.use(API, plainBody);
-  app.use(`${API}/copies`, copyRoutes(copies, open));
+  app.use(`${API}/copies`, copyRoutes(copies, asideHouses(sequelize, databaseUrl), open));
   app.use(`${API}/settings`, settingsRoutes(door));
   app.use(`${API}/materials`, materialRoutes(door));
   app.use(`${API}/orders`, orderRoutes(door, outside.orders));

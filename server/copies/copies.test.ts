@@ -150,9 +150,42 @@ describe('safe copies of a house', () => {
     expect(await nameOfRoom()).toBe('Painted again');
   });
 
+  it('the house that was in use is put aside whole, and brought back with its ledger and who wrote what', async () => {
+    const asides = async () =>
+      (await ask<SafeCopy[]>('GET', 'copies')).body.filter(({ why }) => why === 'aside');
+    const written = async () => (await ask<unknown[]>('GET', 'audit/rooms/lava')).body;
+    const movements = async () =>
+      sequelize.query('SELECT * FROM movements ORDER BY ordinal', { type: QueryTypes.SELECT });
+    await rename('Painted green');
+    const [audit, ledger] = [await written(), await movements()];
+    expect(audit.length).toBeGreaterThan(0);
+    await openDemo(sequelize, url);
+    expect(await written()).toEqual([]);
+    const { version } = (await ask<{ version: number }>('GET', 'rooms/lava')).body;
+
+    const [aside] = await asides();
+    const back = await ask<HouseSnapshot>('POST', `copies/${aside?.name}/bring-back`);
+    expect([back.status, back.body.rooms[0]?.name]).toEqual([200, 'Painted green']);
+    expect(await written()).toEqual(audit);
+    expect(await movements()).toEqual(ledger);
+    /* Nobody who still edits the demo overwrites it unasked. */
+    expect(back.body.rooms[0]?.version).toBeGreaterThan(version);
+    const late = { id: 'lava', name: 'Late', kind: 'dry', version };
+    expect((await ask('PUT', 'rooms/lava', late)).status).toBe(409);
+
+    await openDemo(sequelize, url);
+    const kept = await asides();
+    expect(kept).toHaveLength(2);
+    expect(new Set([...kept.map(({ name }) => name), aside?.name]).size).toBe(3);
+    expect((await ask('POST', `copies/${aside?.name}/bring-back`)).status).toBe(404);
+    expect((await ask('GET', `copies/${kept[0]?.name}`)).status).toBe(404);
+    expect((await ask('POST', `copies/${kept[0]?.name}/bring-back`)).status).toBe(200);
+    await rename('Painted again');
+  });
+
   it('that are damaged change nothing, and unknown ones are not there', async () => {
     const { body: copy } = await ask<SafeCopy>('POST', 'copies');
-    await truncate(join(folder, 'copies', copy.name), Math.floor(copy.bytes / 2));
+    await truncate(join(folder, 'copies', copy.name), Math.floor((copy.bytes ?? 0) / 2));
     const damaged = await ask<ProblemDocument>('POST', `copies/${copy.name}/bring-back`);
     expect([damaged.status, damaged.body.title]).toEqual([422, 'This copy is damaged']);
     expect((await ask('POST', 'copies/..%2Fsecret/bring-back')).status).toBe(404);

@@ -5,18 +5,23 @@ import { Router } from 'express';
 import { isDiskFull, notFound, Refusal } from '../http/problems';
 import { PROBLEM_TYPES } from '@bienestar/contract/api';
 import { withFile } from '../http/incomingFile';
+import type { AsideHouses } from '../house/asideHouses';
 import type { OpenAndAnswer } from '../house/openAndAnswer';
 import type { Copies } from './copies';
 
 /**
  * The routes of safe copies.
- * - `GET /` what there is, the newest first.
+ * - `GET /` what there is, the newest first: files, and houses that were put aside whole.
  * - `POST /` makes one now, 201.
  * - `GET /:name` a copy as it lies there, compressed, as a download; 404.
  * - `POST /:name/bring-back` puts a copy in the place of the house, as opening a house file does; 404.
  * @param copies none where the house was started without a folder for them
  */
-export function copyRoutes(copies: Copies | undefined, open: OpenAndAnswer): Router {
+export function copyRoutes(
+  copies: Copies | undefined,
+  asides: AsideHouses,
+  open: OpenAndAnswer,
+): Router {
   const router = Router();
   const kept = (): Copies => {
     if (copies) return copies;
@@ -24,7 +29,8 @@ export function copyRoutes(copies: Copies | undefined, open: OpenAndAnswer): Rou
   };
 
   router.get('/', async (_request, response) => {
-    response.json(copies ? await copies.list() : []);
+    const all = [...(copies ? await copies.list() : []), ...(await asides.list())];
+    response.json(all.toSorted((a, b) => b.at.localeCompare(a.at)));
   });
 
   router.post('/', async (_request, response) => {
@@ -43,6 +49,10 @@ export function copyRoutes(copies: Copies | undefined, open: OpenAndAnswer): Rou
 
   router.post('/:name/bring-back', async (request, response) => {
     const { name } = request.params;
+    if (name.startsWith('aside-')) {
+      await open.aside(request, response, name);
+      return;
+    }
     const file = await kept().read(name);
     if (!file) throw notFound('safe copy', name);
     await withFile(async (path) => {
@@ -57,7 +67,7 @@ export function copyRoutes(copies: Copies | undefined, open: OpenAndAnswer): Rou
           );
         },
       );
-      await open(request, response, path);
+      await open.file(request, response, path);
     });
   });
 

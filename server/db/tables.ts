@@ -139,6 +139,11 @@ export const TABLES: readonly string[] = [
   'migrations',
 ];
 
+/** The tables whose rows have a version. */
+export const VERSIONED_TABLES: readonly string[] = Object.entries(COLUMNS).flatMap(
+  ([name, columns]) => ('version' in columns ? [name] : []),
+);
+
 /** The tables that an earlier version had besides. */
 export const FORMER_TABLES: readonly string[] = [
   'packs',

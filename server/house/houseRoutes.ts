@@ -46,7 +46,7 @@ export function houseRoutes(door: Door, open: OpenAndAnswer): Router {
   });
 
   router.put('/file', async (request, response) => {
-    await withIncomingFile(request, (path) => open(request, response, path));
+    await withIncomingFile(request, (path) => open.file(request, response, path));
   });
 
   router.post('/', express.json({ limit: '1kb' }), async (request, response) => {
@@ -57,7 +57,7 @@ export function houseRoutes(door: Door, open: OpenAndAnswer): Router {
       begin === 'demo' ? await demoHouseFile(new Date()) : writeHouseFile(newHouse(timeZoneHere()));
     await withFile(async (path) => {
       await writeFile(path, text);
-      await open(request, response, path);
+      await open.file(request, response, path);
     });
   });
 

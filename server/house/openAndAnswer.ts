@@ -1,9 +1,12 @@
 import type { Request, Response } from 'express';
 import type { Sequelize } from 'sequelize';
+import type { Checked } from '@bienestar/contract/check';
 import type { HouseSnapshot, OpeningLine } from '@bienestar/contract/api';
 import { invalidInput, notFound, problemDocument } from '../http/problems';
 import { writeTo } from '../http/streamAnswer';
+import { asideHouses } from './asideHouses';
 import { openBeside } from './openBeside';
+import type { ReadOptions } from './readHouseStream';
 import type { Door } from '../work/door';
 import { readHouse } from './wholeHouse';
 
@@ -11,8 +14,15 @@ import { readHouse } from './wholeHouse';
 const PROGRESS_LINES = 'application/x-ndjson';
 const TOLD_EVERY = 0.01;
 
-/** Opens a house file that lies here, and answers the House that it holds, or lines of how it goes. */
-export type OpenAndAnswer = (request: Request, response: Response, path: string) => Promise<void>;
+/** Puts another house in the place of the one in use, and answers it, or lines of how it goes. */
+export interface OpenAndAnswer {
+  /** a house file that lies here */
+  readonly file: (request: Request, response: Response, path: string) => Promise<void>;
+  /** a house that was put aside; 404 when it is not there */
+  readonly aside: (request: Request, response: Response, name: string) => Promise<void>;
+}
+
+type Open = (options: ReadOptions) => Promise<Checked<undefined>>;
 
 /**
  * How house files are opened and answered: with the new House, or, asked for `application/x-ndjson`, with
@@ -26,14 +36,15 @@ export function openingHouses(
   url: string,
   beforeOpening: () => Promise<unknown>,
 ): OpenAndAnswer {
-  return async (request, response, path) => {
+  const asides = asideHouses(sequelize, url);
+  const answer = async (request: Request, response: Response, openOther: Open): Promise<void> => {
     const left = new AbortController();
     response.once('close', () => {
       if (!response.writableEnded) left.abort();
     });
     const open = async (onProgress: (share: number) => void): Promise<HouseSnapshot> => {
       await beforeOpening();
-      const checked = await openBeside(sequelize, url, path, { onProgress, signal: left.signal });
+      const checked = await openOther({ onProgress, signal: left.signal });
       if (!checked.ok) throw invalidInput(checked.faults);
       const house = await door.read(request, readHouse);
       if (!house) throw notFound('house', 'yet');
@@ -59,5 +70,14 @@ export function openingHouses(
       await tell({ problem: problemDocument(error, request) });
     }
     response.end();
+  };
+  return {
+    file: (request, response, path) =>
+      answer(request, response, (options) => openBeside(sequelize, url, path, options)),
+    aside: (request, response, name) =>
+      answer(request, response, async () => {
+        if (!(await asides.bringBack(name))) throw notFound('house that was put aside', name);
+        return { ok: true, value: undefined };
+      }),
   };
 }

@@ -3,20 +3,19 @@ import type { Sequelize } from 'sequelize';
 import type { Checked } from '@bienestar/contract/check';
 import { requireRoom } from '../db/room';
 import { byItself, readingUnit, writingUnit } from '../work/unitOfWork';
+import { asideHouses } from './asideHouses';
 import { readHouseStream, type ReadOptions } from './readHouseStream';
 import { makeStagingSchema } from './stagingSchema';
-import { fillHouse, fillRows, newestVersion } from './wholeHouse';
+import { fillHouse, fillRows, versionAbove } from './wholeHouse';
 
-/** Versions that the house in use may still reach while another is made beside it. */
-const VERSIONS_APART = 1_000;
 const ROOM_FOR_A_BYTE = 4;
 /** Nobody waits for these writes but the one who opens the house. */
 const FILLED_WITHIN_MS = 30 * 60_000;
 
 /**
  * Opens a house file in the place of the house in use: all of it or nothing. It is read and filled into
- * tables beside those in use, so nobody else waits, and put in their place at once. The new versions are
- * above every old one, so that nobody who still edits the old house overwrites the new one unasked.
+ * tables beside those in use, so nobody else waits, and put in their place at once. The former house is put
+ * aside whole.
  * @param url where `live` connects to
  * @param path of the file
  */
@@ -28,8 +27,7 @@ export async function openHouse(
 ): Promise<Checked<undefined>> {
   /* Rows take more room than their text, with their indexes and until the former house is gone. */
   requireRoom(live, (await stat(path)).size * ROOM_FOR_A_BYTE);
-  const newest = await readingUnit(live, byItself(), ({ house }) => newestVersion(house));
-  const version = newest === 0 ? 1 : newest + VERSIONS_APART;
+  const version = await readingUnit(live, byItself(), ({ house }) => versionAbove(house));
   const staging = await makeStagingSchema(live, url);
   try {
     const { sequelize } = staging;
@@ -52,6 +50,7 @@ export async function openHouse(
     if (!checked.ok) return checked;
     options.signal?.throwIfAborted();
     await staging.putInPlace();
+    await asideHouses(live, url).tidy();
     return { ok: true, value: undefined };
   } finally {
     await staging.drop();

@@ -4,6 +4,7 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import { connect } from '../db/connection';
 import { FORMER_TABLES, TABLES } from '../db/tables';
 import { codeOf } from '../db/transactions';
+import { asideSchema } from './asideName';
 
 /*
  * A house that is opened is made in a schema beside the one in use, where it holds nobody up, and then
@@ -11,7 +12,6 @@ import { codeOf } from '../db/transactions';
  */
 
 const IN = '_in_';
-const FORMER = '_out_';
 const IN_TURN = '_turn';
 const LONGEST_TURN_SECONDS = 120;
 
@@ -24,7 +24,7 @@ const IN_THE_WAY = new Set(['ER_LOCK_WAIT_TIMEOUT', 'ER_LOCK_DEADLOCK']);
 /** A schema that has the tables of the house in use and no rows. */
 export interface StagingSchema {
   readonly sequelize: Sequelize;
-  /** puts its tables in the place of those in use; the former ones are dropped */
+  /** puts its tables in the place of those in use; the former ones are put aside whole */
   readonly putInPlace: () => Promise<void>;
   /** drops what is left of it */
   readonly drop: () => Promise<void>;
@@ -48,7 +48,6 @@ export async function makeSchemaBeside(
   const house = live.getDatabaseName();
   const suffix = randomBytes(4).toString('hex');
   const name = `${house}${IN}${suffix}`;
-  const former = `${house}${FORMER}${suffix}`;
   /* What is filled into it is checked already. One connection, which holds a lock of the schema's name
      from before it is there and as long as whoever fills it lives: so nobody takes it for left over. */
   const sequelize = connect(url, {
@@ -62,25 +61,7 @@ export async function makeSchemaBeside(
   });
   const drop = async (): Promise<void> => {
     await sequelize.close();
-    /* All of it goes, so nothing is left that could point to what is gone. */
-    for (const gone of [name, former]) {
-      const without = 'SET STATEMENT foreign_key_checks = 0 FOR';
-      await run(live, `${without} DROP DATABASE IF EXISTS \`${gone}\``);
-    }
-  };
-  const putInPlace = async (): Promise<void> => {
-    await run(live, `CREATE DATABASE \`${former}\` CHARACTER SET utf8mb4`);
-    const renames = (await tablesIn(live)).map(
-      (table) =>
-        `\`${house}\`.\`${table}\` TO \`${former}\`.\`${table}\`, \`${name}\`.\`${table}\` TO \`${house}\`.\`${table}\``,
-    );
-    await whenNobodyIsInTheWay((seconds) =>
-      run(
-        live,
-        `SET STATEMENT lock_wait_timeout = ${seconds}, innodb_lock_wait_timeout = ${LONGEST_TURN_SECONDS}
-           FOR RENAME TABLE ${renames.join(', ')}`,
-      ),
-    );
+    await dropSchema(live, name);
   };
   const make = async (): Promise<void> => {
     await dropLeftOver(live);
@@ -94,7 +75,7 @@ export async function makeSchemaBeside(
     await inTurn(live, url, make);
     return {
       sequelize,
-      putInPlace: () => inTurn(live, url, putInPlace),
+      putInPlace: () => inTurn(live, url, () => putInPlace(live, name)),
       drop: () => inTurn(live, url, drop),
     };
   } catch (error) {
@@ -104,10 +85,35 @@ export async function makeSchemaBeside(
 }
 
 /**
+ * Puts the tables of a schema in the place of those in use, at once or not at all; those that were in use are
+ * put aside whole, where there was a house. To be done in turn.
+ */
+export async function putInPlace(live: Sequelize, name: string): Promise<void> {
+  const house = live.getDatabaseName();
+  const former = asideSchema(house, new Date());
+  await run(live, `CREATE DATABASE \`${former}\` CHARACTER SET utf8mb4`);
+  const renames = (await tablesIn(live)).map(
+    (table) =>
+      `\`${house}\`.\`${table}\` TO \`${former}\`.\`${table}\`, \`${name}\`.\`${table}\` TO \`${house}\`.\`${table}\``,
+  );
+  await whenNobodyIsInTheWay((seconds) =>
+    run(
+      live,
+      `SET STATEMENT lock_wait_timeout = ${seconds}, innodb_lock_wait_timeout = ${LONGEST_TURN_SECONDS}
+         FOR RENAME TABLE ${renames.join(', ')}`,
+    ),
+  );
+}
+
+/**
  * Makes, renames and drops tables one after the other: two who do so at once are in each other's way in the
  * dictionary, and can leave tables half here and half there.
  */
-async function inTurn(live: Sequelize, url: string, work: () => Promise<void>): Promise<void> {
+export async function inTurn(
+  live: Sequelize,
+  url: string,
+  work: () => Promise<void>,
+): Promise<void> {
   const lock = `${live.getDatabaseName()}${IN_TURN}`;
   /* A connection of its own: it lets go of the lock when it ends, also when this process does. */
   const turn = connect(url, { connections: 1 });
@@ -121,20 +127,38 @@ async function inTurn(live: Sequelize, url: string, work: () => Promise<void>): 
 
 /** Drops the schemas of houses whose opening was broken off. */
 async function dropLeftOver(live: Sequelize): Promise<void> {
-  const house = live.getDatabaseName();
-  const rows = await live.query<{ readonly name: string }>(
-    'SELECT schema_name AS name FROM information_schema.schemata',
-    { type: QueryTypes.SELECT },
-  );
-  for (const { name } of rows) {
-    const [, suffix] = /^(?:_in_|_out_)([0-9a-f]{8})$/.exec(name.slice(house.length)) ?? [];
-    if (!name.startsWith(house) || suffix === undefined) continue;
+  for (const { name, suffix } of await schemasOf(live, IN, /^[0-9a-f]{8}$/)) {
     const [lock] = await live.query<{ readonly isFree: number }>(
       'SELECT IS_FREE_LOCK(:lock) AS isFree',
-      { type: QueryTypes.SELECT, replacements: { lock: `${house}${IN}${suffix}` } },
+      {
+        type: QueryTypes.SELECT,
+        replacements: { lock: `${live.getDatabaseName()}${IN}${suffix}` },
+      },
     );
-    if (lock?.isFree === 1) await run(live, `DROP DATABASE IF EXISTS \`${name}\``);
+    if (lock?.isFree === 1) await dropSchema(live, name);
   }
+}
+
+/** The schemas beside that of a house whose names go on in a way. */
+export async function schemasOf(
+  live: Sequelize,
+  infix: string,
+  pattern: RegExp,
+): Promise<readonly { readonly name: string; readonly suffix: string }[]> {
+  const begins = `${live.getDatabaseName()}${infix}`;
+  const rows = await live.query<{ readonly name: string }>(
+    'SELECT schema_name AS name FROM information_schema.schemata ORDER BY schema_name',
+    { type: QueryTypes.SELECT },
+  );
+  return rows.flatMap(({ name }) => {
+    const suffix = name.slice(begins.length);
+    return name.startsWith(begins) && pattern.test(suffix) ? [{ name, suffix }] : [];
+  });
+}
+
+/** Drops a schema whole, so that nothing is left that could point to what is gone. */
+export async function dropSchema(live: Sequelize, name: string): Promise<void> {
+  await run(live, `SET STATEMENT foreign_key_checks = 0 FOR DROP DATABASE IF EXISTS \`${name}\``);
 }
 
 /**

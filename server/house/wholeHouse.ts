@@ -101,12 +101,18 @@ export function fillRows(into: Repositories): {
   };
 }
 
-/** The newest version of anything in the house; 0 where there is none. */
-export async function newestVersion(kept: Repositories): Promise<number> {
+/** Versions that the house in use may still reach while another is made beside it. */
+const VERSIONS_APART = 1_000;
+
+/**
+ * The version of everything in a house that takes the place of this one: above every version here, so that
+ * nobody who still edits this one overwrites the other unasked.
+ */
+export async function versionAbove(kept: Repositories): Promise<number> {
   const settings = await kept.settings.find();
   let newest = settings?.version ?? 0;
   for (const name of [...AGGREGATE_NAMES, 'demand'] as const) {
     for (const { version } of await kept[name].all()) newest = Math.max(newest, version);
   }
-  return newest;
+  return newest === 0 ? 1 : newest + VERSIONS_APART;
 }

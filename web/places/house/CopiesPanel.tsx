@@ -16,6 +16,7 @@ const WHY: Record<CopyReason, string> = {
   opening: 'before another house was opened',
   upgrade: 'before a new version',
   'by-hand': 'by hand',
+  aside: 'the whole house, put aside for another',
 };
 const FEW = 6;
 
@@ -35,7 +36,7 @@ export function CopiesPanel() {
       <p className="text-sm text-ink-soft">
         Made every night, and before another house or a new version takes over. Kept are the last
         seven days, five weeks and twelve months, in the folder .bienestar/copies of this machine:
-        keep some elsewhere, too.
+        keep some elsewhere, too. The two houses that were in use last are kept whole besides.
       </p>
       <CopyList />
       <Button className="self-start" disabled={isLoading} onClick={() => void make()}>
@@ -71,17 +72,19 @@ export function CopyList() {
           >
             <span className="w-40 tabular-nums">{momentOfYearText(copy.at, timeZone)}</span>
             <span className="min-w-0 flex-1 text-ink-soft">{WHY[copy.why]}</span>
-            <a
-              className="text-ink-soft underline decoration-line-strong underline-offset-2 hover:text-ink"
-              href={`${API}/copies/${copy.name}`}
-              download
-              aria-label={`Save the copy of ${momentOfYearText(copy.at, timeZone)}, ${sizeText(copy.bytes)}`}
-            >
-              {sizeText(copy.bytes)}
-            </a>
+            {copy.bytes !== undefined && (
+              <a
+                className="text-ink-soft underline decoration-line-strong underline-offset-2 hover:text-ink"
+                href={`${API}/copies/${copy.name}`}
+                download
+                aria-label={`Save the copy of ${momentOfYearText(copy.at, timeZone)}, ${sizeText(copy.bytes)}`}
+              >
+                {sizeText(copy.bytes)}
+              </a>
+            )}
             <Button
               weight="quiet"
-              aria-label={`Bring back the copy of ${momentOfYearText(copy.at, timeZone)}`}
+              aria-label={`Bring back the ${copy.why === 'aside' ? 'house put aside' : 'copy of'} ${momentOfYearText(copy.at, timeZone)}`}
               onClick={() => setChosen(copy)}
             >
               Bring back …
@@ -110,7 +113,11 @@ export function CopyList() {
           </>
         }
       >
-        <p className="text-sm">It was made {chosen ? WHY[chosen.why] : ''}.</p>
+        <p className="text-sm">
+          {chosen?.why === 'aside'
+            ? 'It was put aside whole, with everything that was ever entered.'
+            : `It was made ${chosen ? WHY[chosen.why] : ''}.`}
+        </p>
       </Sheet>
     </>
   );
