@@ -45,16 +45,16 @@ describe('landed unit cost (C1)', () => {
   });
 
   it.each([
-    ['no content', { content: 0 }],
-    ['no container', { containers: 0 }],
-    ['nothing that can be got out', { residual: 1 }],
-    ['a discount above all of it', { discount: 1.1 }],
-    ['a negative price', { priceMinor: -1 }],
-  ])('refuses a pack with %s, naming the material', (_, changes) => {
+    ['no content', { content: 0 }, 'pack-empty'],
+    ['no container', { containers: 0 }, 'containers-missing'],
+    ['nothing that can be got out', { residual: 1 }, 'residual-invalid'],
+    ['a discount above all of it', { discount: 1.1 }, 'discount-invalid'],
+    ['a negative price', { priceMinor: -1 }, 'price-negative'],
+  ])('refuses a pack with %s, naming the material', (_, changes, code) => {
     const problem = problemOf(
       landedUnitCost(pack(changes), 'Cleanser', { materialId: cleanser().id }),
     );
-    expect(problem.code).toBe('pack-invalid');
+    expect(problem.code).toBe(code);
     expect(problem.message).toContain('Cleanser');
     expect(problem.where).toMatchObject({ materialId: 'cleanser' });
   });
@@ -91,7 +91,7 @@ describe('minutes and linen (C3, C4, C6)', () => {
     const towel = { washMinor: 40, replacementMinor: 900, washesInLife: 120 };
     expect(valueOf(linenCost(towel, 'Towel', {}))).toBeCloseTo(47.5, 12);
     expect(problemOf(linenCost({ ...towel, washesInLife: 0 }, 'Towel', {})).code).toBe(
-      'pack-invalid',
+      'laundry-invalid',
     );
   });
 
@@ -100,10 +100,10 @@ describe('minutes and linen (C3, C4, C6)', () => {
     expect(problemOf(ratePerMinute([], 'assistant', settings, {})).message).toContain('assistant');
     expect(
       problemOf(ratePerMinute([ione], 'therapist', { ...settings, bookableShare: 0 }, {})).code,
-    ).toBe('setting-invalid');
+    ).toBe('bookable-share-invalid');
     expect(problemOf(roomRatePerMinute(settings.roomCost, 0)).code).toBe('rooms-missing');
     expect(problemOf(roomRatePerMinute({ ...settings.roomCost, occupancy: 0 }, 3)).code).toBe(
-      'setting-invalid',
+      'room-never-booked',
     );
   });
 });

@@ -1,5 +1,5 @@
 import type { Pack } from '../house/house';
-import { fail, ok, type Outcome, type Where } from '../problem/problem';
+import { fail, ok, type CodeAbout, type Outcome, type Where } from '../problem/problem';
 
 /** What one unit of a material costs on the shelf, and from what. Minor units of money. */
 export interface LandedUnitCost {
@@ -17,22 +17,38 @@ export interface LandedUnitCost {
  * @see C1
  */
 export function landedUnitCost(pack: Pack, name: string, where: Where): Outcome<LandedUnitCost> {
-  const invalid = (field: string, message: string): Outcome<never> =>
-    fail('pack-invalid', message, { ...where, field: `pack.${field}` });
+  const invalid = (code: CodeAbout<'field'>, field: string, message: string): Outcome<never> =>
+    fail(code, message, { ...where, field: `pack.${field}` });
   if (!(pack.content > 0)) {
-    return invalid('content', `The pack of ${name} must hold more than 0.`);
+    return invalid('pack-empty', 'content', `The pack of ${name} must hold more than 0.`);
   }
   if (!(pack.containers > 0)) {
-    return invalid('containers', `The pack of ${name} must have at least one container.`);
+    return invalid(
+      'containers-missing',
+      'containers',
+      `The pack of ${name} must have at least one container.`,
+    );
   }
   if (!(pack.residual >= 0 && pack.residual < 1)) {
-    return invalid('residual', `What stays in the pack of ${name} must be less than all of it.`);
+    return invalid(
+      'residual-invalid',
+      'residual',
+      `What stays in the pack of ${name} must be less than all of it.`,
+    );
   }
   if (!(pack.discount >= 0 && pack.discount <= 1)) {
-    return invalid('discount', `The discount on ${name} must be from 0 to 100 %.`);
+    return invalid(
+      'discount-invalid',
+      'discount',
+      `The discount on ${name} must be from 0 to 100 %.`,
+    );
   }
   if (!(pack.priceMinor >= 0 && pack.freightMinor >= 0 && pack.unrecoveredTaxMinor >= 0)) {
-    return invalid('priceMinor', `Price, freight and tax of ${name} cannot be negative.`);
+    return invalid(
+      'price-negative',
+      'priceMinor',
+      `Price, freight and tax of ${name} cannot be negative.`,
+    );
   }
   const paid = pack.priceMinor * (1 - pack.discount) + pack.freightMinor + pack.unrecoveredTaxMinor;
   const usableUnits = packUnits(pack) * (1 - pack.residual);

@@ -13,7 +13,7 @@ export function linenCost(
 ): Outcome<number> {
   if (!(washesInLife > 0) || !(washMinor >= 0) || !(replacementMinor >= 0)) {
     return fail(
-      'pack-invalid',
+      'laundry-invalid',
       `${name} needs prices of 0 or more and at least one wash in its life.`,
       {
         ...where,

@@ -22,10 +22,14 @@ export function roomRatePerMinute(
   }
   const bookedMinutes = rooms * openDaysPerMonth * openHoursPerDay * 60 * occupancy;
   if (!(bookedMinutes > 0)) {
-    return fail('setting-invalid', 'Open days, open hours and planned occupancy must be above 0.', {
-      settings: true,
-      field: 'roomCost',
-    });
+    return fail(
+      'room-never-booked',
+      'Open days, open hours and planned occupancy must be above 0.',
+      {
+        settings: true,
+        field: 'roomCost',
+      },
+    );
   }
   return ok(fixedPerMonthMinor / bookedMinutes);
 }

@@ -62,7 +62,7 @@ describe('the cost of a visit (C3, C4, C7)', () => {
   it('says which material has no price', () => {
     const { cost } = costOf(5, 0, cleanser(bought({ content: 0 })));
     expect(problemOf(cost)).toMatchObject({
-      code: 'pack-invalid',
+      code: 'pack-empty',
       where: { materialId: 'cleanser' },
     });
   });

@@ -42,7 +42,7 @@ export function ratePerMinute(
   }
   if (!(settings.bookableShare > 0 && settings.bookableShare <= 1)) {
     return fail(
-      'setting-invalid',
+      'bookable-share-invalid',
       'The bookable share of paid time must be above 0 and at most 100 %.',
       {
         settings: true,

@@ -86,7 +86,11 @@ describe('amounts as they are said (Q1-Q4, D2)', () => {
       { how: 'counted', quantity: exactly(1), measure: 'spray' },
       'measure-missing',
     ],
-    ['an unknown name', { how: 'named', quantity: exactly(1), name: 'walnut' }, 'measure-missing'],
+    [
+      'an unknown name',
+      { how: 'named', quantity: exactly(1), name: 'walnut' },
+      'named-amount-missing',
+    ],
     ['a coat on nowhere', { how: 'coat', coat: 'thin' }, 'zones-missing'],
     ['packs of a bottle', { how: 'packs', quantity: exactly(1) }, 'single-dose-needed'],
   ])('refuses %s in words', (_, amount, code) => {

@@ -100,7 +100,7 @@ export function resolveAmount(
       const each = namedAmount(source.measures, amount.name);
       if (!each) {
         return fail(
-          'measure-missing',
+          'named-amount-missing',
           `${source.name} has no amount named “${amount.name}”: add it on the shelf.`,
           at,
         );
@@ -122,7 +122,7 @@ export function resolveAmount(
       const weight = coatWeight(source.measures, amount.coat, settings.coatMgPerCm2);
       if (!weight) {
         return fail(
-          'measure-missing',
+          'coat-missing',
           `${source.name} has no coat named “${amount.coat}”: add its weight on the shelf.`,
           at,
         );

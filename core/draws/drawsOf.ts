@@ -234,7 +234,7 @@ function removalDraw(step: Step, shelf: ShelfIndex): Outcome<Draw> | undefined {
   }
   if (material.unit !== 'piece') {
     return fail(
-      'unit-mismatch',
+      'removal-not-by-piece',
       `“${step.name}” takes off with pieces, but ${material.name} is kept in ${material.unit}.`,
       { field: 'removal' },
     );

@@ -94,7 +94,7 @@ export function createCalculator(depth = 1, of: 'all' | 'services' = 'all'): Cal
       materials.compute(material, {
         index,
         unitCost:
-          costs.get(material.id) ?? fail('pack-missing', 'No price.', { materialId: material.id }),
+          costs.get(material.id) ?? fail('price-missing', 'No price.', { materialId: material.id }),
         uses: usesOf(material.id, drawnBy.get(material.id) ?? [], index, ofServices),
         drawnBy: (drawnBy.get(material.id) ?? []).map(({ id }) => id),
       });

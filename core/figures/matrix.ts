@@ -113,7 +113,7 @@ export function matrixOf(
     });
   }
   const [first] = all;
-  if (!first) return fail('protocol-empty', 'There is nobody to count for.', {});
+  if (!first) return fail('kinds-missing', 'There is nobody to count for.', {});
   const pick = (better: (a: KindFigures, b: KindFigures) => boolean): KindFigures =>
     all.reduce((best, each) => (better(each, best) ? each : best), first);
   return ok({

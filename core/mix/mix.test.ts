@@ -100,7 +100,7 @@ describe('mixes within mixes (M4)', () => {
 describe('faults of mixes', () => {
   it.each<[string, Mix, string]>([
     ['no parts', mix('m', []), 'mix-empty'],
-    ['all of it left in the bowl', { ...clayMask, id: id('m'), bowlLoss: 1 }, 'amount-invalid'],
+    ['all of it left in the bowl', { ...clayMask, id: id('m'), bowlLoss: 1 }, 'bowl-loss-invalid'],
     ['a part that is gone', mix('m', [part('gone', measured(1, 'g'))]), 'material-unknown'],
     ['a part without density', mix('m', [part('cleanser', measured(1, 'ml'))]), 'density-missing'],
   ])('refuses %s', (_, faulty, code) => {

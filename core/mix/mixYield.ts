@@ -47,7 +47,7 @@ export function resolveMix(
   }
   if (!(mix.bowlLoss >= 0 && mix.bowlLoss < 1)) {
     return fail(
-      'amount-invalid',
+      'bowl-loss-invalid',
       `What stays in the bowl of ${mix.name} must be a share from 0 up to, but not including, all of it.`,
       { ...where, field: 'bowlLoss' },
     );

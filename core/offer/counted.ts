@@ -1,7 +1,7 @@
 import type { MinuteRates, ServiceCost } from '../cost/serviceCost';
 import type { ServiceFigures } from '../figures/houseFigures';
 import type { Service, WorkedProtocol } from '../house/house';
-import { fail, ok, type Outcome, type Where } from '../problem/problem';
+import { fail, ok, type About, type Outcome } from '../problem/problem';
 import type { Schedule } from '../time/schedule';
 
 /** A service of which every figure is there. */
@@ -20,10 +20,10 @@ export interface Counted {
 export function countedOf(
   service: Service | undefined,
   figures: ServiceFigures | undefined,
-  where: Where,
+  where: About<'service-unknown'>,
 ): Outcome<Counted> {
   if (!service || !figures) {
-    return fail('offer-invalid', 'A service of this is no longer on the menu.', where);
+    return fail('service-unknown', 'A service of this is no longer on the menu.', where);
   }
   const { work, schedule, cost, rates } = figures;
   if (!work.ok) return work;

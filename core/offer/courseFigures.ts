@@ -58,7 +58,7 @@ export function courseFigures(
   const count = course.visits.reduce((sum, { times }) => sum + times, 0);
   if (!(count > 0)) {
     const message = 'A course has at least one visit.';
-    return fail('offer-invalid', message, { ...where, field: 'visits' });
+    return fail('course-without-visits', message, { ...where, field: 'visits' });
   }
   const lines: CourseLine[] = [];
   const parts: OfferPart[] = [];

@@ -30,11 +30,11 @@ export function offerPrice(
   listGross: number,
   load: PriceLoad,
   settings: PriceSettings,
-  where: Where,
+  where: Where & { readonly offerId: string },
 ): Outcome<OfferPrice> {
   if (!(discount >= 0 && discount < 1)) {
     const message = 'All of the price cannot be let off: the discount must be below 100 %.';
-    return fail('offer-invalid', message, { ...where, field: 'discount' });
+    return fail('discount-too-high', message, { ...where, field: 'discount' });
   }
   const asked = listGross * (1 - discount);
   const price =

@@ -147,7 +147,7 @@ describe('a course (P8)', () => {
     );
     expect(problemOf(count(course({ discount: 1 }))).message).toContain('below 100 %');
     const visits = [{ serviceId: asId<ServiceId>('gone'), visitKind: 'first', times: 1 }] as const;
-    expect(problemOf(count(course({ visits }))).code).toBe('offer-invalid');
+    expect(problemOf(count(course({ visits }))).code).toBe('service-unknown');
     const never: House = {
       ...house,
       settings: {
@@ -223,9 +223,9 @@ describe('a package (P8)', () => {
   });
 
   it('is of at least two services that are there', () => {
-    expect(problemOf(count(pack({ serviceIds: ids('facial') }))).code).toBe('offer-invalid');
+    expect(problemOf(count(pack({ serviceIds: ids('facial') }))).code).toBe('package-too-small');
     expect(problemOf(count(pack({ serviceIds: ids('facial', 'gone') }))).code).toBe(
-      'offer-invalid',
+      'package-too-small',
     );
   });
 });
@@ -299,7 +299,7 @@ describe('a visit for two', () => {
     const both = valueOf(count(duo({ rooms: 2 }), alone)) as DuoFigures;
     expect([both.twoTherapists, both.roomsEnough]).toEqual([false, false]);
     expect(problemOf(count(duo({ serviceIds: [asId('facial'), asId('x')] }))).code).toBe(
-      'offer-invalid',
+      'service-unknown',
     );
   });
 });

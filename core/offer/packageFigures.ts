@@ -54,7 +54,7 @@ export function packageFigures(
   const [first] = services;
   if (!first || services.length !== offer.serviceIds.length || services.length < 2) {
     const message = 'A package is of at least two services that are on the menu.';
-    return fail('offer-invalid', message, { ...where, field: 'serviceIds' });
+    return fail('package-too-small', message, { ...where, field: 'serviceIds' });
   }
   const parts: JoinedPart[] = [];
   const singles: { service: Service; gross: number }[] = [];

@@ -41,7 +41,7 @@ describe('three ladders (P2, P3, P4)', () => {
   });
 
   it('says what a ladder lacks', () => {
-    expect(problemOf(priced({ by: 'neighbourhood' })).code).toBe('price-missing');
+    expect(problemOf(priced({ by: 'neighbourhood' })).code).toBe('price-base-missing');
     const without = servicePrice(load, 0.35, { by: 'room-hour' }, sample, {});
     expect(problemOf(without).message).toContain('what a room hour should bring');
     expect(problemOf(priced({ by: 'own' })).message).toContain('Say the price');

@@ -119,7 +119,7 @@ function ownPrice(
   where: Where,
 ): Outcome<PriceFigures> {
   if (ownMinor === undefined || !(ownMinor > 0)) {
-    return fail('price-missing', 'Say the price that is charged: above 0.', {
+    return fail('own-price-missing', 'Say the price that is charged: above 0.', {
       ...where,
       field: 'pricing',
     });
@@ -129,7 +129,7 @@ function ownPrice(
 
 function notToBeHad(ladder: Ladder, where: Where): Outcome<PriceFigures> {
   return fail(
-    'price-missing',
+    'price-base-missing',
     ladder === 'room-hour'
       ? 'Say under “How the house prices” what a room hour should bring, or price it another way.'
       : 'Say what is asked for the same elsewhere, or price it another way.',

@@ -20,76 +20,157 @@ export interface Where {
   readonly field?: string;
 }
 
-/** Everything that `core` can find wrong. */
-export type ProblemCode =
-  | 'amount-invalid'
-  | 'minutes-invalid'
-  | 'density-missing'
-  | 'measure-missing'
-  | 'unit-mismatch'
-  | 'pack-missing'
-  | 'pack-invalid'
-  | 'single-dose-needed'
-  | 'zones-missing'
-  | 'zone-unknown'
-  | 'material-unknown'
-  | 'mix-unknown'
-  | 'mix-cyclic'
-  | 'mix-empty'
-  | 'protocol-unknown'
-  | 'protocol-empty'
-  | 'step-unknown'
-  | 'meanwhile-nested'
-  | 'layers-invalid'
-  | 'contact-cap-passed'
-  | 'block-unknown'
-  | 'block-cyclic'
-  | 'choice-invalid'
-  | 'choice-unmet'
-  | 'choice-gap'
-  | 'endpoint-uncapped'
-  | 'device-unknown'
-  | 'device-limit'
-  | 'device-zone'
-  | 'device-taken'
-  | 'hands-taken'
-  | 'zone-covered'
-  | 'zones-overlap'
-  | 'mix-not-ready'
-  | 'mix-too-old'
-  | 'gloves-missing'
-  | 'score-invalid'
-  | 'material-archived'
-  | 'care-combination'
-  | 'line-invalid'
-  | 'edition-unknown'
-  | 'pay-missing'
-  | 'rooms-missing'
-  | 'setting-invalid'
-  | 'fees-too-high'
-  | 'price-missing'
-  | 'ending-impossible'
-  | 'supplier-unknown'
-  | 'stock-invalid'
-  | 'measure-invalid'
-  | 'day-invalid'
-  | 'lot-unknown'
-  | 'stock-short'
-  | 'entry-invalid'
-  | 'list-invalid'
-  | 'scenario-gone'
-  | 'offer-invalid'
-  | 'order-invalid'
-  | 'calendar-invalid';
+/**
+ * Everything that `core` can find wrong, one fault a code, and what each speaks of at the least; whoever knows
+ * more of the place adds it.
+ */
+export const PROBLEMS = {
+  /* Amounts and measures */
+  'amount-invalid': [],
+  'minutes-invalid': ['protocolId', 'field'],
+  'density-missing': ['field'],
+  'measure-missing': [],
+  'named-amount-missing': [],
+  'coat-missing': [],
+  'unit-mismatch': [],
+  'single-dose-needed': [],
+  'zones-missing': ['field'],
+  'weighings-missing': [],
+  'count-missing': [],
+  'weight-missing': [],
+  'weighs-less-than-empty': ['field'],
+  'piece-not-weighed': ['field'],
+  /* What a protocol, a mix, a block is made of */
+  'material-unknown': [],
+  'mix-unknown': [],
+  'mix-cyclic': ['mixId'],
+  'mix-empty': [],
+  'bowl-loss-invalid': ['field'],
+  'protocol-unknown': ['serviceId', 'field'],
+  'protocol-empty': ['protocolId'],
+  'step-unknown': ['protocolId', 'stepId'],
+  'meanwhile-nested': ['protocolId', 'stepId'],
+  'layers-invalid': ['protocolId', 'stepId'],
+  'block-unknown': [],
+  'block-cyclic': [],
+  'gloves-missing': ['field'],
+  'removal-not-by-piece': ['field'],
+  /* What does not fit in a protocol */
+  'contact-cap-passed': ['protocolId', 'stepId'],
+  'contact-cap-near': ['protocolId', 'stepId'],
+  'choice-empty': ['protocolId', 'choiceId'],
+  'choice-unused': ['protocolId', 'choiceId'],
+  'choice-unmet': ['protocolId', 'choiceId'],
+  'choice-gap': ['protocolId', 'choiceId'],
+  'endpoint-uncapped': ['protocolId', 'stepId', 'field'],
+  'cap-passed': ['protocolId', 'stepId', 'field'],
+  'device-unknown': ['protocolId', 'stepId', 'field'],
+  'device-setting-unknown': ['protocolId', 'stepId', 'field'],
+  'device-limit': ['protocolId', 'stepId', 'field'],
+  'device-zone': ['protocolId', 'stepId', 'field'],
+  'device-taken': ['protocolId', 'stepId'],
+  'hands-taken': ['protocolId', 'stepId'],
+  'zone-covered': ['protocolId', 'stepId'],
+  'zone-named-twice': ['protocolId', 'stepId', 'field'],
+  'zone-forbidden': ['protocolId', 'stepId', 'field'],
+  'zone-not-worked': ['protocolId', 'stepId', 'field'],
+  'mix-not-ready': ['protocolId', 'stepId'],
+  'mix-too-old': ['protocolId', 'stepId'],
+  'score-invalid': ['protocolId', 'layerGroupId', 'field'],
+  'material-archived': ['protocolId', 'stepId', 'field'],
+  'care-combination': ['protocolId', 'stepId'],
+  /* Cost and price */
+  'pack-empty': ['field'],
+  'containers-missing': ['field'],
+  'residual-invalid': ['field'],
+  'discount-invalid': ['field'],
+  'price-negative': ['field'],
+  'laundry-invalid': ['field'],
+  'pay-missing': ['field'],
+  'bookable-share-invalid': ['settings', 'field'],
+  'rooms-missing': ['settings', 'field'],
+  'room-never-booked': ['settings', 'field'],
+  'kinds-missing': [],
+  'fees-too-high': ['field'],
+  'price-missing': [],
+  'own-price-missing': ['field'],
+  'price-base-missing': ['field'],
+  'ending-impossible': ['settings', 'field'],
+  'package-too-small': ['offerId', 'field'],
+  'course-without-visits': ['offerId', 'field'],
+  'service-unknown': ['offerId'],
+  'discount-too-high': ['offerId', 'field'],
+  'setting-invalid': ['settings', 'field'],
+  'scenario-gone': [],
+  /* Stock and orders */
+  'supplier-unknown': ['materialId', 'field'],
+  'service-level-invalid': ['settings', 'field'],
+  'holding-free': ['field'],
+  'pack-missing': ['materialId', 'field'],
+  'packs-not-whole': ['field'],
+  'too-much': ['field'],
+  'not-a-moment': ['materialId', 'field'],
+  'not-a-day': ['materialId', 'field'],
+  'in-the-future': ['materialId', 'field'],
+  'before-delivery': ['materialId', 'field'],
+  'expired-on-arrival': ['materialId', 'field'],
+  'lot-unknown': ['materialId', 'field'],
+  'container-unknown': ['materialId', 'field'],
+  'stock-short': ['materialId', 'field'],
+  'nothing-sealed': ['materialId', 'field'],
+  'taken-since': ['materialId', 'field'],
+  'quantity-missing': ['materialId', 'field'],
+  'too-many-openings': ['materialId', 'field'],
+  'reason-missing': ['materialId', 'field'],
+  'count-below-nothing': ['materialId', 'field'],
+  'counted-twice': ['materialId', 'field'],
+  'nothing-counted': ['materialId', 'field'],
+  'entry-unknown': ['materialId', 'field'],
+  'taken-back-already': ['materialId', 'field'],
+  'correction-of-correction': ['materialId', 'field'],
+  'order-not-draft': ['orderId', 'field'],
+  'order-empty': ['orderId', 'field'],
+  'too-few-packs': ['orderId', 'lineId', 'field'],
+  'order-too-small': ['orderId', 'field'],
+  'order-not-under-way': ['orderId', 'field'],
+  'order-line-unknown': ['orderId', 'lineId', 'field'],
+  'more-than-ordered': ['orderId', 'lineId', 'field'],
+  'too-many-parts': ['orderId', 'lineId', 'field'],
+  'nothing-received': ['orderId', 'field'],
+} as const satisfies Readonly<Record<string, readonly (keyof Where)[]>>;
+
+export type ProblemCode = keyof typeof PROBLEMS;
+
+type Named<C extends ProblemCode> = (typeof PROBLEMS)[C][number];
+
+/** The place of a fault, with all that its code speaks of. */
+export type About<C extends ProblemCode> = Where & {
+  readonly [K in Named<C>]-?: NonNullable<Where[K]>;
+};
+
+/** The codes that speak of nothing but these. */
+export type CodeAbout<K extends keyof Where> = {
+  readonly [C in ProblemCode]: Named<C> extends K ? C : never;
+}[ProblemCode];
+
+type ProblemOf<C extends ProblemCode> = {
+  readonly code: C;
+  readonly message: string;
+  readonly where: About<C>;
+};
 
 /**
  * A fault as a value: what is wrong in words a therapist uses, and where. Never thrown, never a NaN,
  * never a silent zero.
  */
-export interface Problem {
-  readonly code: ProblemCode;
-  readonly message: string;
-  readonly where: Where;
+export type Problem = { readonly [C in ProblemCode]: ProblemOf<C> }[ProblemCode];
+
+/**
+ * A fault, with all that its code speaks of.
+ * @example problem('mix-cyclic', 'A mix cannot contain itself.', { mixId: 'm' }).where // { mixId: 'm' }
+ */
+export function problem<C extends ProblemCode>(code: C, message: string, where: About<C>): Problem {
+  return { code, message, where } as unknown as Problem;
 }
 
 /** Either a value or the reasons why there is none. */
@@ -103,8 +184,12 @@ export function ok<T>(value: T): Outcome<T> {
 }
 
 /** An outcome without a value, for one reason. */
-export function fail(code: ProblemCode, message: string, where: Where): Outcome<never> {
-  return { ok: false, problems: [{ code, message, where }] };
+export function fail<C extends ProblemCode>(
+  code: C,
+  message: string,
+  where: About<C>,
+): Outcome<never> {
+  return { ok: false, problems: [problem(code, message, where)] };
 }
 
 /** An outcome without a value, for the reasons already found elsewhere. */
@@ -123,12 +208,12 @@ export function collect<T>(outcomes: readonly Outcome<T>[]): Outcome<T[]> {
   return problems.length > 0 ? failWith(problems) : ok(values);
 }
 
-/** `problem` with its place filled in further by a caller that knows more. */
-export function placedAt(problem: Problem, where: Where): Problem {
-  return { ...problem, where: { ...where, ...problem.where } };
+/** A fault with its place filled in further by a caller that knows more. */
+export function placedAt<P extends Problem>(found: P, where: Where): P {
+  return { ...found, where: { ...where, ...found.where } };
 }
 
 /** `outcome` with the place of each of its problems filled in further. */
 export function placeOutcome<T>(outcome: Outcome<T>, where: Where): Outcome<T> {
-  return outcome.ok ? outcome : failWith(outcome.problems.map((p) => placedAt(p, where)));
+  return outcome.ok ? outcome : failWith(outcome.problems.map((each) => placedAt(each, where)));
 }

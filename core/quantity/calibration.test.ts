@@ -52,10 +52,10 @@ describe('calibrating a measure on the scale', () => {
 
   it.each([
     ['no density', [[5, 8]] as [number, number][], undefined, 'density-missing'],
-    ['no weighing', [], 1, 'measure-invalid'],
-    ['a pump that gave nothing', [[5, 0]] as [number, number][], 1, 'measure-invalid'],
-    ['no pump', [[0, 3]] as [number, number][], 1, 'measure-invalid'],
-    ['half a pump', [[1.5, 3]] as [number, number][], 1, 'measure-invalid'],
+    ['no weighing', [], 1, 'weighings-missing'],
+    ['a pump that gave nothing', [[5, 0]] as [number, number][], 1, 'weight-missing'],
+    ['no pump', [[0, 3]] as [number, number][], 1, 'count-missing'],
+    ['half a pump', [[1.5, 3]] as [number, number][], 1, 'count-missing'],
   ])('refuses %s in words', (_, weighings, density, code) => {
     const problem = problemOf(at(weighings, density));
     expect(problem.code).toBe(code);

@@ -36,7 +36,6 @@ export function calibrate(
   name: string,
   where: Where,
 ): Outcome<Calibration> {
-  const bad = (message: string): Outcome<never> => fail('measure-invalid', message, where);
   if (density === undefined || !(density > 0)) {
     return fail(
       'density-missing',
@@ -44,12 +43,17 @@ export function calibrate(
       { ...where, field: 'density' },
     );
   }
-  if (weighings.length === 0) return bad(`Weigh ${name} at least once.`);
+  if (weighings.length === 0)
+    return fail('weighings-missing', `Weigh ${name} at least once.`, where);
   if (weighings.some(({ count }) => !(Number.isInteger(count) && count > 0))) {
-    return bad('Count at least one for each weighing.');
+    return fail('count-missing', 'Count at least one for each weighing.', where);
   }
   if (weighings.some(({ grams }) => !(grams > 0 && Number.isFinite(grams)))) {
-    return bad('A weighing must be more than 0 g: nothing came out, or the scale was not at zero.');
+    return fail(
+      'weight-missing',
+      'A weighing must be more than 0 g: nothing came out, or the scale was not at zero.',
+      where,
+    );
   }
   const counted = weighings.reduce((sum, { count }) => sum + count, 0);
   const total = weighings.reduce((sum, { grams }) => sum + grams / density, 0);

@@ -54,7 +54,7 @@ export function economicOrder(
   const holding = holdingRate * unitCost;
   if (!(holding > 0)) {
     return fail(
-      'setting-invalid',
+      'holding-free',
       'Keeping stock must cost something (holding rate and price above 0), or all of a year would be ordered at once.',
       { ...where, field: 'holdingRate' },
     );
@@ -72,7 +72,7 @@ export function economicOrder(
 export function orderSize(terms: OrderTerms, where: Where): Outcome<OrderSize> {
   const { yearlyDemand, holdingRate, packUnits, packCost, leastPacks } = terms;
   if (!(packUnits > 0)) {
-    return fail('pack-invalid', 'The pack must hold more than 0.', {
+    return fail('pack-empty', 'The pack must hold more than 0.', {
       ...where,
       field: 'pack.content',
     });

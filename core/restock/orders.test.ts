@@ -79,21 +79,28 @@ describe('sending an order', () => {
     expect(valueOf(sentOrder(order(), daily, materials, 'phone', TODAY)).dueOn).toBe(TODAY);
   });
 
-  it.each<[string, Order, Partial<Supplier>, RegExp]>([
-    ['an order of nothing', order({ lines: [] }), {}, /nothing in this order/],
-    ['one that is with the supplier', sent, {}, /with the supplier already/],
-    ['one that is too small', order(), { leastOrderMinor: 100_000 }, /as small as this/],
+  it.each<[string, Order, Partial<Supplier>, RegExp, string]>([
+    ['an order of nothing', order({ lines: [] }), {}, /nothing in this order/, 'order-empty'],
+    ['one that is with the supplier', sent, {}, /with the supplier already/, 'order-not-draft'],
+    [
+      'one that is too small',
+      order(),
+      { leastOrderMinor: 100_000 },
+      /as small as this/,
+      'order-too-small',
+    ],
     [
       'fewer packs than are sold',
       order({ lines: [line({ packId: asId('small'), packs: 2 })] }),
       {},
       /from 3 packs on/,
+      'too-few-packs',
     ],
-  ])('is refused for %s', (_, of, changes, words) => {
+  ])('is refused for %s', (_, of, changes, words, code) => {
     const problem = problemOf(
       sentOrder(of, { ...supplier, ...changes }, materials, 'print', TODAY),
     );
-    expect(problem).toMatchObject({ code: 'order-invalid' });
+    expect(problem).toMatchObject({ code });
     expect(problem.message).toMatch(words);
   });
 

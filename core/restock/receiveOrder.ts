@@ -1,6 +1,14 @@
 import type { House, Order, OrderLine } from '../house/house';
 import type { EntryId, LotId, OrderLineId, PackId } from '../house/ids';
-import { fail, failWith, ok, type Outcome, type Problem } from '../problem/problem';
+import {
+  fail,
+  failWith,
+  ok,
+  problem,
+  type CodeAbout,
+  type Outcome,
+  type Problem,
+} from '../problem/problem';
 import type { DeliveryEntry } from '../stock/entries';
 import { LARGEST_MINOR } from '../house/stock';
 import { isUnderWay, openPacksOf } from './orderProgress';
@@ -55,7 +63,7 @@ export function receiveOrder(
 ): Outcome<Received> {
   if (!isUnderWay(order)) {
     return fail(
-      'order-invalid',
+      'order-not-under-way',
       order.state === 'draft'
         ? 'This order has not been sent yet: send it first, or enter what came on the shelf.'
         : `This order is ${order.state}: enter what came on the shelf instead.`,
@@ -64,23 +72,24 @@ export function receiveOrder(
   }
   const problems: Problem[] = [];
   const entries: DeliveryEntry[] = [];
-  const no = (line: ReceivedLine, field: string, message: string): void => {
-    problems.push({
-      code: 'order-invalid',
-      message,
-      where: { orderId: order.id, lineId: line.lineId, field },
-    });
+  const no = (
+    line: ReceivedLine,
+    field: string,
+    code: CodeAbout<'orderId' | 'lineId' | 'field'>,
+    message: string,
+  ): void => {
+    problems.push(problem(code, message, { orderId: order.id, lineId: line.lineId, field }));
   };
   const after = new Map(order.lines.map((line) => [line.id, line]));
   for (const came of lines) {
     const line = after.get(came.lineId);
     if (!line) {
-      no(came, 'lineId', 'This line is not in the order any more.');
+      no(came, 'lineId', 'order-line-unknown', 'This line is not in the order any more.');
       continue;
     }
     const name = materials.find(({ id }) => id === line.materialId)?.name ?? 'this';
     if (!Number.isInteger(came.packs) || !Number.isInteger(came.refused)) {
-      no(came, 'packs', `Count whole packs of ${name}.`);
+      no(came, 'packs', 'packs-not-whole', `Count whole packs of ${name}.`);
       continue;
     }
     const open = openPacksOf(line);
@@ -88,6 +97,7 @@ export function receiveOrder(
       no(
         came,
         'packs',
+        'more-than-ordered',
         `${came.packs} of ${name} came, ${open} were still due: say that all of it stays, or send back ${came.packs - open}.`,
       );
       continue;
@@ -96,6 +106,7 @@ export function receiveOrder(
       no(
         came,
         'paidMinor',
+        'too-much',
         `The invoice for ${name} is more than can be kept: check price and packs.`,
       );
       continue;
@@ -104,6 +115,7 @@ export function receiveOrder(
       no(
         came,
         'packs',
+        'too-many-parts',
         `${name} came in too many parts: close this order and enter it on the shelf.`,
       );
       continue;
@@ -127,7 +139,7 @@ export function receiveOrder(
   }
   if (problems.length > 0) return failWith(problems);
   if (lines.every(({ packs, refused }) => packs === 0 && refused === 0) && rest === 'awaited') {
-    return fail('order-invalid', 'Nothing of the delivery has been entered yet.', {
+    return fail('nothing-received', 'Nothing of the delivery has been entered yet.', {
       orderId: order.id,
       field: 'lines',
     });

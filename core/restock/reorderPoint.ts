@@ -57,13 +57,13 @@ export function pointOf(
 ): Outcome<ReorderPoint> {
   if (!(serviceLevel > 0 && serviceLevel < 1)) {
     return fail(
-      'setting-invalid',
+      'service-level-invalid',
       'The service level must be between 0 and 100 %, without the ends.',
       { settings: true, field: 'serviceLevel' },
     );
   }
   if (!(packUnits > 0)) {
-    return fail('pack-invalid', 'The pack must hold more than 0.', {
+    return fail('pack-empty', 'The pack must hold more than 0.', {
       ...where,
       field: 'pack.content',
     });

@@ -130,10 +130,10 @@ describe('order size (S4)', () => {
 
   it('says why there is no best size when keeping costs nothing', () => {
     expect(problemOf(orderSize({ ...terms, holdingRate: 0 }, {}))).toMatchObject({
-      code: 'setting-invalid',
+      code: 'holding-free',
       where: { field: 'holdingRate' },
     });
-    expect(problemOf(orderSize({ ...terms, packUnits: 0 }, {})).code).toBe('pack-invalid');
+    expect(problemOf(orderSize({ ...terms, packUnits: 0 }, {})).code).toBe('pack-empty');
   });
 
   it('never costs more a year than one pack fewer or more', () => {

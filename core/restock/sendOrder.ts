@@ -36,10 +36,10 @@ export function sentOrder(
   const where = { orderId: order.id };
   if (order.state !== 'draft') {
     const message = `This order is ${order.state === 'sent' || order.state === 'confirmed' ? 'with the supplier already' : order.state}.`;
-    return fail('order-invalid', message, { ...where, field: 'state' });
+    return fail('order-not-draft', message, { ...where, field: 'state' });
   }
   if (order.lines.length === 0) {
-    return fail('order-invalid', 'There is nothing in this order yet: add a line first.', {
+    return fail('order-empty', 'There is nothing in this order yet: add a line first.', {
       ...where,
       field: 'lines',
     });
@@ -49,7 +49,7 @@ export function sentOrder(
     const least = packOf(line, materials)?.leastPacks ?? 1;
     if (line.packs < least) {
       return fail(
-        'order-invalid',
+        'too-few-packs',
         `${supplier.name} sells ${material?.name ?? 'this'} from ${least} packs on.`,
         { ...where, lineId: line.id, field: 'packs' },
       );
@@ -58,7 +58,7 @@ export function sentOrder(
   const total = order.lines.reduce((sum, { packs, priceMinor }) => sum + packs * priceMinor, 0);
   if (total < (supplier.leastOrderMinor ?? 0)) {
     return fail(
-      'order-invalid',
+      'order-too-small',
       `${supplier.name} takes no order as small as this: add what will be needed soon.`,
       { ...where, field: 'lines' },
     );

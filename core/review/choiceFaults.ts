@@ -1,9 +1,15 @@
 import type { Choice } from '../house/house';
 import type { ChoiceId, OptionId, ProtocolId } from '../house/ids';
-import type { Where } from '../problem/problem';
+import { problem, type CodeAbout } from '../problem/problem';
 import { CHOOSING_VALUES } from '../protocol/choose';
 import type { WrittenOut } from '../protocol/expandBlocks';
 import type { Finding } from './finding';
+
+type Say = (
+  weight: Finding['weight'],
+  code: CodeAbout<'protocolId' | 'choiceId'>,
+  message: string,
+) => Finding;
 
 /**
  * Choices that cannot be meant: without options, with values that nobody has, with an option that is
@@ -12,17 +18,10 @@ import type { Finding } from './finding';
 export function choiceFaults(written: WrittenOut, protocolId: ProtocolId): Finding[] {
   const holds = heldOptions(written);
   return written.choices.flatMap((choice) => {
-    const where: Where = { protocolId, choiceId: choice.id };
-    const say = (weight: Finding['weight'], code: Finding['code'], message: string): Finding => ({
-      weight,
-      code,
-      message,
-      where,
-    });
+    const where = { protocolId, choiceId: choice.id };
+    const say: Say = (weight, code, message) => ({ weight, ...problem(code, message, where) });
     if (choice.options.length === 0) {
-      return [
-        say('fault', 'choice-invalid', `“${choice.name}” has no options yet: add the first.`),
-      ];
+      return [say('fault', 'choice-empty', `“${choice.name}” has no options yet: add the first.`)];
     }
     const empty = choice.options.filter(({ id }) => !holds.get(choice.id)?.has(id));
     return [
@@ -30,7 +29,7 @@ export function choiceFaults(written: WrittenOut, protocolId: ProtocolId): Findi
         ? [
             say(
               'prompt',
-              'choice-invalid',
+              'choice-unused',
               `Nothing depends on “${choice.name}” yet: put steps or products into its options.`,
             ),
           ]
@@ -43,10 +42,7 @@ export function choiceFaults(written: WrittenOut, protocolId: ProtocolId): Findi
   });
 }
 
-function gaps(
-  choice: Choice,
-  say: (weight: Finding['weight'], code: Finding['code'], message: string) => Finding,
-): Finding[] {
+function gaps(choice: Choice, say: Say): Finding[] {
   if (choice.by === 'couch' || choice.noneIsFine) return [];
   if (choice.options.some((option) => option.for.length === 0)) return [];
   const named = new Set(choice.options.flatMap((option) => option.for));

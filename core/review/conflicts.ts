@@ -1,7 +1,7 @@
 import type { Step } from '../house/house';
 import { devicesOf } from '../house/protocol';
 import type { StepId } from '../house/ids';
-import type { ProblemCode } from '../problem/problem';
+import { problem, type CodeAbout } from '../problem/problem';
 import type { Schedule, ScheduleRow } from '../time/schedule';
 import { workedZones } from '../zone/workedZones';
 import { leavesOf, zoneName, type LeafZone } from '../zone/zones';
@@ -18,19 +18,9 @@ const WORTH_SAYING = 0.05;
 export function conflictsIn(reviewed: ReviewedProtocol, schedule: Schedule): Finding[] {
   const { worked, index } = reviewed;
   const found = new Map<string, Finding>();
-  const say = (
-    stepId: StepId,
-    code: ProblemCode,
-    message: string,
-    more: Partial<Finding> = {},
-  ): void => {
-    const finding: Finding = {
-      weight: 'conflict',
-      code,
-      message,
-      where: { protocolId: worked.id, stepId },
-      ...more,
-    };
+  const say: Say = (stepId, code, message, more) => {
+    const where = { protocolId: worked.id, stepId };
+    const finding = { weight: 'conflict', ...problem(code, message, where), ...more } as const;
     found.set(`${stepId}/${code}/${message}`, finding);
   };
   const steps = new Map(worked.steps.map((step) => [step.id, step]));
@@ -43,7 +33,12 @@ export function conflictsIn(reviewed: ReviewedProtocol, schedule: Schedule): Fin
   return [...found.values()];
 }
 
-type Say = (stepId: StepId, code: ProblemCode, message: string, more?: Partial<Finding>) => void;
+type Say = (
+  stepId: StepId,
+  code: CodeAbout<'protocolId' | 'stepId'>,
+  message: string,
+  more?: Partial<Pick<Finding, 'weight' | 'chance'>>,
+) => void;
 type Steps = ReadonlyMap<StepId, Step>;
 
 /** A step with what is done beside it. */
@@ -81,7 +76,7 @@ function caps(schedule: Schedule, say: Say): void {
     } else if (chancePast > WORTH_SAYING) {
       say(
         of.stepId,
-        'contact-cap-passed',
+        'contact-cap-near',
         `“${name}” may pass its ${capMinutes} min: what is done meanwhile sometimes takes longer.`,
         { chance: chancePast, weight: 'prompt' },
       );

@@ -8,11 +8,11 @@ import type { Schedule } from '../time/schedule';
 export type Weight = 'fault' | 'conflict' | 'prompt';
 
 /** Something to look at in a protocol, at its place. */
-export interface Finding extends Problem {
+export type Finding = Problem & {
   readonly weight: Weight;
   /** the chance that it comes about, where it is one */
   readonly chance?: number;
-}
+};
 
 /** A protocol as it is reviewed. */
 export interface ReviewedProtocol {

@@ -215,7 +215,7 @@ describe('what cannot be at once', () => {
       beside('massage', { minutes: minutes(7, 9, 13) }),
     ];
     const [may] = found({ steps });
-    expect(may).toMatchObject({ code: 'contact-cap-passed', weight: 'prompt' });
+    expect(may).toMatchObject({ code: 'contact-cap-near', weight: 'prompt' });
     expect(may?.chance).toBeGreaterThan(0.2);
     const [does] = found({
       steps: [mask({ capMinutes: 10, minutes: minutes(8) }), beside('m', { minutes: minutes(12) })],

@@ -1,7 +1,7 @@
 import type { Device, DeviceSetting } from '../house/device';
 import type { Step } from '../house/house';
 import { devicesOf } from '../house/protocol';
-import type { ProblemCode, Where } from '../problem/problem';
+import { problem, type CodeAbout } from '../problem/problem';
 import { workedZones } from '../zone/workedZones';
 import { leavesOf, zoneName, type LeafZone, type ZoneId } from '../zone/zones';
 import { materialsOfStep } from '../care/traits';
@@ -14,13 +14,11 @@ import type { Finding, ReviewedProtocol } from './finding';
 export function settingFaults({ written, worked, shelf, index }: ReviewedProtocol): Finding[] {
   return [
     ...written.steps.flatMap((step) => {
-      const where: Where = { protocolId: worked.id, stepId: step.id };
-      const say = (
-        weight: Finding['weight'],
-        code: ProblemCode,
-        message: string,
-        field: string,
-      ): Finding => ({ weight, code, message, where: { ...where, field } });
+      const where = { protocolId: worked.id, stepId: step.id };
+      const say: Say = (weight, code, message, field) => ({
+        weight,
+        ...problem(code, message, { ...where, field }),
+      });
       return [
         ...endpointFaults(step, say),
         ...zoneFaults(step, say),
@@ -54,7 +52,7 @@ export function settingFaults({ written, worked, shelf, index }: ReviewedProtoco
 
 type Say = (
   weight: Finding['weight'],
-  code: ProblemCode,
+  code: CodeAbout<'protocolId' | 'stepId' | 'field'>,
   message: string,
   field: string,
 ) => Finding;
@@ -75,7 +73,7 @@ function endpointFaults({ name, until, minutes, capMinutes }: Step, say: Say): F
     ? [
         say(
           'fault',
-          'endpoint-uncapped',
+          'cap-passed',
           `“${name}” is waited for at most ${capMinutes} min, so it cannot take ${minutes.most}.`,
           'minutes',
         ),
@@ -93,7 +91,7 @@ function zoneFaults({ name, zones, never = [], lightly = [] }: Step, say: Say): 
       ? [
           say(
             'prompt',
-            'zones-overlap',
+            'zone-named-twice',
             `“${name}” names ${zoneName(twice[1])} twice: it lies within ${zoneName(twice[0])}, and is covered once.`,
             'zones',
           ),
@@ -102,7 +100,7 @@ function zoneFaults({ name, zones, never = [], lightly = [] }: Step, say: Say): 
     ...forbidden.map((zone) =>
       say(
         'fault',
-        'zones-overlap',
+        'zone-forbidden',
         `“${name}” is done on ${zoneName(zone)}, and says never to do so.`,
         'zones',
       ),
@@ -110,7 +108,7 @@ function zoneFaults({ name, zones, never = [], lightly = [] }: Step, say: Say): 
     ...outside.map((zone) =>
       say(
         'prompt',
-        'zones-overlap',
+        'zone-not-worked',
         `“${name}” goes lightly on ${zoneName(zone)}, but is not done there.`,
         'zones',
       ),
@@ -159,7 +157,7 @@ function settingLimits(step: Step, device: Device, say: Say): Finding[] {
         return [
           say(
             'fault',
-            'device-limit',
+            'device-setting-unknown',
             `${device.name} has no ${kind.replaceAll('-', ' ')} to set (${where}).`,
             'device',
           ),

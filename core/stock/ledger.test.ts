@@ -159,7 +159,7 @@ describe('the ledger', () => {
       corrects: asId<EntryId>('e1'),
       note: 'wrong lot',
     } as const;
-    expect(problemOf(shelf.enter(delivery)).code).toBe('stock-short');
+    expect(problemOf(shelf.enter(delivery)).code).toBe('taken-since');
     expect(problemOf(shelf.enter({ ...delivery, note: ' ' })).where).toMatchObject({
       field: 'note',
     });
@@ -237,7 +237,7 @@ describe('entries that cannot be', () => {
     const one = books(milk);
     one.deliver('a');
     expect(one.enter({ kind: 'opening' }).ok).toBe(true);
-    expect(problemOf(one.enter({ kind: 'opening' })).code).toBe('stock-short');
+    expect(problemOf(one.enter({ kind: 'opening' })).code).toBe('nothing-sealed');
   });
 });
 

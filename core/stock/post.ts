@@ -38,9 +38,9 @@ const MOST_MOVEMENTS = 10_000;
 export function postEntry(entry: StockEntry, books: Books): Outcome<Posting> {
   const at = entry.at ?? books.now.toISOString();
   const instant = Date.parse(at);
-  if (Number.isNaN(instant)) return no('day-invalid', entry, 'at', 'This is not a date and time.');
+  if (Number.isNaN(instant)) return no('not-a-moment', entry, 'at', 'This is not a date and time.');
   if (instant > books.now.getTime() + CLOCK_TOLERANCE_MS) {
-    return no('day-invalid', entry, 'at', 'This has not happened yet: choose a time up to now.');
+    return no('in-the-future', entry, 'at', 'This has not happened yet: choose a time up to now.');
   }
   switch (entry.kind) {
     case 'delivery':
@@ -67,25 +67,25 @@ function postDelivery(entry: DeliveryEntry, books: Books, at: string): Outcome<P
     return no('pack-missing', entry, 'packId', `${material.name} has no such pack.`);
   }
   if (!(Number.isInteger(entry.packs) && entry.packs > 0)) {
-    return no('entry-invalid', entry, 'packs', 'At least one whole pack must have come.');
+    return no('packs-not-whole', entry, 'packs', 'At least one whole pack must have come.');
   }
   if (!isDay(entry.deliveredOn)) {
-    return no('day-invalid', entry, 'deliveredOn', 'Enter the day of the delivery.');
+    return no('not-a-day', entry, 'deliveredOn', 'Enter the day of the delivery.');
   }
   if (entry.deliveredOn > todayOf(books)) {
     return no(
-      'day-invalid',
+      'in-the-future',
       entry,
       'deliveredOn',
       'A delivery cannot lie in the future: enter the day on which it came.',
     );
   }
   if (entry.expiresOn !== undefined && !isDay(entry.expiresOn)) {
-    return no('day-invalid', entry, 'expiresOn', 'Enter the day until which it keeps.');
+    return no('not-a-day', entry, 'expiresOn', 'Enter the day until which it keeps.');
   }
   if (entry.expiresOn !== undefined && entry.expiresOn < entry.deliveredOn) {
     return no(
-      'day-invalid',
+      'expired-on-arrival',
       entry,
       'expiresOn',
       'It would have expired before it came: check both dates, and send it back if they are right.',
@@ -105,7 +105,7 @@ function postDelivery(entry: DeliveryEntry, books: Books, at: string): Outcome<P
   const quantity = asKept(asKept(content) * containers * entry.packs);
   if (quantity > LARGEST_QUANTITY) {
     return no(
-      'entry-invalid',
+      'too-much',
       entry,
       'packs',
       'That is more than can be kept of anything: check the packs.',
@@ -125,7 +125,7 @@ function postOpening(entry: OpeningEntry, books: Books, at: string): Outcome<Pos
   if (entry.lotId !== undefined && !lot) return unknownLot(entry, material);
   if (!lot || !holdsOne(lot)) {
     return no(
-      'stock-short',
+      'nothing-sealed',
       entry,
       'lotId',
       `There is no sealed container of ${material.name}${lot ? ' in this lot' : ''} left to open.`,
@@ -139,7 +139,7 @@ function postOpening(entry: OpeningEntry, books: Books, at: string): Outcome<Pos
 function postUse(entry: UseEntry, books: Books, at: string): Outcome<Posting> {
   const { material, stock } = books;
   if (!(entry.quantity > 0)) {
-    return no('entry-invalid', entry, 'quantity', 'Enter how much was used, more than 0.');
+    return no('quantity-missing', entry, 'quantity', 'Enter how much was used, more than 0.');
   }
   if (entry.lotId !== undefined) {
     return takeFrom(entry, entry.lotId, entry.containerId, entry.quantity, books, at);
@@ -185,7 +185,7 @@ function postUse(entry: UseEntry, books: Books, at: string): Outcome<Posting> {
   }
   if (drafts.length > MOST_MOVEMENTS) {
     return no(
-      'entry-invalid',
+      'too-many-openings',
       entry,
       'quantity',
       `That would open ${number} containers at once: enter it in parts.`,
@@ -196,10 +196,10 @@ function postUse(entry: UseEntry, books: Books, at: string): Outcome<Posting> {
 
 function postDiscard(entry: DiscardEntry, books: Books, at: string): Outcome<Posting> {
   if (!(entry.quantity > 0)) {
-    return no('entry-invalid', entry, 'quantity', 'Enter how much is thrown away, more than 0.');
+    return no('quantity-missing', entry, 'quantity', 'Enter how much is thrown away, more than 0.');
   }
   if (entry.reason === 'other' && (entry.note ?? '').trim() === '') {
-    return no('entry-invalid', entry, 'note', 'Say in a word why it is thrown away.');
+    return no('reason-missing', entry, 'note', 'Say in a word why it is thrown away.');
   }
   return takeFrom(entry, entry.lotId, entry.containerId, entry.quantity, books, at);
 }

@@ -10,17 +10,17 @@ export function postCorrection(
   at: string,
 ): Outcome<Posting> {
   if (entry.note.trim() === '') {
-    return no('entry-invalid', entry, 'note', 'Say in a word why the entry is taken back.');
+    return no('reason-missing', entry, 'note', 'Say in a word why the entry is taken back.');
   }
   if (corrected.length === 0) {
-    return no('entry-invalid', entry, 'corrects', 'The entry that is taken back is not there.');
+    return no('entry-unknown', entry, 'corrects', 'The entry that is taken back is not there.');
   }
   if (alreadyCorrected) {
-    return no('entry-invalid', entry, 'corrects', 'This entry has already been taken back.');
+    return no('taken-back-already', entry, 'corrects', 'This entry has already been taken back.');
   }
   if (corrected.some((movement) => movement.kind === 'correction')) {
     return no(
-      'entry-invalid',
+      'correction-of-correction',
       entry,
       'corrects',
       'A correction is not taken back: enter anew what is right.',
@@ -40,7 +40,7 @@ export function postCorrection(
   /* Where there was less than nothing already, giving back is not taking. */
   if ([...after].some(([key, held]) => held < Math.min(0, before.get(key) ?? 0))) {
     return no(
-      'stock-short',
+      'taken-since',
       entry,
       'corrects',
       `Part of this ${material.name} has been taken since, so the entry cannot be taken back: count what is there instead.`,

@@ -29,16 +29,16 @@ export function postCount(
     const held = heldIn(lot, containerId);
     if (held === undefined) return unknownContainer(entry, material);
     if (!(quantity >= 0)) {
-      return no('entry-invalid', entry, 'found', 'A count cannot be below 0.');
+      return no('count-below-nothing', entry, 'found', 'A count cannot be below 0.');
     }
     const key = `${lotId}/${containerId ?? ''}`;
     if (seen.has(key)) {
-      return no('entry-invalid', entry, 'found', 'The same container is counted twice.');
+      return no('counted-twice', entry, 'found', 'The same container is counted twice.');
     }
     seen.add(key);
     drafts.push({ lotId, ...(containerId && { containerId }), quantity: asKept(quantity - held) });
   }
-  if (drafts.length === 0) return no('entry-invalid', entry, 'found', 'Nothing was counted.');
+  if (drafts.length === 0) return no('nothing-counted', entry, 'found', 'Nothing was counted.');
   const since = takenSince(entry, drafts, stock);
   if (since) return since;
   return ok({ movements: moves(entry, at, drafts) });
@@ -55,7 +55,7 @@ function takenSince(
     const held = (lot && heldIn(lot, containerId)) ?? 0;
     return quantity < 0 && sumExactly([held, quantity]) < 0;
   });
-  return gone ? no('stock-short', entry, 'found', TAKEN_SINCE) : undefined;
+  return gone ? no('taken-since', entry, 'found', TAKEN_SINCE) : undefined;
 }
 
 /** The parts of a stock of which the ledger says that less than nothing is there. */
@@ -79,7 +79,7 @@ const TAKEN_SINCE = 'Since it was counted more was taken than the count found: c
 export function postTotalCount(entry: TotalCountEntry, books: Books, at: string): Outcome<Posting> {
   const { material, stock, then = stock, timeZone } = books;
   if (!(entry.quantity >= 0)) {
-    return no('entry-invalid', entry, 'quantity', 'A count cannot be below 0.');
+    return no('count-below-nothing', entry, 'quantity', 'A count cannot be below 0.');
   }
   const drafts: Draft[] = belowNothing(stock).map(({ quantity, ...part }) => ({
     ...part,
@@ -124,6 +124,6 @@ export function postTotalCount(entry: TotalCountEntry, books: Books, at: string)
     drafts.push({ lotId, ...(containerId && { containerId }), quantity: -quantity });
     missing = asKept(missing - quantity);
   }
-  if (missing > 0) return no('stock-short', entry, 'quantity', TAKEN_SINCE);
+  if (missing > 0) return no('taken-since', entry, 'quantity', TAKEN_SINCE);
   return ok({ movements: moves(entry, at, drafts) });
 }

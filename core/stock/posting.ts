@@ -1,6 +1,6 @@
 import type { BoughtMaterial } from '../house/house';
 import { asId, type ContainerId } from '../house/ids';
-import { fail, type Outcome, type ProblemCode } from '../problem/problem';
+import { fail, type CodeAbout, type Outcome } from '../problem/problem';
 import { dayOf, toSecond, type HouseClock } from '../days/days';
 import type { StockEntry } from './entries';
 import {
@@ -86,7 +86,12 @@ export function beforeDelivery(
   { timeZone }: HouseClock,
 ): Outcome<never> | undefined {
   return dayOf(new Date(at), timeZone) < lot.deliveredOn
-    ? no('day-invalid', entry, 'at', `The lot came on ${lot.deliveredOn}: this cannot be before.`)
+    ? no(
+        'before-delivery',
+        entry,
+        'at',
+        `The lot came on ${lot.deliveredOn}: this cannot be before.`,
+      )
     : undefined;
 }
 
@@ -116,12 +121,17 @@ export function unknownLot(entry: StockEntry, { name }: BoughtMaterial): Outcome
 
 /** Refuses a container that is not open. */
 export function unknownContainer(entry: StockEntry, { name }: BoughtMaterial): Outcome<never> {
-  return no('lot-unknown', entry, 'containerId', `This container of ${name} is empty or not open.`);
+  return no(
+    'container-unknown',
+    entry,
+    'containerId',
+    `This container of ${name} is empty or not open.`,
+  );
 }
 
 /** Refuses an entry at one of its fields. */
 export function no(
-  code: ProblemCode,
+  code: CodeAbout<'materialId' | 'field'>,
   entry: StockEntry,
   field: string,
   message: string,

@@ -20,7 +20,7 @@ export function weighedQuantity(
 ): Outcome<number> {
   if (!(grossG >= tareG) || tareG < 0) {
     return fail(
-      'stock-invalid',
+      'weighs-less-than-empty',
       `${thing.name} weighs less than its empty container (${tareG} g): check what lies on the scale.`,
       { ...where, field: 'gross' },
     );
@@ -29,7 +29,7 @@ export function weighedQuantity(
   if (unit === 'piece') {
     if (pieceG === undefined || !(pieceG > 0)) {
       return fail(
-        'unit-mismatch',
+        'piece-not-weighed',
         `Pieces of ${thing.name} are counted by weight only when one piece has been weighed.`,
         {
           ...where,

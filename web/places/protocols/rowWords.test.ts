@@ -109,7 +109,10 @@ describe('a row', () => {
     const protocol = named('black-sand-clay-facial');
     const [first, second] = protocol.steps;
     if (!first || !second) throw new Error('no steps');
-    const at = (stepId: string) => ({ message: '', where: { stepId } });
+    const at = (stepId: string) => ({
+      message: '',
+      where: { protocolId: protocol.id, stepId, field: 'minutes' },
+    });
     const rows = rowsFor(protocol, clientWith(), {
       findings: [
         { ...at(first.id), code: 'sun-protection', weight: 'prompt' },
