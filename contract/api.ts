@@ -154,6 +154,7 @@ export const PROBLEM_TYPES = {
   notJson: 'urn:bienestar:problem:not-json',
   databaseAway: 'urn:bienestar:problem:database-away',
   diskFull: 'urn:bienestar:problem:disk-full',
+  damaged: 'urn:bienestar:problem:damaged',
   internal: 'urn:bienestar:problem:internal',
 } as const;
 

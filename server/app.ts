@@ -13,6 +13,7 @@ import { copyRoutes } from './copies/copyRoutes';
 import { countRoutes } from './counts/countRoutes';
 import { editionRoutes } from './editions/editionRoutes';
 import { exportRoutes } from './exports/exportRoutes';
+import { isDamaged } from './documents/checkedDocuments';
 import { healthRoutes } from './health/healthRoutes';
 import { asideHouses } from './house/asideHouses';
 import { openingHouses } from './house/openAndAnswer';
@@ -112,9 +113,12 @@ export function createApp({
   app.use(sameOriginWrites);
   app.use(API, plainAddress);
   app.use(`${API}/health`, healthRoutes(sequelize));
-  const open = openingHouses(door, sequelize, databaseUrl, () =>
-    copies ? copies.make('opening') : Promise.resolve(),
-  );
+  const open = openingHouses(door, sequelize, databaseUrl, async () => {
+    /* A house that cannot be read cannot be written to a file: it is put aside whole, as any. */
+    await copies?.make('opening').catch((error: unknown) => {
+      if (!isDamaged(error)) throw error;
+    });
+  });
   app.use(`${API}/house`, houseRoutes(door, open));
   app.put(
     [`${API}/materials`, `${API}/several`, `${API}/bookings`],

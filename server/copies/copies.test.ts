@@ -183,6 +183,20 @@ describe('safe copies of a house', () => {
     await rename('Painted again');
   });
 
+  it('are brought back in the place of a house that cannot be read, which is told by its place', async () => {
+    const { body: copy } = await ask<SafeCopy>('POST', 'copies');
+    const broken = '{"id":"lava","name":"Lava","kind":"dry","slope":3}';
+    await sequelize.query(
+      `UPDATE rooms SET body = '${broken}', version = version + 1 WHERE id = 'lava'`,
+    );
+    const read = await ask<ProblemDocument>('GET', 'house');
+    expect([read.status, read.body.title]).toEqual([422, 'Not as it was written']);
+    expect(read.body.detail).toContain('“lava” in rooms');
+    expect(read.body.detail).toContain('/slope');
+    expect((await ask('POST', `copies/${copy.name}/bring-back`)).status).toBe(200);
+    expect(await nameOfRoom()).toBe('Painted again');
+  });
+
   it('that are damaged change nothing, and unknown ones are not there', async () => {
     const { body: copy } = await ask<SafeCopy>('POST', 'copies');
     await truncate(join(folder, 'copies', copy.name), Math.floor((copy.bytes ?? 0) / 2));

@@ -86,12 +86,13 @@ describe('a round of counting', () => {
     await count(await round(), 'couch-paper', 60, at(50));
     await api.send('POST', 'ledger', { ...use('couch-paper', 4), at: at(45) });
     const roundId = await round();
-    await count(roundId, 'couch-paper', 55, at(40));
+    const counted = at(40);
+    await count(roundId, 'couch-paper', 55, counted);
     await api.send('POST', 'ledger', { ...use('couch-paper', 7), at: at(35) });
     const { gone } = (await api.send<CountHistory>('GET', `counts/${roundId}/history`)).body;
     expect(gone.at(-1)).toEqual({
       materialId: 'couch-paper',
-      until: at(40),
+      until: counted,
       kind: 'use',
       quantity: 4,
       entries: 1,

@@ -1,9 +1,11 @@
+import type Joi from 'joi';
 import { Op, type FindOptions, type WhereOptions } from 'sequelize';
 import { unversioned, type Use, type Versioned } from '@bienestar/contract/api';
 import type { AuditTrail } from '../audit/auditTrail';
 import { fromJson } from '../db/optional';
 import { table, type TableName } from '../db/tables';
 import type { Session } from '../db/transactions';
+import { checkDocument } from './checkedDocuments';
 import { usesRows, type Held, type UserColumn } from './uses';
 
 /** A thing as it lies in the database: the document that it is, its version, and its place among its kind. */
@@ -20,6 +22,8 @@ const FIRST_VERSION = 1;
 /** How a kind of thing is kept. */
 export interface DocumentKind<T extends object> {
   readonly table: TableName;
+  /** what it is checked against when it is read */
+  readonly schema: Joi.Schema<T>;
   /** what it is called in the audit trail */
   readonly part: string;
   readonly idOf: (value: T) => string;
@@ -92,10 +96,11 @@ export function documentRepository<T extends object>(
   };
   const select = async (options: FindOptions): Promise<DocumentRow[]> =>
     (await documents.findAll({ raw: true, transaction, ...options })) as unknown as DocumentRow[];
-  const thingOf = ({ body, version }: DocumentRow): Versioned<T> => ({
-    ...fromJson<T>(body as T | string),
-    version,
-  });
+  const thingOf = ({ id, body, version }: DocumentRow): Versioned<T> => {
+    const value = fromJson<T>(body as T | string);
+    checkDocument(sequelize, { table: kind.table, id, version }, kind.schema, value);
+    return { ...value, version };
+  };
   const where: Repository<T>['where'] = async (chosen) =>
     (await select({ where: chosen, order: [['ordinal', 'ASC']] })).map(thingOf);
 

@@ -62,7 +62,7 @@ export function asideHouses(live: Sequelize, url: string): AsideHouses {
       const [, suffix] = NAME.exec(name) ?? [];
       const schema = (await all()).find((each) => each.suffix === suffix)?.name;
       if (schema === undefined) return false;
-      const version = await readingUnit(live, byItself(), ({ house }) => versionAbove(house));
+      const version = await readingUnit(live, byItself(), versionAbove);
       await inTurn(live, url, async () => {
         const aside = connect(withDatabase(url, schema), { connections: 1 });
         try {

@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import type { AggregateName, Aggregates, Lines, Use, Versioned } from '@bienestar/contract/api';
-import { AGGREGATES } from '@bienestar/contract/rules';
+import { AGGREGATES, SCHEMAS } from '@bienestar/contract/rules';
 import type { Order } from '@bienestar/core/house/house';
 import type { EntryId } from '@bienestar/core/house/ids';
 import { SETTINGS_ID } from '@bienestar/core/house/journal';
@@ -46,6 +46,7 @@ export function documentRepositories(
   ): Repository<Aggregates[N]> =>
     documentRepository<Aggregates[N]>(session, audit, {
       part: name,
+      schema: AGGREGATES[name].schema,
       idOf: ({ id }) => id,
       nameOf: ({ name: called }) => called,
       references: AGGREGATES[name].references,
@@ -73,6 +74,7 @@ export function documentRepositories(
   const settings = documentRepository<HouseSettings>(session, audit, {
     table: 'settings',
     part: 'settings',
+    schema: SCHEMAS.settings,
     idOf: () => SETTINGS_ID,
     nameOf: ({ name }) => name,
   });
@@ -102,6 +104,7 @@ export function documentRepositories(
     demand: documentRepository<Lines['demand']>(session, audit, {
       table: 'demand',
       part: 'demand',
+      schema: SCHEMAS.demand,
       idOf: ({ serviceId }) => serviceId,
       nameOf: () => '',
     }),

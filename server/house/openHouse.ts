@@ -27,7 +27,7 @@ export async function openHouse(
 ): Promise<Checked<undefined>> {
   /* Rows take more room than their text, with their indexes and until the former house is gone. */
   requireRoom(live, (await stat(path)).size * ROOM_FOR_A_BYTE);
-  const version = await readingUnit(live, byItself(), ({ house }) => versionAbove(house));
+  const version = await readingUnit(live, byItself(), versionAbove);
   const staging = await makeStagingSchema(live, url);
   try {
     const { sequelize } = staging;

@@ -1,9 +1,11 @@
+import { QueryTypes } from 'sequelize';
 import { ENDED_AT_HAND, type HouseSnapshot } from '@bienestar/contract/api';
 import type { GrowingList, HeldHouse } from '@bienestar/contract/houseParts';
-import { AGGREGATE_NAMES } from '@bienestar/contract/rules';
 import { daysAfter, startOfDay, todayOf } from '@bienestar/core/days/days';
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import { lastCounted } from '@bienestar/core/house/visitLog';
+import { VERSIONED_TABLES } from '../db/tables';
+import type { Session } from '../db/transactions';
 import { readStock } from '../ledger/shelfReader';
 import type { UnitOfWork } from '../work/unitOfWork';
 import { LOOKS_BACK_DAYS, recordWindow } from './records';
@@ -108,11 +110,12 @@ const VERSIONS_APART = 1_000;
  * The version of everything in a house that takes the place of this one: above every version here, so that
  * nobody who still edits this one overwrites the other unasked.
  */
-export async function versionAbove(kept: Repositories): Promise<number> {
-  const settings = await kept.settings.find();
-  let newest = settings?.version ?? 0;
-  for (const name of [...AGGREGATE_NAMES, 'demand'] as const) {
-    for (const { version } of await kept[name].all()) newest = Math.max(newest, version);
-  }
+export async function versionAbove({ sequelize, transaction }: Session): Promise<number> {
+  const each = VERSIONED_TABLES.map((table) => `SELECT MAX(version) AS version FROM \`${table}\``);
+  const [found] = await sequelize.query<{ readonly version: number | null }>(
+    `SELECT MAX(version) AS version FROM (${each.join(' UNION ALL ')}) AS of_each`,
+    { type: QueryTypes.SELECT, transaction },
+  );
+  const newest = found?.version ?? 0;
   return newest === 0 ? 1 : newest + VERSIONS_APART;
 }

@@ -1,7 +1,8 @@
 import { Moon, Sun } from 'lucide-react';
 import { lazy, Suspense, use, useEffect, type ReactNode } from 'react';
 import { NavLink, Outlet } from 'react-router';
-import { useHouseQuery } from '../store/api';
+import { PROBLEM_TYPES } from '@bienestar/contract/api';
+import { refusedBy, useHouseQuery } from '../store/api';
 import { applyTheme, themeChosen } from '../store/preferences';
 import { outbox, outboxIsOpen, useAppDispatch, useAppSelector } from '../store/store';
 import { AwayNotice } from './AwayNotice';
@@ -32,6 +33,7 @@ export function Shell() {
     isError,
     refetch,
   } = useHouseQuery(undefined, { refetchOnFocus: true });
+  const noHouse = withoutHouse(error);
   return (
     <div className="flex h-dvh flex-col">
       <a
@@ -71,9 +73,9 @@ export function Shell() {
               </WorkingProvider>
             </WithKept>
           </Suspense>
-        ) : hasNoHouse(error) ? (
+        ) : noHouse ? (
           <Suspense fallback={<Loading what="Looking for the house" />}>
-            <BeginPlace />
+            <BeginPlace fault={noHouse.fault} />
           </Suspense>
         ) : (
           <Loading what="Opening the house" failed={isError} onRetry={() => void refetch()} />
@@ -91,9 +93,16 @@ function WithKept({ children }: { readonly children: ReactNode }) {
   return children;
 }
 
-/** Whether the server answers that no house is set up; anything else is a house that cannot be had now. */
-function hasNoHouse(error: unknown): boolean {
-  return typeof error === 'object' && error !== null && 'status' in error && error.status === 404;
+/**
+ * What the server answers where no house is set up, or none that can be read; anything else is a house that
+ * cannot be had now.
+ */
+function withoutHouse(error: unknown): { readonly fault?: string } | undefined {
+  const refused = error === undefined ? undefined : refusedBy(error);
+  if (refused?.kind !== 'refused') return undefined;
+  const { status, type, detail } = refused.document;
+  if (type === PROBLEM_TYPES.damaged) return { fault: detail };
+  return status === 404 ? {} : undefined;
 }
 
 function ThemeSwitch() {

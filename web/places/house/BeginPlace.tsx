@@ -5,8 +5,13 @@ import { useOpening, type Opening } from '../../store/openHouse';
 import { CopyList } from './CopiesPanel';
 import { OpeningFaults, OpeningSheet } from './OpeningParts';
 
-/** Where there is no house, or it cannot be found any more: what to do is asked, and nothing assumed. */
-export function BeginPlace() {
+interface BeginPlaceProps {
+  /** what is wrong with a house that is there and cannot be read */
+  readonly fault?: string | undefined;
+}
+
+/** Where there is no house, or it cannot be found or read any more: what to do is asked, and nothing assumed. */
+export function BeginPlace({ fault }: BeginPlaceProps) {
   const input = useRef<HTMLInputElement>(null);
   const { data: copies = [] } = useCopiesQuery();
   const { state, open, breakOff } = useOpening();
@@ -21,11 +26,15 @@ export function BeginPlace() {
     >
       <div className="mx-auto flex max-w-3xl flex-col gap-8">
         <header>
-          <h1 className="text-3xl">There is no house here</h1>
+          <h1 className="text-3xl">
+            {fault === undefined ? 'There is no house here' : 'This house cannot be read'}
+          </h1>
           <p className="mt-2 max-w-prose text-ink-soft">
-            {wasHere
-              ? 'There was one, and its data cannot be found where it lay. Nothing was removed, and nothing takes its place unless you say so.'
-              : 'Nothing of a house was found where its data lay. If data could not be used, it was put aside and not removed: its name is in the window in which Bienestar was started.'}
+            {fault !== undefined
+              ? fault
+              : wasHere
+                ? 'There was one, and its data cannot be found where it lay. Nothing was removed, and nothing takes its place unless you say so.'
+                : 'Nothing of a house was found where its data lay. If data could not be used, it was put aside and not removed: its name is in the window in which Bienestar was started.'}
           </p>
         </header>
         {wasHere && (
@@ -43,12 +52,16 @@ export function BeginPlace() {
           </h2>
           <div className="flex flex-wrap gap-3">
             <Button onClick={() => input.current?.click()}>Open a house file …</Button>
-            <Button onClick={() => begin({ from: 'beginning', begin: 'new' })}>
-              Begin a new house
-            </Button>
-            <Button onClick={() => begin({ from: 'beginning', begin: 'demo' })}>
-              Look at the demo house
-            </Button>
+            {fault === undefined && (
+              <>
+                <Button onClick={() => begin({ from: 'beginning', begin: 'new' })}>
+                  Begin a new house
+                </Button>
+                <Button onClick={() => begin({ from: 'beginning', begin: 'demo' })}>
+                  Look at the demo house
+                </Button>
+              </>
+            )}
           </div>
           <input
             ref={input}
