@@ -1,10 +1,10 @@
 import { Moon, Sun } from 'lucide-react';
-import { lazy, Suspense, use, useEffect, type ReactNode } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { NavLink, Outlet } from 'react-router';
 import { PROBLEM_TYPES } from '@bienestar/contract/api';
 import { refusedBy, useHouseQuery } from '../store/api';
 import { applyTheme, themeChosen } from '../store/preferences';
-import { outbox, outboxIsOpen, useAppDispatch, useAppSelector } from '../store/store';
+import { outbox, useAppDispatch, useAppSelector } from '../store/store';
 import { AwayNotice } from './AwayNotice';
 import { IconButton } from './Button';
 import { Loading } from './Loading';
@@ -34,6 +34,13 @@ export function Shell() {
     refetch,
   } = useHouseQuery(undefined, { refetchOnFocus: true });
   const noHouse = withoutHouse(error);
+  /* What is shown is shown with what this browser kept of earlier windows, which is sent then. Not a
+     Suspense: React keeps what it fell back to for 300 ms. */
+  const isOpen = useAppSelector(({ queue }) => queue.isOpen);
+  const isReady = house !== undefined && isOpen;
+  useEffect(() => {
+    if (isReady) outbox.kick();
+  }, [isReady]);
   return (
     <div className="flex h-dvh flex-col">
       <a
@@ -65,14 +72,10 @@ export function Shell() {
       <AwayNotice houseMissing={error !== undefined && !house} />
       <StaleWrites />
       <main id="place" tabIndex={-1} className="min-h-0 flex-1 focus:outline-none">
-        {house ? (
-          <Suspense fallback={<Loading what="Opening the house" />}>
-            <WithKept>
-              <WorkingProvider>
-                <Outlet />
-              </WorkingProvider>
-            </WithKept>
-          </Suspense>
+        {isReady ? (
+          <WorkingProvider>
+            <Outlet />
+          </WorkingProvider>
         ) : noHouse ? (
           <Suspense fallback={<Loading what="Looking for the house" />}>
             <BeginPlace fault={noHouse.fault} />
@@ -84,13 +87,6 @@ export function Shell() {
       <Toasts />
     </div>
   );
-}
-
-/** What is inside is shown with what this browser kept of earlier windows, which is sent then. */
-function WithKept({ children }: { readonly children: ReactNode }) {
-  use(outboxIsOpen);
-  useEffect(() => outbox.kick(), []);
-  return children;
 }
 
 /**

@@ -6,7 +6,7 @@ import { autosaveInto, draftProgress } from './autosave';
 import { drafts } from './drafts';
 import { createOutbox } from './outbox/outbox';
 import { outboxInBrowser } from './outbox/outboxStorage';
-import { queue } from './outbox/queue';
+import { opened, queue } from './outbox/queue';
 import { senderOf } from './outbox/sendWrite';
 import { windowLocks } from './outbox/windowLocks';
 import { preferences } from './preferences';
@@ -30,12 +30,13 @@ export const store = configureStore({
 /* Another window may have saved meanwhile: coming back to this one looks again. */
 setupListeners(store.dispatch);
 
-/** When what this browser kept of earlier windows is at hand. */
-export const outboxIsOpen = outbox.open(
-  store,
-  senderOf(store.dispatch, () => store.getState()),
-  draftProgress(store, outbox.window),
-);
+void outbox
+  .open(
+    store,
+    senderOf(store.dispatch, () => store.getState()),
+    draftProgress(store, outbox.window),
+  )
+  .finally(() => store.dispatch(opened()));
 
 export type RootState = ReturnType<typeof store.getState>;
 export type AppDispatch = typeof store.dispatch;
