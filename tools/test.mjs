@@ -102,13 +102,13 @@ async function readCode() {
 }
 
 async function runCode() {
-  await runTests('unit tests', []);
-  await runTests('server tests', ['--config', 'server/vitest.config.ts']);
   await check('production build', async () => {
     await needBuild(say);
     return undefined;
   });
   await check('script budget', checkBudget);
+  await runTests('unit tests', []);
+  await runTests('server tests', ['--config', 'server/vitest.config.ts']);
   await runTests('journeys in the browser', ['--config', 'e2e/vitest.config.ts']);
 }
 

@@ -1,14 +1,8 @@
 import type { ReactNode } from 'react';
+import { TableHead, type Column } from './TableHead';
 
 /** The look of a cell; figures add `text-right`. */
 export const CELL_LOOK = 'px-3 py-2 align-baseline first:pl-6 last:pr-6';
-const HEAD_LOOK = 'px-3 py-2 text-xs font-semibold text-ink-soft first:pl-6 last:pr-6';
-
-/** A column by its heading: names stand to the left, figures to the right. */
-export interface Column {
-  readonly title: string;
-  readonly of: 'names' | 'figures';
-}
 
 interface PlaceTableProps {
   readonly label: string;
@@ -27,18 +21,7 @@ export function PlaceTable({ label, columns, children }: PlaceTableProps) {
       aria-label={label}
     >
       <table className="w-full text-sm">
-        <thead className="sticky top-0 z-10 bg-paper">
-          <tr className="border-b border-line-strong">
-            {columns.map(({ title, of }) => (
-              <th
-                key={title}
-                className={`${HEAD_LOOK} ${of === 'names' ? 'text-left' : 'text-right'}`}
-              >
-                {title}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead columns={columns} cell="px-3 py-2 first:pl-6 last:pr-6" isSticky />
         {children}
       </table>
     </div>

@@ -3,6 +3,7 @@ import { rebase } from '../store/outbox/rebase';
 import type { QueuedWrite } from '../store/outbox/queuedWrite';
 import { outbox } from '../store/store';
 import { Button } from './Button';
+import { names, TableHead } from './TableHead';
 import { Sheet } from './Sheet';
 
 interface StaleWriteDialogProps {
@@ -48,13 +49,7 @@ function Differences({ mine, theirs }: { readonly mine: object; readonly theirs:
   );
   return (
     <table className="w-full text-sm">
-      <thead>
-        <tr className="border-b border-line text-left text-xs text-ink-soft">
-          <th className="py-1 pr-4 font-semibold">What</th>
-          <th className="py-1 pr-4 font-semibold">Theirs</th>
-          <th className="py-1 font-semibold">Mine</th>
-        </tr>
-      </thead>
+      <TableHead columns={names('What', 'Theirs', 'Mine')} cell="py-1 pr-4" />
       <tbody>
         {keys.map((key) => (
           <tr key={key} className="border-b border-line align-top">

@@ -10,6 +10,7 @@ import { trayWords } from './cardWords';
 import { usePdf } from './paper';
 import type { Paper } from './onPaper';
 import { RoomHeader } from './RoomHeader';
+import { figures, names, TableHead } from '../../parts/TableHead';
 import { useRoomWork, type RoomWork } from './useRoomWork';
 
 const MOST_CLIENTS = 20;
@@ -75,13 +76,10 @@ export function TrayPlace() {
               </div>
             </div>
             <table className="mt-4 w-full">
-              <thead>
-                <tr className="border-b border-line-strong text-left text-xs">
-                  <th className="py-1 pr-3">Ready by</th>
-                  <th className="py-1 pr-3 text-right">Amount</th>
-                  <th className="py-1">What</th>
-                </tr>
-              </thead>
+              <TableHead
+                columns={[...names('Ready by'), ...figures('Amount'), ...names('What')]}
+                cell="py-1 pr-3"
+              />
               <tbody>
                 {lines.map((line) => (
                   <tr key={line.key} className="break-inside-avoid border-b border-line align-top">

@@ -11,7 +11,6 @@ import { Segments } from '../../parts/Segments';
 import { TextField } from '../../parts/TextField';
 import { useSnapshot } from '../../store/house';
 import { useAddAndRemove, useChange } from '../../store/useEditPart';
-import { ECONOMICS } from './economicsWords';
 import { AddLine, Line, Section } from './Section';
 
 /** Who works here, as what and for how much. */
@@ -20,7 +19,9 @@ export function PeoplePanel() {
   const { add } = useAddAndRemove('people');
   return (
     <Section title="People and pay">
-      <p className="text-sm text-ink-soft">{ECONOMICS.pay} An on-cost left empty is the house’s.</p>
+      <p className="text-sm text-ink-soft">
+        What the hour is paid before any employer’s cost. An on-cost left empty is the house’s.
+      </p>
       {people.map((person, at) => (
         <PersonLine key={person.id} person={person} labelled={at === 0} />
       ))}

@@ -4,7 +4,7 @@ import type { AddOn } from '@bienestar/core/figures/addOns';
 import { money, number, percent } from '../../format/figures';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 import { useHouse } from '../../store/house';
-import { FiguresHead } from './FiguresHead';
+import { figures, names, TableHead } from '../../parts/TableHead';
 
 interface AddOnsListProps {
   readonly addOns: readonly AddOn[];
@@ -20,9 +20,11 @@ export function AddOnsList({ addOns }: AddOnsListProps) {
         Offered within it
       </h2>
       <table className="w-full text-sm">
-        <FiguresHead
-          names="Add-on"
-          figures={['Price', 'It takes', 'It brings', 'To pay', 'Room hour, both']}
+        <TableHead
+          columns={[
+            ...names('Add-on'),
+            ...figures('Price', 'It takes', 'It brings', 'To pay', 'Room hour, both'),
+          ]}
         />
         <tbody>
           {addOns.map((addOn) => (

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { StepCost } from '@bienestar/core/cost/costByStep';
 import { money } from '../../format/figures';
-import { FiguresHead } from './FiguresHead';
+import { figures, names, TableHead } from '../../parts/TableHead';
 
 interface CostByStepsProps {
   readonly steps: readonly StepCost[];
@@ -14,7 +14,7 @@ export function CostBySteps({ steps, protocolId, currency }: CostByStepsProps) {
   const dearest = Math.max(1, ...steps.map(({ sum }) => sum));
   return (
     <table className="w-full text-sm">
-      <FiguresHead names="Step" figures={['Things', 'Hands', 'Room', 'Together']} />
+      <TableHead columns={[...names('Step'), ...figures('Things', 'Hands', 'Room', 'Together')]} />
       <tbody>
         {steps.map(({ stepId, name, things, hands, room, sum }) => (
           <tr key={stepId ?? 'rest'} className="border-b border-line text-right">

@@ -5,7 +5,7 @@ import { marginAt } from '@bienestar/core/price/marginAt';
 import type { PriceFigures } from '@bienestar/core/price/priceOf';
 import { money, number, percent } from '../../format/figures';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
-import { FiguresHead } from './FiguresHead';
+import { figures, names, TableHead } from '../../parts/TableHead';
 
 interface CostSpreadTableProps {
   readonly spread: CostSpread;
@@ -30,7 +30,9 @@ export function CostSpreadTable({ spread, explained, price, currency }: CostSpre
         From a light visit to a heavy one
       </h2>
       <table className="w-full text-sm">
-        <FiguresHead names="Part" figures={['Little, and short', 'Usual', 'Much, and long']} />
+        <TableHead
+          columns={[...names('Part'), ...figures('Little, and short', 'Usual', 'Much, and long')]}
+        />
         <tbody>
           {lines.map(([name, part]) => (
             <tr

@@ -13,7 +13,7 @@ import { Problems } from '../../parts/Problems';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 import { useFigures, useHouse } from '../../store/house';
 import { useMatrix } from '../protocols/useMatrix';
-import { FiguresHead } from './FiguresHead';
+import { figures, names, TableHead } from '../../parts/TableHead';
 import { explainedOf } from './workings';
 
 interface KindsOfClientsProps {
@@ -74,7 +74,7 @@ function Kinds({ matrix, service, inUse, price }: KindsProps) {
   return (
     <>
       <table className="w-full text-sm">
-        <FiguresHead names="Client" figures={['Full cost', 'Margin', 'Slot']} />
+        <TableHead columns={[...names('Client'), ...figures('Full cost', 'Margin', 'Slot')]} />
         <tbody>
           {(['cheapest', 'dearest'] as const).map((which) => {
             const { client, fullCost, slotMinutes } = matrix[which];

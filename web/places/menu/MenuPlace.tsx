@@ -5,7 +5,8 @@ import type { Service } from '@bienestar/core/house/house';
 import { money, number, percent } from '../../format/figures';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { ExportMenu } from '../../parts/ExportMenu';
-import { CELL_LOOK, PlaceTable, rowLook, type Column } from '../../parts/PlaceTable';
+import { CELL_LOOK, PlaceTable, rowLook } from '../../parts/PlaceTable';
+import { figures, names } from '../../parts/TableHead';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 import { useFigures, useHouse } from '../../store/house';
 import { MenuHeader } from './MenuHeader';
@@ -13,15 +14,17 @@ import { PriceRule } from './PriceRule';
 import { ServicePanel } from './ServicePanel';
 import { workingsOf } from './workings';
 
-const COLUMNS: readonly Column[] = [
-  { title: 'Service', of: 'names' },
-  { title: 'Slot', of: 'figures' },
-  { title: 'Guest is told', of: 'figures' },
-  { title: COST_PART_TITLES.direct, of: 'figures' },
-  { title: COST_PART_TITLES.full, of: 'figures' },
-  { title: 'Price', of: 'figures' },
-  { title: 'Margin', of: 'figures' },
-  { title: 'Per room hour', of: 'figures' },
+const COLUMNS = [
+  ...names('Service'),
+  ...figures(
+    'Slot',
+    'Guest is told',
+    COST_PART_TITLES.direct,
+    COST_PART_TITLES.full,
+    'Price',
+    'Margin',
+    'Per room hour',
+  ),
 ];
 
 /** What is sold: minutes, cost, price, and what each service earns by the room hour. */

@@ -2,7 +2,7 @@ import type { Variant } from '@bienestar/core/price/variants';
 import { money, percent } from '../../format/figures';
 import { Segments } from '../../parts/Segments';
 import { useChangeSettings } from '../../store/useEditPart';
-import { FiguresHead } from './FiguresHead';
+import { figures, names, TableHead } from '../../parts/TableHead';
 
 interface OtherCountsProps {
   readonly variants: readonly Variant[];
@@ -33,9 +33,11 @@ export function OtherCounts({ variants, charge, currency }: OtherCountsProps) {
         />
       </div>
       <table className="w-full text-sm">
-        <FiguresHead
-          names="Performed by, or charged for"
-          figures={['Hands', 'Contribution', 'Margin']}
+        <TableHead
+          columns={[
+            ...names('Performed by, or charged for'),
+            ...figures('Hands', 'Contribution', 'Margin'),
+          ]}
         />
         <tbody>
           {variants.map(({ of, hands, figures }) => {

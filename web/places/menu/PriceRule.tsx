@@ -1,15 +1,8 @@
-import { MoneyField } from '../../parts/MoneyField';
-import { PercentField } from '../../parts/PercentField';
-import { useHouse } from '../../store/house';
-import { useChangeSettings } from '../../store/useEditPart';
+import { SettingField } from '../house/SettingField';
 import { PriceEndingsFields } from './PriceEndingsFields';
-
-const HIGHEST_SHARE = 0.99;
 
 /** How the house makes its prices: the margin wanted and the endings it charges. A change re-prices the menu. */
 export function PriceRule() {
-  const { settings } = useHouse();
-  const change = useChangeSettings();
   return (
     <section
       aria-labelledby="price-rule"
@@ -20,21 +13,8 @@ export function PriceRule() {
           How the house prices
         </h2>
       </div>
-      <PercentField
-        label="Target margin"
-        hint="left of net, all paid"
-        to={HIGHEST_SHARE}
-        commitOn="leaving"
-        value={settings.targetMargin}
-        onCommit={(targetMargin) => change({ targetMargin })}
-      />
-      <MoneyField
-        label="A room hour brings"
-        hint="for rent and profit"
-        commitOn="leaving"
-        value={settings.targetPerRoomHourMinor}
-        onCommit={(targetPerRoomHourMinor) => change({ targetPerRoomHourMinor })}
-      />
+      <SettingField of="targetMargin" hint="left of net, all paid" />
+      <SettingField of="perRoomHour" hint="for rent and profit" />
       <PriceEndingsFields />
     </section>
   );

@@ -8,6 +8,7 @@ import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { useHouse } from '../../store/house';
 import { contentWords } from '../shelf/materialWords';
+import { figures, names, TableHead, untitled } from '../../parts/TableHead';
 import type { ListReview } from './useListReview';
 
 interface ChangesTableProps {
@@ -44,17 +45,15 @@ export function ChangesTable({ review, onTick, onPlace }: ChangesTableProps) {
   }
   return (
     <table className="w-full text-sm">
-      <thead className="sticky top-0 z-10 bg-paper">
-        <tr className="border-b border-line-strong text-xs text-ink-soft">
-          <th className={`${CELL} w-12`}>
-            <span className="sr-only">Tick</span>
-          </th>
-          <th className={`${CELL} text-left`}>Article</th>
-          <th className={`${CELL} text-right`}>Today</th>
-          <th className={`${CELL} text-right`}>In the list</th>
-          <th className={`${CELL} text-right`}>Change</th>
-        </tr>
-      </thead>
+      <TableHead
+        columns={[
+          untitled('Tick'),
+          ...names('Article'),
+          ...figures('Today', 'In the list', 'Change'),
+        ]}
+        cell={CELL}
+        isSticky
+      />
       {KINDS.map((kind) => (
         <KindRows
           key={kind}

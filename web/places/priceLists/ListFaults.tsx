@@ -1,4 +1,5 @@
 import type { ListFault } from '@bienestar/core/priceLists/readList';
+import { names, TableHead } from '../../parts/TableHead';
 import { number } from '../../format/figures';
 
 const MOST_SHOWN = 100;
@@ -12,13 +13,7 @@ export function ListFaults({ faults }: { readonly faults: readonly ListFault[] }
         nothing can be applied. Mend the list, or say above how it is to be read.
       </p>
       <table className="mt-3 w-full text-sm">
-        <thead>
-          <tr className="border-b border-line-strong text-left text-xs text-ink-soft">
-            <th className="py-1.5 pr-4">Row</th>
-            <th className="py-1.5 pr-4">Column</th>
-            <th className="py-1.5">What is wrong</th>
-          </tr>
-        </thead>
+        <TableHead columns={names('Row', 'Column', 'What is wrong')} cell="py-1.5 pr-4" />
         <tbody>
           {faults.slice(0, MOST_SHOWN).map((fault, at) => (
             <tr key={at} className="border-b border-line">

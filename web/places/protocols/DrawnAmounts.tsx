@@ -10,6 +10,7 @@ import type { RestockFigures } from '@bienestar/core/restock/restocker';
 import type { Restocking } from '@bienestar/core/restock/restocking';
 import type { Triple } from '@bienestar/core/quantity/triple';
 import { amount, amountRange } from '../../format/figures';
+import { figures, names, TableHead } from '../../parts/TableHead';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 
 interface DrawnAmountsProps {
@@ -30,12 +31,7 @@ export const DrawnAmounts = memo(function DrawnAmounts(props: DrawnAmountsProps)
   });
   return (
     <table className="w-full text-sm">
-      <thead>
-        <tr className="border-b border-line text-xs text-ink-soft">
-          <th className="py-1 text-left font-semibold">Drawn in a visit</th>
-          <th className="py-1 text-right font-semibold">reorder at</th>
-        </tr>
-      </thead>
+      <TableHead columns={[...names('Drawn in a visit'), ...figures('reorder at')]} />
       <tbody>
         {[...consumption].map(([id, consumed]) => {
           const material = house.materials.find((each) => each.id === id);

@@ -5,6 +5,7 @@ import { clientWords, spoken } from '../../format/protocolWords';
 import { Problems } from '../../parts/Problems';
 import { Sheet } from '../../parts/Sheet';
 import { useMatrix } from './useMatrix';
+import { figures, names, TableHead } from '../../parts/TableHead';
 import type { ShownService } from './useShownService';
 
 interface MatrixSheetProps {
@@ -37,15 +38,9 @@ export function MatrixSheet({ protocol, shown, onClose }: MatrixSheetProps) {
             <caption className="pb-2 text-left text-ink-soft">
               {number(matrix.value.kinds, 0)} kinds of clients
             </caption>
-            <thead>
-              <tr className="border-b border-line-strong text-left text-xs">
-                <th className="py-1">Extreme</th>
-                <th className="py-1">Client</th>
-                <th className="py-1 pl-4 text-right whitespace-nowrap">Full cost</th>
-                <th className="py-1 pl-4 text-right">Room</th>
-                <th className="py-1 pl-4 text-right">Slot</th>
-              </tr>
-            </thead>
+            <TableHead
+              columns={[...names('Extreme', 'Client'), ...figures('Full cost', 'Room', 'Slot')]}
+            />
             <tbody>
               {(['cheapest', 'dearest', 'shortest', 'longest'] as const).map((which) => (
                 <KindRow

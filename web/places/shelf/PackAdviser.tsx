@@ -13,6 +13,7 @@ import { useHouse } from '../../store/house';
 import { useRestocking } from '../../store/restock';
 import { useChangeSettings } from '../../store/useEditPart';
 import { adviceWords, placeWords } from './adviceWords';
+import { figures, names, TableHead, untitled } from '../../parts/TableHead';
 import { contentWords } from './materialWords';
 
 interface PackAdviserProps {
@@ -49,18 +50,16 @@ export function PackAdviser({ material, open, onClose, onPrefer }: PackAdviserPr
             {adviceWords(advice.value, material, currency)}
           </p>
           <table className="w-full text-sm">
-            <thead>
-              <tr className="border-b border-line-strong text-xs text-ink-soft">
-                <th className={`${CELL} text-left`}>Pack</th>
-                <th className={`${CELL} text-right`}>Per {material.unit}</th>
-                <th className={`${CELL} text-left`}>Used before it is over</th>
-                <th className={`${CELL} text-right`}>In use</th>
-                <th className={`${CELL} text-right`}>A year</th>
-                <th className={CELL}>
-                  <span className="sr-only">Choose</span>
-                </th>
-              </tr>
-            </thead>
+            <TableHead
+              columns={[
+                ...names('Pack'),
+                ...figures(`Per ${material.unit}`),
+                ...names('Used before it is over'),
+                ...figures('In use', 'A year'),
+                untitled('Choose'),
+              ]}
+              cell={CELL}
+            />
             <tbody>
               {advice.value.ranked.map((each) => {
                 const words = contentWords(each.pack, material.unit, material.kind);

@@ -8,6 +8,7 @@ import { StepChart } from '../../../parts/StepChart';
 import { useHouse } from '../../../store/house';
 import { partName, partWords, points } from './bridgeWords';
 import { useServiceHistory } from './useMemory';
+import { figures, names, TableHead } from '../../../parts/TableHead';
 import { useToday } from '../../../store/clock';
 
 interface BridgeViewProps {
@@ -132,16 +133,7 @@ function History({ history }: { readonly history: readonly HistoryPoint[] }) {
       <details className="text-sm">
         <summary className="text-ink-soft">As a table</summary>
         <table className="mt-1 w-full">
-          <thead className="text-xs text-ink-soft">
-            <tr className="border-b border-line-strong text-right">
-              <th scope="col" className="py-1 text-left">
-                From
-              </th>
-              <th scope="col">Price</th>
-              <th scope="col">Full cost</th>
-              <th scope="col">Margin</th>
-            </tr>
-          </thead>
+          <TableHead columns={[...names('From'), ...figures('Price', 'Full cost', 'Margin')]} />
           <tbody>
             {history.toReversed().map(({ on, gross, fullCost, margin }) => (
               <tr key={on} className="border-b border-line text-right">

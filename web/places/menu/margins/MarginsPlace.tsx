@@ -12,6 +12,7 @@ import { MenuHeader } from '../MenuHeader';
 import { BridgeView } from './BridgeView';
 import { points } from './bridgeWords';
 import { useMarginWatch, useMemory } from './useMemory';
+import { figures, names, TableHead } from '../../../parts/TableHead';
 import { useToday } from '../../../store/clock';
 
 const SPANS = { month: 30, quarter: 91, year: 365 } as const;
@@ -95,25 +96,20 @@ interface WatchTableProps {
   readonly since: string;
 }
 
-const HEAD = 'px-3 py-2 text-xs font-semibold text-ink-soft last:pr-6';
 const CELL = 'px-3 py-1.5 text-right align-baseline whitespace-nowrap last:pr-6';
 
 function WatchTable({ watched, chosenId, since }: WatchTableProps) {
   const { currency } = useHouse().settings;
   return (
     <table className="w-full text-sm">
-      <thead className="sticky top-0 z-10 bg-paper">
-        <tr className="border-b border-line-strong text-right">
-          <th scope="col" className={`${HEAD} pl-6 text-left`}>
-            Service
-          </th>
-          {[dayText(since), 'Now', 'Target', 'Moved by', 'Price now'].map((title) => (
-            <th key={title} scope="col" className={HEAD}>
-              {title}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead
+        columns={[
+          ...names('Service'),
+          ...figures(dayText(since), 'Now', 'Target', 'Moved by', 'Price now'),
+        ]}
+        cell="px-3 py-2 first:pl-6 last:pr-6"
+        isSticky
+      />
       <tbody>
         {watched.map(({ bridge, underTarget, fell }) => {
           const { service, before, after } = bridge;

@@ -8,7 +8,8 @@ import { money, number, percent } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { EmptyPlace } from '../../../parts/EmptyPlace';
 import { Problems } from '../../../parts/Problems';
-import { CELL_LOOK, PlaceTable, rowLook, type Column } from '../../../parts/PlaceTable';
+import { CELL_LOOK, PlaceTable, rowLook } from '../../../parts/PlaceTable';
+import { figures, names } from '../../../parts/TableHead';
 import { useFigures, useHouse, useSnapshot } from '../../../store/house';
 import { useAddAndRemove } from '../../../store/useEditPart';
 import { MenuHeader } from '../MenuHeader';
@@ -17,14 +18,9 @@ import { OfferFiguresView } from './OfferFiguresView';
 import { OfferPanel } from './OfferPanel';
 import { OFFER_KINDS, offerSummary, offerWarnings } from './offerWords';
 
-const COLUMNS: readonly Column[] = [
-  { title: 'Offer', of: 'names' },
-  { title: 'One by one', of: 'figures' },
-  { title: 'Price', of: 'figures' },
-  { title: 'Let off', of: 'figures' },
-  { title: 'Room minutes', of: 'figures' },
-  { title: 'Margin', of: 'figures' },
-  { title: 'Per room hour', of: 'figures' },
+const COLUMNS = [
+  ...names('Offer'),
+  ...figures('One by one', 'Price', 'Let off', 'Room minutes', 'Margin', 'Per room hour'),
 ];
 const KINDS = Object.keys(OFFER_KINDS) as Offer['kind'][];
 const calculate = createOfferCalculator();

@@ -26,7 +26,7 @@ import { StepChart } from '../../../parts/StepChart';
 import { WorkedFigure } from '../../../parts/working/WorkedFigure';
 import { useFigures, useHouse } from '../../../store/house';
 import { useAddAndRemove } from '../../../store/useEditPart';
-import { FiguresHead } from '../FiguresHead';
+import { figures, names, TableHead } from '../../../parts/TableHead';
 import { explainedOf } from '../workings';
 import { newChangeId } from '../whatIf/newChange';
 import { OtherSet, type Swaps } from './OtherSet';
@@ -208,7 +208,7 @@ function SideBySide({ sets, explained, chosen }: SideBySideProps) {
   return (
     <>
       <table className="w-full text-sm">
-        <FiguresHead names="Figure" figures={['As today', 'The other set']} />
+        <TableHead columns={[...names('Figure'), ...figures('As today', 'The other set')]} />
         <tbody>
           {lines.map(([name, a, b], at) => (
             <tr
@@ -245,7 +245,9 @@ function SideBySide({ sets, explained, chosen }: SideBySideProps) {
           <details className="text-sm">
             <summary className="text-ink-soft">As a table</summary>
             <table className="mt-1 w-full">
-              <FiguresHead names="Visits a month" figures={['As today', 'The other set']} />
+              <TableHead
+                columns={[...names('Visits a month'), ...figures('As today', 'The other set')]}
+              />
               <tbody>
                 {curve
                   .filter(({ visits }) => visits <= 10 || visits % 10 === 0)

@@ -10,6 +10,7 @@ import { amount, money, number } from '../../../format/figures';
 import { clientWords, spoken } from '../../../format/protocolWords';
 import { Button } from '../../../parts/Button';
 import { useFigures } from '../../../store/house';
+import { figures, names, TableHead } from '../../../parts/TableHead';
 import type { ShownService } from '../useShownService';
 
 interface EditionComparisonProps {
@@ -57,13 +58,9 @@ export function EditionComparison({ edition, other, shown, onGoBack }: EditionCo
         <caption className="pb-1 text-left text-ink-soft">
           For {clientWords(client)}, at today’s prices.
         </caption>
-        <thead>
-          <tr className="border-b border-line-strong text-xs">
-            <th className="py-1 text-left">Figure</th>
-            <th className="py-1 text-right">Edition {edition.number}</th>
-            <th className="py-1 text-right">{other.name}</th>
-          </tr>
-        </thead>
+        <TableHead
+          columns={[...names('Figure'), ...figures(`Edition ${edition.number}`, other.name)]}
+        />
         <tbody>
           {linesOf(before, now, shown).map(([label, a, b]) => (
             <tr key={label} className="border-b border-line">

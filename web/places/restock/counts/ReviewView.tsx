@@ -12,6 +12,7 @@ import { useCountHistoryQuery } from '../../../store/restockApi';
 import { useChange } from '../../../store/useEditPart';
 import { dayOf } from '@bienestar/core/days/days';
 import { useTimeZone } from '../../../store/clock';
+import { figures, names, TableHead } from '../../../parts/TableHead';
 import { countReasonWords } from '../restockWords';
 
 const CELL = 'py-2 pl-4 text-right align-top first:pl-0 first:text-left';
@@ -48,17 +49,12 @@ export function ReviewView({ round }: { readonly round: Versioned<CountRound> })
         <Button onClick={() => void change({ endedOn: undefined })}>Go on counting</Button>
       </div>
       <table className="w-full text-sm">
-        <thead>
-          <tr className="border-b border-line-strong text-xs text-ink-soft">
-            {['Material', 'Found', 'Should be', 'Difference', 'Worth', 'Of what was used'].map(
-              (title) => (
-                <th key={title} className={`${CELL} font-semibold`}>
-                  {title}
-                </th>
-              ),
-            )}
-          </tr>
-        </thead>
+        <TableHead
+          columns={[
+            ...names('Material'),
+            ...figures('Found', 'Should be', 'Difference', 'Worth', 'Of what was used'),
+          ]}
+        />
         <tbody>
           {review.findings.map((finding) => (
             <FindingRow key={finding.material.id} finding={finding} />

@@ -8,7 +8,8 @@ import { counted, number, percent } from '../../../format/figures';
 import { EmptyPlace } from '../../../parts/EmptyPlace';
 import { Fold } from '../../../parts/Fold';
 import { NumberField } from '../../../parts/NumberField';
-import { CELL_LOOK, PlaceTable, type Column } from '../../../parts/PlaceTable';
+import { CELL_LOOK, PlaceTable } from '../../../parts/PlaceTable';
+import { figures, names } from '../../../parts/TableHead';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { RestockHeader } from '../RestockHeader';
@@ -19,13 +20,9 @@ import { PerformedPanel } from './PerformedPanel';
 import { SeasonFields } from './SeasonFields';
 import { useChangeRestock } from './useChangeRestock';
 
-const COLUMNS: readonly Column[] = [
-  { title: 'Service', of: 'names' },
-  { title: 'Planned', of: 'figures' },
-  { title: 'In the book', of: 'figures' },
-  { title: 'Performed', of: 'figures' },
-  { title: 'Of courses', of: 'figures' },
-  { title: 'Counted with', of: 'figures' },
+const COLUMNS = [
+  ...names('Service'),
+  ...figures('Planned', 'In the book', 'Performed', 'Of courses', 'Counted with'),
 ];
 
 const SOURCES: readonly (readonly [keyof Blend, string])[] = [

@@ -8,6 +8,7 @@ import { Segments } from '../../../parts/Segments';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { AheadChart } from './AheadChart';
+import { figures, names, TableHead } from '../../../parts/TableHead';
 import { useLookAhead } from './useLookAhead';
 
 interface AheadViewProps {
@@ -86,15 +87,12 @@ function WeekTable({ ahead, unit, today }: WeekTableProps) {
   const CELL = 'py-1 pl-3 text-right first:pl-0 first:text-left';
   return (
     <table className="w-full text-sm">
-      <thead>
-        <tr className="border-b border-line text-xs text-ink-soft">
-          {['End of', 'Expected', 'From', 'To', 'Comes', 'Over', 'Without by then'].map((title) => (
-            <th key={title} className={`${CELL} font-semibold`}>
-              {title}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead
+        columns={[
+          ...names('End of'),
+          ...figures('Expected', 'From', 'To', 'Comes', 'Over', 'Without by then'),
+        ]}
+      />
       <tbody>
         {weeksOf(ahead).map((week) => (
           <tr key={week.day} className="border-b border-line">

@@ -20,6 +20,7 @@ import { contentWords } from '../../shelf/materialWords';
 import { coverWords, howWords, REVIEW_WORDS, withoutWords } from '../restockWords';
 import { AheadView } from './AheadView';
 import { LevelFields } from './LevelFields';
+import { figures, names, TableHead } from '../../../parts/TableHead';
 import { OnHandField } from './OnHandField';
 
 interface LevelPanelProps {
@@ -153,15 +154,9 @@ function Schools({
   const CELL = 'py-1.5 pl-3 text-right first:pl-0 first:text-left';
   return (
     <table className="w-full text-sm">
-      <thead>
-        <tr className="border-b border-line-strong text-xs text-ink-soft">
-          {['Looked at', 'Order at', 'In packs', 'Waits', 'In time'].map((title) => (
-            <th key={title} className={`${CELL} font-semibold`}>
-              {title}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <TableHead
+        columns={[...names('Looked at'), ...figures('Order at', 'In packs', 'Waits', 'In time')]}
+      />
       <tbody>
         {(['any-day', 'delivery-day'] as const).map((each: Review) => {
           const { reorderPoint, uses, lead } = bySchool[each];

@@ -8,7 +8,8 @@ import { explainOrderSize, explainReorderPoint } from '@bienestar/core/explain/e
 import { amount, counted, nearDay } from '../../../format/figures';
 import { EmptyPlace } from '../../../parts/EmptyPlace';
 import { PercentField } from '../../../parts/PercentField';
-import { CELL_LOOK, PlaceTable, rowLook, type Column } from '../../../parts/PlaceTable';
+import { CELL_LOOK, PlaceTable, rowLook } from '../../../parts/PlaceTable';
+import { figures, names } from '../../../parts/TableHead';
 import { Segments } from '../../../parts/Segments';
 import { WorkedFigure } from '../../../parts/working/WorkedFigure';
 import { useHouse } from '../../../store/house';
@@ -18,13 +19,10 @@ import { RestockHeader } from '../RestockHeader';
 import { LinenPanel } from './LinenPanel';
 import { LevelPanel } from './LevelPanel';
 
-const COLUMNS: readonly Column[] = [
-  { title: 'Material', of: 'names' },
-  { title: 'Counts', of: 'figures' },
-  { title: 'Order at', of: 'figures' },
-  { title: 'Order size', of: 'figures' },
-  { title: 'Lasts until', of: 'figures' },
-  { title: 'Now', of: 'names' },
+const COLUMNS = [
+  ...names('Material'),
+  ...figures('Counts', 'Order at', 'Order size', 'Lasts until'),
+  ...names('Now'),
 ];
 
 type Line =

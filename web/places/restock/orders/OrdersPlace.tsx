@@ -9,7 +9,8 @@ import { counted, dayText, money } from '../../../format/figures';
 import { Choice } from '../../../parts/Choice';
 import { EarlierButton } from '../../../parts/EarlierButton';
 import { EmptyPlace } from '../../../parts/EmptyPlace';
-import { CELL_LOOK, PlaceTable, rowLook, type Column } from '../../../parts/PlaceTable';
+import { CELL_LOOK, PlaceTable, rowLook } from '../../../parts/PlaceTable';
+import { figures, names } from '../../../parts/TableHead';
 import { useHouse } from '../../../store/house';
 import { useRecord, useRecords } from '../../../store/useRecords';
 import { useRestock } from '../../../store/restock';
@@ -20,13 +21,10 @@ import { draftOrder } from './newOrder';
 import { OrderPanel } from './OrderPanel';
 import { ProposalList } from './ProposalList';
 
-const COLUMNS: readonly Column[] = [
-  { title: 'Order', of: 'names' },
-  { title: 'Supplier', of: 'names' },
-  { title: 'Expected', of: 'names' },
-  { title: 'Packs', of: 'figures' },
-  { title: 'Total', of: 'figures' },
-  { title: 'Stands', of: 'names' },
+const COLUMNS = [
+  ...names('Order', 'Supplier', 'Expected'),
+  ...figures('Packs', 'Total'),
+  ...names('Stands'),
 ];
 
 const RANK: Record<Order['state'], number> = {

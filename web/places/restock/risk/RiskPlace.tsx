@@ -9,6 +9,7 @@ import { useChangeSettings } from '../../../store/useEditPart';
 import { RestockHeader } from '../RestockHeader';
 import { TradeChart } from './TradeChart';
 import { useTradeOff } from './useTradeOff';
+import { figures, names, TableHead } from '../../../parts/TableHead';
 import { useVerify, type Verifying } from './useVerify';
 
 const NONE = 'none';
@@ -61,22 +62,18 @@ export function RiskPlace() {
                 textOf={(minor) => money(minor, currency)}
               />
               <table className="mt-2 w-full text-sm">
-                <thead>
-                  <tr className="border-b border-line-strong text-xs text-ink-soft">
-                    {[
-                      'In time',
+                <TableHead
+                  columns={[
+                    ...names('In time'),
+                    ...figures(
                       'Tied up',
                       ...(then ? ['in the scenario'] : []),
                       'Thrown away a year',
                       'Without, a year',
                       'Pick',
-                    ].map((title) => (
-                      <th key={title} className={`${CELL} font-semibold`}>
-                        {title}
-                      </th>
-                    ))}
-                  </tr>
-                </thead>
+                    ),
+                  ]}
+                />
                 <tbody>
                   {today.map((point, at) => {
                     const picked = Math.abs(point.serviceLevel - serviceLevel) < 1e-6;
