@@ -33,12 +33,29 @@ function byRole(role: string, name: string): Element | null {
   const implicit = Object.entries(IMPLICIT).find(([of]) => of === role);
   const selector = implicit ? `[role=${role}], ${implicit[1]}` : `[role=${role}]`;
   for (const element of document.querySelectorAll(selector)) {
-    if (roleOf(element) !== role || computeAccessibleName(element) !== name) continue;
+    if (roleOf(element) !== role || !mayBeCalled(element, name)) continue;
+    if (computeAccessibleName(element) !== name) continue;
     if (!isInaccessible(element) && element.closest('[inert]') === null) return element;
   }
   return null;
 }
 window.byRole = byRole;
+
+/** Whether it may be worth computing the name, which takes long: not where its label or words are others. */
+function mayBeCalled(element: Element, name: string): boolean {
+  const { labels } = element as Partial<HTMLInputElement>;
+  if (element.hasAttribute('aria-labelledby') || (labels?.length ?? 0) > 0) return true;
+  const label = element.getAttribute('aria-label');
+  if (label !== null && label !== '') return label === name;
+  const isNamedByWords = element.matches('button, a, th, summary, [role=option], [role=radio]');
+  if (!isNamedByWords || element.querySelector('[aria-label], [aria-hidden], img, svg'))
+    return true;
+  return inOneWord(element.textContent) === inOneWord(name);
+}
+
+function inOneWord(text: string): string {
+  return text.replaceAll(/\s/g, '');
+}
 
 function roleOf(element: Element): string | null {
   return element.matches(IMPLICIT.Date) ? 'Date' : getRole(element);

@@ -50,6 +50,7 @@ async function browser(): Promise<Browser> {
 async function emptyWindow(): Promise<Page> {
   const page = await (await (await browser()).createBrowserContext()).newPage();
   await page.evaluateOnNewDocument(inject('inPage'));
+  await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
   return page;
 }
 
@@ -196,7 +197,9 @@ export async function newPerson(url = ownHouse().url, beside?: Person): Promise<
         expect(complaints, 'nothing in the console').toEqual([]);
         return;
       }
-      await page.goto('about:blank');
+      /* A page of the same house in which nothing runs: another site would end the process of this one, and
+         all that it has compiled. */
+      await page.goto(`${url}/leaf.svg`);
       const cdp = await page.createCDPSession();
       await cdp.send('Storage.clearDataForOrigin', { origin: url, storageTypes: FORGOTTEN });
       await cdp.detach();

@@ -2,6 +2,8 @@ import { startFirst } from './keepRunning.mjs';
 import { freePort } from './ports.mjs';
 import { startProgram } from './program.mjs';
 
+const MOST_TRIES = 3;
+
 /**
  * One of the simulated devices and services that are shipped with the house, kept at one address.
  * @typedef {object} StandIn
@@ -23,12 +25,19 @@ export async function startStandIns(log) {
   const all = [];
   /** @param {string} name @param {import('./build.mjs').Program} program */
   const startOne = async (name, program) => {
-    const [port, control] = [String(await freePort()), String(await freePort())];
-    const ports = { PORT: port, SCALE_PORT: port, SCALE_CONTROL_PORT: control };
-    const again = () => startProgram({ name, program, env: ports, log });
-    const running = await startFirst(again, log);
-    all.push({ name, running, again });
-    return running.said;
+    /* A port that was free may be somebody else's by now: then others are tried. */
+    for (let tries = 1; ; tries += 1) {
+      const [port, control] = [String(await freePort()), String(await freePort())];
+      const ports = { PORT: port, SCALE_PORT: port, SCALE_CONTROL_PORT: control };
+      const again = () => startProgram({ name, program, env: ports, log });
+      try {
+        const running = await startFirst(again, log);
+        all.push({ name, running, again });
+        return running.said;
+      } catch (error) {
+        if (tries >= MOST_TRIES) throw error;
+      }
+    }
   };
   if (process.env.SCALE_ADDRESS === undefined) {
     const said = await startOne('the simulated scale', 'scale');
