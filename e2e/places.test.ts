@@ -20,7 +20,7 @@ function eachAnew(): void {
 
 /** What an accessibility check finds on the screen as it is, or in a part of it; by one rule, or by all. */
 async function findings(rule?: 'color-contrast', part = 'html'): Promise<string[]> {
-  await person.page.evaluate(axe);
+  if (!(await person.page.evaluate(() => 'axe' in globalThis))) await person.page.evaluate(axe);
   const { violations } = await person.page.evaluate(
     (only, within) => {
       const checker = globalThis as unknown as {

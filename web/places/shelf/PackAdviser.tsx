@@ -24,7 +24,7 @@ interface PackAdviserProps {
 }
 
 const NO_DEMAND = { usesPerDay: 0, perDay: 0 };
-const CELL = 'px-2 py-2.5 align-top first:pl-0 last:pr-0';
+const CELL = 'px-2 py-2.5 align-top';
 
 /** Which pack is cheapest in use at today's demand, why, and what switching saves. */
 export function PackAdviser({ material, open, onClose, onPrefer }: PackAdviserProps) {
