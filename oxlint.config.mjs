@@ -51,7 +51,7 @@ function mayNotImport(packages, rooms) {
   return ['error', { patterns }];
 }
 
-const NOT_TESTS = ['**/*.test.ts'];
+const NOT_TESTS = ['**/*.test.ts', '**/*.test.tsx'];
 const OUTSIDE_CORE = ['contract', 'server', 'standins', 'web', 'e2e'];
 
 export default defineConfig({

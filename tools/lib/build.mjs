@@ -129,7 +129,7 @@ function fingerprint(sources) {
       }
       return;
     }
-    if (path.endsWith('.test.ts')) return;
+    if (/\.test\.tsx?$/.test(path)) return;
     hash.update(path.slice(ROOT.length)).update(readFileSync(path));
   };
   for (const source of sources) visit(`${ROOT}/${source}`);
