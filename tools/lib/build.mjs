@@ -8,10 +8,10 @@ import { Told } from './say.mjs';
 const WEB = ['web', 'core', 'contract', 'package-lock.json'];
 const PROGRAM = [...WEB, 'server', 'standins'];
 const PAGES = `${ROOT}/web/dist`;
-const PROGRAMS = `${ROOT}/dist`;
+export const PROGRAMS = `${ROOT}/dist`;
 
 /** The programs that run beside this one, and where each begins. */
-const ENTRIES = {
+export const ENTRIES = {
   server: 'server/main.ts',
   openHouse: 'server/house/openHouseProcess.ts',
   scale: 'standins/scale/main.ts',
@@ -37,13 +37,11 @@ export function commandFor(program) {
  * @param {import('./say.mjs').Say} say
  */
 export async function needBuild(say) {
-  await needBuilt('building the web app', WEB, PAGES, say, async () => {
-    const { code } = await run(`${ROOT}/node_modules/.bin/vite`, ['build', 'web'], {
-      log: say.log,
-    });
-    if (code !== 0) throw new Told(`The web app does not build: see ${say.logFile}.`);
-  });
-  await needBuilt('building the programs', PROGRAM, PROGRAMS, say, buildPrograms);
+  await needBuilt('building the web app', WEB, PAGES, say, ['web']);
+  await needBuilt('building the programs', PROGRAM, PROGRAMS, say, [
+    '--config',
+    'tools/programs.vite.mjs',
+  ]);
 }
 
 /**
@@ -51,38 +49,19 @@ export async function needBuild(say) {
  * @param {readonly string[]} sources
  * @param {string} folder where it goes
  * @param {import('./say.mjs').Say} say
- * @param {() => Promise<void>} build
+ * @param {readonly string[]} args of the builder
  */
-async function needBuilt(what, sources, folder, say, build) {
+async function needBuilt(what, sources, folder, say, args) {
   const now = fingerprint(sources);
   const mark = `${folder}/.built-from`;
   if (existsSync(mark) && readFileSync(mark, 'utf8') === now) return;
   await say.step(what, async () => {
     rmSync(folder, { recursive: true, force: true });
-    await build();
+    const { code } = await run(`${ROOT}/node_modules/.bin/vite`, ['build', ...args], {
+      log: say.log,
+    });
+    if (code !== 0) throw new Told(`It does not build: see ${say.logFile}.`);
     writeFileSync(mark, now);
-  });
-}
-
-/** Packages stay outside: they are there already. The builder is fetched when npm has brought it. */
-async function buildPrograms() {
-  const { build } = await import('vite');
-  await build({
-    root: ROOT,
-    configFile: false,
-    logLevel: 'warn',
-    build: {
-      ssr: true,
-      sourcemap: true,
-      target: 'node20',
-      outDir: PROGRAMS,
-      emptyOutDir: true,
-      rolldownOptions: {
-        input: ENTRIES,
-        external: /^(?!@bienestar\/)[^./]/,
-        output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
-      },
-    },
   });
 }
 

@@ -1,6 +1,7 @@
 import { Download } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { API, type ExportName } from '@bienestar/contract/api';
+import { Menu } from './Menu';
 import { IconButton } from './Button';
 
 const WORDS: Record<ExportName, string> = {
@@ -16,41 +17,35 @@ const FORMATS = ['csv', 'xlsx'] as const;
 /** A place as lists for other programs. */
 export function ExportMenu({ lists }: { readonly lists: readonly ExportName[] }) {
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger asChild>
+    <Menu
+      trigger={
         <IconButton
           label="Take out as a list"
           className="size-9 border border-line-strong bg-sheet"
         >
           <Download aria-hidden size={16} />
         </IconButton>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          className="z-50 rounded-sm border border-line-strong bg-sheet p-1 shadow-sheet"
-        >
-          {lists.map((name) => (
-            <DropdownMenu.Group key={name} className="flex items-center gap-1">
-              <DropdownMenu.Label className="min-w-40 px-3 text-base whitespace-nowrap">
-                {WORDS[name]}
-              </DropdownMenu.Label>
-              {FORMATS.map((format) => (
-                <DropdownMenu.Item key={format} asChild>
-                  <a
-                    href={`${API}/exports/${name}.${format}`}
-                    download
-                    aria-label={`${WORDS[name]} as ${format.toUpperCase()}`}
-                    className="flex h-9 items-center rounded-sm px-3 text-sm text-palm uppercase outline-none data-highlighted:bg-sunk"
-                  >
-                    {format}
-                  </a>
-                </DropdownMenu.Item>
-              ))}
-            </DropdownMenu.Group>
+      }
+    >
+      {lists.map((name) => (
+        <DropdownMenu.Group key={name} className="flex items-center gap-1">
+          <DropdownMenu.Label className="min-w-40 px-3 text-base whitespace-nowrap">
+            {WORDS[name]}
+          </DropdownMenu.Label>
+          {FORMATS.map((format) => (
+            <DropdownMenu.Item key={format} asChild>
+              <a
+                href={`${API}/exports/${name}.${format}`}
+                download
+                aria-label={`${WORDS[name]} as ${format.toUpperCase()}`}
+                className="flex h-9 items-center rounded-sm px-3 text-sm text-palm uppercase outline-none data-highlighted:bg-sunk"
+              >
+                {format}
+              </a>
+            </DropdownMenu.Item>
           ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+        </DropdownMenu.Group>
+      ))}
+    </Menu>
   );
 }

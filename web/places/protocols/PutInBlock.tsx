@@ -6,6 +6,8 @@ import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
 import { stepCount } from '@bienestar/core/protocol/expandBlocks';
 import { mayStandIn } from '@bienestar/core/protocol/severalSteps';
+import { IconButton } from '../../parts/Button';
+import { Menu } from '../../parts/Menu';
 import { useHouse } from '../../store/house';
 
 interface PutInBlockProps {
@@ -21,47 +23,39 @@ export function PutInBlock({ protocol, after, onPut }: PutInBlockProps) {
   const { blocks } = indexHouse(house);
   const offered = house.blocks.filter((block) => mayStandIn(block.id, protocol.id, blocks));
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger
-        aria-label="Put in a block"
-        title="Put in a block"
-        className="inline-flex size-8 shrink-0 items-center justify-center rounded-sm text-ink-soft hover:bg-sunk hover:text-ink"
-      >
-        <Blocks aria-hidden size={18} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          side="top"
-          className="z-50 max-w-80 border border-line-strong bg-sheet p-1 shadow-sheet"
+    <Menu
+      trigger={
+        <IconButton label="Put in a block" className="shrink-0">
+          <Blocks aria-hidden size={18} />
+        </IconButton>
+      }
+      side="top"
+    >
+      {offered.length === 0 && (
+        <p className="px-3 py-2 text-sm text-ink-soft">
+          No block can stand here. Take several steps with Shift or Ctrl, and keep them as one.
+        </p>
+      )}
+      {offered.map((block) => (
+        <DropdownMenu.Item
+          key={block.id}
+          aria-label={`${block.name}, ${stepCount(block, blocks)} steps`}
+          className="rounded-sm px-3 py-1.5 outline-none data-highlighted:bg-sunk"
+          onSelect={() =>
+            onPut({
+              id: asId(nanoid(12)),
+              stretch: after?.stretch ?? 'visit',
+              name: block.name,
+              blockId: block.id,
+            })
+          }
         >
-          {offered.length === 0 && (
-            <p className="px-3 py-2 text-sm text-ink-soft">
-              No block can stand here. Take several steps with Shift or Ctrl, and keep them as one.
-            </p>
-          )}
-          {offered.map((block) => (
-            <DropdownMenu.Item
-              key={block.id}
-              aria-label={`${block.name}, ${stepCount(block, blocks)} steps`}
-              className="rounded-sm px-3 py-1.5 outline-none data-highlighted:bg-sunk"
-              onSelect={() =>
-                onPut({
-                  id: asId(nanoid(12)),
-                  stretch: after?.stretch ?? 'visit',
-                  name: block.name,
-                  blockId: block.id,
-                })
-              }
-            >
-              {block.name}
-              <span className="block text-sm text-ink-soft">
-                {stepCount(block, blocks)} steps{block.summary !== '' && `: ${block.summary}`}
-              </span>
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+          {block.name}
+          <span className="block text-sm text-ink-soft">
+            {stepCount(block, blocks)} steps{block.summary !== '' && `: ${block.summary}`}
+          </span>
+        </DropdownMenu.Item>
+      ))}
+    </Menu>
   );
 }

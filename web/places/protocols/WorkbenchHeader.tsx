@@ -1,5 +1,4 @@
 import { ArrowLeft, Keyboard, MoreHorizontal, Redo2, Undo2, UserRound } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Block } from '@bienestar/core/house/house';
@@ -15,6 +14,7 @@ import { EditionsSheet } from './editions/EditionsSheet';
 import { MatrixSheet } from './MatrixSheet';
 import { Shortcuts } from './Shortcuts';
 import type { EditProtocol } from './useDraft';
+import { Menu, MenuLine } from '../../parts/Menu';
 import type { ShownService } from './useShownService';
 
 interface WorkbenchHeaderProps {
@@ -107,49 +107,28 @@ interface MoreProps {
 
 function More({ isProtocol, id, onLay }: MoreProps) {
   const navigate = useNavigate();
-  const item =
-    'flex h-9 items-center rounded-sm px-3 text-base outline-none data-highlighted:bg-sunk';
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger
-        aria-label="More of this protocol"
-        className="inline-flex size-8 shrink-0 items-center justify-center rounded-sm text-ink-soft hover:bg-sunk hover:text-ink"
-      >
-        <MoreHorizontal aria-hidden size={18} />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          className="z-50 min-w-52 border border-line-strong bg-sheet p-1 shadow-sheet"
-        >
-          {isProtocol && (
-            <>
-              <DropdownMenu.Item
-                className={item}
-                onSelect={() => void navigate(`/protocols/${id}/card`)}
-              >
-                The card for the room
-              </DropdownMenu.Item>
-              <DropdownMenu.Item
-                className={item}
-                onSelect={() => void navigate(`/protocols/${id}/tray`)}
-              >
-                The tray
-              </DropdownMenu.Item>
-              <DropdownMenu.Item className={item} onSelect={() => onLay('around')}>
-                Before and after the visit
-              </DropdownMenu.Item>
-            </>
-          )}
-          <DropdownMenu.Item className={item} onSelect={() => onLay('matrix')}>
-            Over all clients
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className={item} onSelect={() => onLay('keys')}>
-            <Keyboard aria-hidden size={16} className="mr-2" /> Keys of the workbench
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <Menu
+      trigger={
+        <IconButton label="More of this protocol" className="shrink-0">
+          <MoreHorizontal aria-hidden size={18} />
+        </IconButton>
+      }
+    >
+      {isProtocol && (
+        <>
+          <MenuLine onSelect={() => void navigate(`/protocols/${id}/card`)}>
+            The card for the room
+          </MenuLine>
+          <MenuLine onSelect={() => void navigate(`/protocols/${id}/tray`)}>The tray</MenuLine>
+          <MenuLine onSelect={() => onLay('around')}>Before and after the visit</MenuLine>
+        </>
+      )}
+      <MenuLine onSelect={() => onLay('matrix')}>Over all clients</MenuLine>
+      <MenuLine onSelect={() => onLay('keys')}>
+        <Keyboard aria-hidden size={16} className="mr-2" /> Keys of the workbench
+      </MenuLine>
+    </Menu>
   );
 }
 

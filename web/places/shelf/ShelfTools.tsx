@@ -9,6 +9,7 @@ import { useHouse } from '../../store/house';
 import { KIND_WORDS, KINDS } from './materialWords';
 import { SHELF_COLUMNS, type ShelfColumnId } from './shelfColumns';
 import type { Editing } from './ShelfLine';
+import { Menu, MENU_LINE } from '../../parts/Menu';
 import { SHOW_WORDS, type GroupBy, type ShelfView, type Show } from './shelfRows';
 
 interface ShelfToolsProps {
@@ -98,38 +99,28 @@ export function ShelfTools(props: ShelfToolsProps) {
       >
         <PencilLine aria-hidden size={16} />
       </IconButton>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger asChild>
+      <Menu
+        trigger={
           <IconButton label="Columns" className="size-9 border border-line-strong bg-sheet">
             <Columns3 aria-hidden size={16} />
           </IconButton>
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="end"
-            className="z-50 rounded-sm border border-line-strong bg-sheet p-1 shadow-sheet"
+        }
+      >
+        {SHELF_COLUMNS.map((column) => (
+          <DropdownMenu.CheckboxItem
+            key={column.id}
+            checked={columns.includes(column.id)}
+            onSelect={(event) => event.preventDefault()}
+            onCheckedChange={(on) =>
+              onColumns(on ? [...columns, column.id] : columns.filter((each) => each !== column.id))
+            }
+            className={`relative pl-7! ${MENU_LINE}`}
           >
-            {SHELF_COLUMNS.map((column) => (
-              <DropdownMenu.CheckboxItem
-                key={column.id}
-                checked={columns.includes(column.id)}
-                onSelect={(event) => event.preventDefault()}
-                onCheckedChange={(on) =>
-                  onColumns(
-                    on ? [...columns, column.id] : columns.filter((each) => each !== column.id),
-                  )
-                }
-                className="relative flex h-9 items-center rounded-sm pr-4 pl-7 text-base outline-none data-highlighted:bg-sunk"
-              >
-                <DropdownMenu.ItemIndicator className="absolute left-2">
-                  ✓
-                </DropdownMenu.ItemIndicator>
-                {column.title}
-              </DropdownMenu.CheckboxItem>
-            ))}
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+            <DropdownMenu.ItemIndicator className="absolute left-2">✓</DropdownMenu.ItemIndicator>
+            {column.title}
+          </DropdownMenu.CheckboxItem>
+        ))}
+      </Menu>
     </div>
   );
 }

@@ -1,5 +1,4 @@
 import { Download, Plus, Trash2 } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from '../../../parts/toast';
@@ -15,6 +14,7 @@ import { AdoptSheet } from './AdoptSheet';
 import { ChangeLine } from './ChangeLine';
 import { KIND_WORDS } from './changeWords';
 import { newChange } from './newChange';
+import { Menu, MenuLine } from '../../../parts/Menu';
 import { writeScenarioFile } from './scenarioFile';
 
 interface ScenarioEditorProps {
@@ -91,29 +91,20 @@ export function ScenarioEditor({ scenario, compared }: ScenarioEditorProps) {
           />
         ))}
       </ul>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger asChild>
+      <Menu
+        trigger={
           <Button className="self-start">
             <Plus aria-hidden size={16} /> Change something
           </Button>
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            align="start"
-            className="z-50 rounded-sm border border-line-strong bg-sheet p-1 shadow-sheet"
-          >
-            {KINDS.map((kind) => (
-              <DropdownMenu.Item
-                key={kind}
-                onSelect={() => begin(kind)}
-                className="flex h-9 items-center rounded-sm px-3 text-base outline-none data-highlighted:bg-sunk"
-              >
-                {KIND_WORDS[kind]}
-              </DropdownMenu.Item>
-            ))}
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+        }
+        align="start"
+      >
+        {KINDS.map((kind) => (
+          <MenuLine key={kind} onSelect={() => begin(kind)}>
+            {KIND_WORDS[kind]}
+          </MenuLine>
+        ))}
+      </Menu>
       <div className="flex items-center gap-2 border-t border-line pt-3">
         <Button weight="main" disabled={changes.length === 0} onClick={() => setAdopting(true)}>
           Adopt …
