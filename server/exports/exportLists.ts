@@ -17,9 +17,11 @@ export interface ExportList {
 }
 type Rows = readonly (readonly Cell[])[];
 
-/** What a list is made from: the house, and what is read page by page where it is large. */
+/** What a list is made from; what only some lists need is read when it is asked for. */
 export interface ExportSource {
-  readonly house: House;
+  readonly shelf: Pick<House, 'settings' | 'suppliers' | 'materials'>;
+  readonly stock: () => Promise<House['stock']>;
+  readonly house: () => Promise<House>;
   readonly prices: () => AsyncIterable<readonly PricePoint[]>;
   readonly lots: () => AsyncIterable<readonly Lot[]>;
   readonly movements: () => AsyncIterable<readonly Movement[]>;
@@ -32,13 +34,13 @@ export function exportList(
   minorPerMajor: number,
   now: Date,
 ): ExportList {
-  const { house } = source;
+  const { settings, suppliers, materials } = source.shelf;
   const money = (minor: number | undefined): number | undefined =>
     minor === undefined ? undefined : minor / minorPerMajor;
   const cents = (minor: number): number => Math.round(minor) / minorPerMajor;
-  const { currency } = house.settings;
+  const { currency, timeZone } = settings;
   const nameOf = new Map<string, string>(
-    [...house.suppliers, ...house.materials].map((each) => [each.id, each.name]),
+    [...suppliers, ...materials].map((each) => [each.id, each.name]),
   );
   switch (name) {
     case 'materials':
@@ -52,7 +54,7 @@ export function exportList(
           ...MEASURE_HEADINGS,
         ],
         pages: onePage(
-          house.materials.map((material) => {
+          materials.map((material) => {
             const cost = unitCost(material);
             return [
               material.id,
@@ -84,7 +86,7 @@ export function exportList(
           'least order',
         ],
         pages: onePage(
-          house.materials.flatMap((material) =>
+          materials.flatMap((material) =>
             material.kind === 'linen'
               ? []
               : material.packs.map((pack) => [
@@ -165,8 +167,7 @@ export function exportList(
         ]),
       };
     }
-    case 'menu': {
-      const figures = createCalculator()(house).services;
+    case 'menu':
       return {
         headings: [
           'service id',
@@ -185,14 +186,16 @@ export function exportList(
           `loses money below (${currency})`,
         ],
         /* A service that cannot be counted keeps its line, without figures. */
-        pages: onePage(
-          house.services.map(({ id, name }): readonly Cell[] => {
+        pages: pageOf(async () => {
+          const house = await source.house();
+          const figures = createCalculator()(house).services;
+          return house.services.map(({ id, name: called }): readonly Cell[] => {
             const of = figures.get(id);
-            if (!of?.schedule.ok || !of.cost.ok || !of.price.ok) return [id, name];
+            if (!of?.schedule.ok || !of.cost.ok || !of.price.ok) return [id, called];
             const [clock, cost, price] = [of.schedule.value, of.cost.value, of.price.value];
             return [
               id,
-              name,
+              called,
               clock.guestMinutes,
               clock.slotMinutes,
               hundredths(clock.attended.therapist),
@@ -208,13 +211,11 @@ export function exportList(
               cents(price.perRoomHour),
               cents(price.floorGross),
             ];
-          }),
-        ),
+          });
+        }),
       };
-    }
     case 'stock': {
-      const { stock } = house;
-      const materials = new Map(house.materials.map((material) => [material.id, material]));
+      const known = new Map(materials.map((material) => [material.id, material]));
       return {
         headings: [
           'material id',
@@ -225,13 +226,13 @@ export function exportList(
           'sealed containers',
           'open',
         ],
-        pages: onePage(
-          stock.flatMap((line) => {
-            const material = materials.get(line.materialId);
+        pages: pageOf(async () =>
+          (await source.stock()).flatMap((line) => {
+            const material = known.get(line.materialId);
             if (!material || material.kind === 'linen') return [];
             const { onHand, usable, sealedContainers, open } = shelfState(material, line, {
               now,
-              timeZone: house.settings.timeZone,
+              timeZone,
             });
             const whole = Math.floor(sealedContainers);
             return [
@@ -246,6 +247,10 @@ export function exportList(
 
 function onePage(rows: Rows): Iterable<Rows> {
   return [rows];
+}
+
+async function* pageOf(rows: () => Promise<Rows>): AsyncGenerator<Rows> {
+  yield await rows();
 }
 
 async function* pagesOf<T>(

@@ -9,7 +9,8 @@ import { readHouse } from '../house/wholeHouse';
 import { pagesOfHouse } from '../house/writeHouse';
 import { notFound } from '../http/problems';
 import { writeTo } from '../http/streamAnswer';
-import { exportList, type Cell, type ExportList } from './exportLists';
+import { readStock } from '../ledger/shelfReader';
+import { exportList, type Cell, type ExportList, type ExportSource } from './exportLists';
 import type { Door } from '../work/door';
 
 /** A large list goes out as long as somebody reads it. */
@@ -31,11 +32,23 @@ export function exportRoutes(door: Door): Router {
       request,
       async (unit) => {
         const { house: kept, now } = unit;
-        const snapshot = await readHouse(unit);
-        if (!snapshot) throw notFound('house', 'yet');
-        const house = withoutVersions(snapshot);
-        const source = { house, ...pagesOfHouse(kept) };
-        const list = exportList(name, source, minorPerMajor(house.settings.currency), now);
+        const settings = await kept.settings.find();
+        if (!settings) throw notFound('house', 'yet');
+        const source: ExportSource = {
+          ...pagesOfHouse(kept),
+          shelf: {
+            settings,
+            suppliers: await kept.suppliers.all(),
+            materials: await kept.materials.all(),
+          },
+          stock: () => readStock(kept.ledger),
+          house: async () => {
+            const snapshot = await readHouse(unit);
+            if (!snapshot) throw notFound('house', 'yet');
+            return withoutVersions(snapshot);
+          },
+        };
+        const list = exportList(name, source, minorPerMajor(settings.currency), now);
         response.attachment(request.params.file);
         if (format === 'csv') await sendCsv(response, list);
         else await sendXlsx(response, name, list);
