@@ -51,7 +51,7 @@ function mayNotImport(packages, rooms) {
   return ['error', { patterns }];
 }
 
-const NOT_TESTS = ['**/*.test.ts', '**/*.test.tsx'];
+const NOT_TESTS = ['**/*.test.ts', '**/*.test.tsx', 'web/testing/**'];
 const OUTSIDE_CORE = ['contract', 'server', 'standins', 'web', 'e2e'];
 
 export default defineConfig({
