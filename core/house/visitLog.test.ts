@@ -46,6 +46,17 @@ describe('a log of visits', () => {
     });
   });
 
+  it('counts a service by whatever id, and leaves everything else alone', () => {
+    const ids = ['__proto__', 'constructor', 'toString'];
+    const log = visitLogOf(
+      ids.map((id) => visit(id, '2026-11-05T12:00:00Z')),
+      '2026-11-01',
+      'UTC',
+    );
+    expect([...visitsByDay(log)].map(({ serviceId }) => serviceId)).toEqual(ids);
+    expect([Object.keys(Object.prototype), Object.keys(Object)]).toEqual([[], []]);
+  });
+
   it('has as many visits as it was made of, whatever their days', () => {
     const moments = fc.array(
       fc.date({

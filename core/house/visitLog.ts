@@ -33,18 +33,20 @@ export function visitLogOf(
   since: string,
   timeZone: string,
 ): VisitLog {
-  const counts: Record<string, number[]> = {};
+  /* Not an object: a service may be called “constructor”. */
+  const counts = new Map<string, number[]>();
   const entered: BookingId[] = [];
   for (const { serviceId, at, bookingId, takenBackAt } of visits) {
     if (takenBackAt !== undefined) continue;
     if (bookingId !== undefined) entered.push(bookingId);
     const day = daysBetween(since, dayOf(new Date(at), timeZone));
     if (day < 0) continue;
-    const days = (counts[serviceId] ??= []);
+    const days = counts.get(serviceId) ?? [];
+    counts.set(serviceId, days);
     while (days.length <= day) days.push(0);
     days[day] = (days[day] ?? 0) + 1;
   }
-  return { since, visits: counts, entered };
+  return { since, visits: Object.fromEntries(counts), entered };
 }
 
 /** The visits of a log, day by day: each service and ISO date on which it was performed, and how often. */
@@ -80,13 +82,13 @@ export function lastCounted(
   timeZone: string,
   before: CountedOn = {},
 ): CountedOn {
-  const last: Partial<Record<MaterialId, string>> = { ...before };
+  const last = new Map(Object.entries(before) as [MaterialId, string][]);
   for (const { lines } of rounds) {
     for (const { materialId, at } of lines) {
       const day = dayOf(new Date(at), timeZone);
-      const known = last[materialId];
-      if (known === undefined || day > known) last[materialId] = day;
+      const known = last.get(materialId);
+      if (known === undefined || day > known) last.set(materialId, day);
     }
   }
-  return last;
+  return Object.fromEntries(last) as CountedOn;
 }
