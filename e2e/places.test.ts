@@ -41,6 +41,19 @@ async function findings(rule?: 'color-contrast', part = 'html'): Promise<string[
   );
 }
 
+type Light = 'light' | 'dim';
+
+/** The light by itself, without the switch: what is looked at in both is not what a press may fail at. */
+async function inLight(light: Light): Promise<void> {
+  await person.page.evaluate((one) => {
+    document.documentElement.dataset.theme = one;
+  }, light);
+}
+
+function inWhatLight(): Promise<string | undefined> {
+  return person.page.evaluate(() => document.documentElement.dataset.theme);
+}
+
 describe('every place', () => {
   /* Only looked at: one house does for all, and one window. */
   beforeAll(async () => {
@@ -88,11 +101,20 @@ describe('every place', () => {
     /* The list beside what is in hand is looked at once, at /shelf. */
     const part = path.startsWith('/shelf/') ? 'aside' : undefined;
     expect(await findings(undefined, part)).toEqual([]);
-    await person.page.keyboard.press('Escape');
+    await inLight('dim');
+    expect(await findings('color-contrast', part)).toEqual([]);
+    await inLight('light');
+  });
+
+  it('is dimmed, and stays dim until the light is turned up', async () => {
+    await person.goTo('/house');
     await person.click('button', 'Dim the light');
     await person.find('button', 'Turn up the light');
-    expect(await findings('color-contrast', part)).toEqual([]);
+    await person.goTo('/house');
+    expect(await inWhatLight()).toBe('dim');
     await person.click('button', 'Turn up the light');
+    await person.find('button', 'Dim the light');
+    expect(await inWhatLight()).toBe('light');
   });
 
   it('is fit with a working, a dialog and a list open', async () => {

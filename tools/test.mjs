@@ -97,7 +97,7 @@ async function readCode() {
     await checkProgram(`types of ${workspace}`, 'tsc', ['-p', workspace]);
   }
   await checkProgram('lint and direction of imports', 'oxlint', ['-c', 'oxlint.config.mjs']);
-  await checkProgram('format', 'prettier', ['--check', '.']);
+  await checkProgram('format', 'oxfmt', ['--check']);
   await checkProgram('unused code', 'knip', []);
 }
 
@@ -116,7 +116,7 @@ try {
   say.line('Bienestar, tests');
   rmSync(results, { recursive: true, force: true });
   mkdirSync(results, { recursive: true });
-  await needDebian(['mariadb-server', 'chromium'], say);
+  await needDebian(['mariadb-server', 'chromium-headless-shell'], say);
   await needNpm(say);
   /* What reads the code and what runs it do not wait for one another. */
   await Promise.all([readCode(), runCode()]);

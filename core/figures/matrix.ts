@@ -298,7 +298,8 @@ function kindsOf(axes: readonly Axis[]): readonly Kind[] {
 /** What of a client decides figures: two with the same signature are worked alike. */
 export function kindSignature(written: WrittenOut, inUse: EditionInUse, client: Client): string {
   const taken = written.choices.map((choice) => [...optionsTaken(choice, client)].join('+')) as (
-    OptionId | string
+    | OptionId
+    | string
   )[];
   const optional = written.steps.flatMap((step) =>
     step.optional ? [client.optional.get(step.id) ?? step.optional.usually] : [],

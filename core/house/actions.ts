@@ -30,7 +30,12 @@ export type Phase = (typeof PHASES)[number];
 
 /** What an action does to the skin that other steps must reckon with. */
 export type Effect =
-  'exfoliates-strongly' | 'exfoliates' | 'warms' | 'cools' | 'opens-skin' | 'uncovers';
+  | 'exfoliates-strongly'
+  | 'exfoliates'
+  | 'warms'
+  | 'cools'
+  | 'opens-skin'
+  | 'uncovers';
 
 interface ActionFacts {
   readonly phase: Phase;

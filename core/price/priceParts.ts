@@ -4,7 +4,13 @@ import type { PriceFigures } from './priceOf';
 
 /** Where a part of a price goes. */
 export type PricePartKey =
-  MaterialCostPart | 'devices' | 'therapist' | 'room' | 'fees' | 'tax' | 'left';
+  | MaterialCostPart
+  | 'devices'
+  | 'therapist'
+  | 'room'
+  | 'fees'
+  | 'tax'
+  | 'left';
 
 /** One part of a price, in whole minor units. */
 export interface PriceShare {

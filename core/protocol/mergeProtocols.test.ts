@@ -70,11 +70,8 @@ describe('bringing two edits together', () => {
       changeStep(changeStep(of, cleanse.id, { minutes: minutes(cleansing) }), mask.id, {
         minutes: minutes(masking),
       });
-    const { protocol: merged } = mergeProtocols(
-      base,
-      edit(base, 6, 10),
-      edit(base, 7, 15),
-      (key) => (key === mask.id ? 'theirs' : 'mine'),
+    const { protocol: merged } = mergeProtocols(base, edit(base, 6, 10), edit(base, 7, 15), (key) =>
+      key === mask.id ? 'theirs' : 'mine',
     );
     expect(merged.steps.slice(0, 2)).toMatchObject([
       { minutes: { usual: 6 } },

@@ -1,11 +1,11 @@
 import puppeteer, { type Browser } from 'puppeteer-core';
 import { programPath } from '../../tools/lib/needs.mjs';
 
-/** Debian's Chromium, without a window and without anything that calls home. */
+/** Debian's Chromium, without a window or the code to draw one, and without anything that calls home. */
 export function launchBrowser(): Promise<Browser> {
   return puppeteer.launch({
-    executablePath: programPath('chromium') ?? 'chromium',
-    headless: true,
+    executablePath: programPath('chromium-headless-shell') ?? 'chromium-headless-shell',
+    headless: 'shell',
     env: { ...process.env, TZ: 'Asia/Kathmandu' },
     args: [
       '--no-sandbox',

@@ -1,6 +1,12 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import puppeteer, {
+  type Browser,
+  type ElementHandle,
+  type JSHandle,
+  type Page,
+} from 'puppeteer-core';
 import { expect, inject } from 'vitest';
+import type { Shown, Target } from './inPage';
 import { leaveTemplates, restoreTemplate } from './template';
 
 const WAIT_MS = 30_000;
@@ -89,39 +95,48 @@ export async function newPerson(url = ownHouse().url, beside?: Person): Promise<
   });
   page.on('pageerror', (error) => complaints.push(String(error)));
 
-  const body = (): Promise<string> => page.evaluate(() => document.body.innerText);
-  const pageSays = async (wrong: string): Promise<string> =>
-    `${wrong}. The page says:\n${await body().catch(String)}`;
-  const find: Person['find'] = async (role, name) => {
+  const pageSays = async (wrong: string): Promise<string> => {
+    const says = page.evaluate(() => document.body.innerText);
+    return `${wrong}. The page says:\n${await says.catch(String)}`;
+  };
+  /** Waits in the page; in the next one where it is left meanwhile. */
+  const within = async <T>(wait: (ms: number) => Promise<T>): Promise<T> => {
     for (const until = Date.now() + WAIT_MS; ;) {
-      const found = await page.evaluateHandle((...what) => window.byRole(...what), role, name);
-      const element = found.asElement();
-      if (element) return element as ElementHandle;
-      if (Date.now() > until) throw new Error(await pageSays(`There is no ${role} “${name}”`));
-      await pause(POLL_MS);
+      try {
+        return await wait(until - Date.now());
+      } catch (error) {
+        if (Date.now() > until || !isPageGone(error)) throw error;
+        await pause(POLL_MS);
+      }
     }
+  };
+  const find: Person['find'] = async (role, name) => {
+    const found = await within((ms) =>
+      page.evaluateHandle((...what) => window.inPage.whenThere(...what), role, name, ms),
+    );
+    const element = found.asElement();
+    if (!element) throw new Error(await pageSays(`There is no ${role} “${name}”`));
+    return element as ElementHandle;
   };
   const waitFor: Person['waitFor'] = async (what, why) => {
     await expect.poll(what, { timeout: WAIT_MS, interval: POLL_MS, message: why }).toBe(true);
   };
-  const matches = (shown: string, text: string | RegExp): boolean =>
-    typeof text === 'string' ? shown.includes(text) : text.test(shown);
-
-  /* Told by where the thing is twice running, not by frames: a busy machine may draw none for long. */
   const click: Person['click'] = async (role, name) => {
-    let last: Point | undefined;
-    await waitFor(async () => {
-      const before = last;
-      last = await (await find(role, name)).evaluate(pointOf);
-      return last !== undefined && last.x === before?.x && last.y === before.y;
-    }, `${role} “${name}” can be clicked`);
-    if (!last) return;
+    const target: JSHandle<Target | null> = await within((ms) =>
+      page.evaluateHandle((...what) => window.inPage.whenPressable(...what), role, name, ms),
+    );
+    const point = await target.evaluate((at) => at);
+    if (!point) throw new Error(await pageSays(`No ${role} “${name}” can be pressed`));
+    await page.mouse.click(point.x, point.y);
+    /* A press that has not arrived yet is waited for; pressed again, it would count twice. */
+    const hit = (): Promise<Target['hit']> =>
+      target.evaluate((at) => at?.hit).catch(() => 'element' as const);
+    await waitFor(
+      async () => (await hit()) !== undefined,
+      `the press on ${role} “${name}” arrives`,
+    );
     /* What arrives between looking and pressing may push it away: then it is pressed once more. */
-    const element = await find(role, name);
-    const press = await element.evaluateHandle(listenForPress);
-    await page.mouse.click(last.x, last.y);
-    const isPressed = await press.evaluate(({ isHeard }) => isHeard).catch(() => true);
-    if (!isPressed && last.isInside) await click(role, name);
+    if (point.isInside && (await hit()) === 'another') await click(role, name);
   };
   const fillIn: Person['fillIn'] = async (role, label, text) => {
     /* Looks again when the screen is drawn anew between finding the field and entering it. */
@@ -163,19 +178,19 @@ export async function newPerson(url = ownHouse().url, beside?: Person): Promise<
       await click('option', option);
     },
     sees: async (text) => {
-      try {
-        await waitFor(async () => matches(await body(), text), `the page shows ${String(text)}`);
-      } catch (error) {
-        throw new Error(await pageSays(`Not seen: ${String(text)}`), { cause: error });
-      }
+      const isSeen = await within((ms) =>
+        page.evaluate((...what) => window.inPage.whenShown(...what), shown(text), ms),
+      );
+      if (!isSeen) throw new Error(await pageSays(`Not seen: ${String(text)}`));
     },
     seesNot: async (text) => {
-      const isAway = async (): Promise<boolean> => !matches(await body(), text);
-      await waitFor(isAway, `the page does not show ${String(text)}`);
-      for (const until = Date.now() + STAYS_AWAY_MS; Date.now() < until;) {
-        if (!(await isAway())) throw new Error(await pageSays(`Came back: ${String(text)}`));
-        await pause(POLL_MS);
-      }
+      const outcome = await within((ms) =>
+        page.evaluate((...what) => window.inPage.whenGone(...what), shown(text), ms, STAYS_AWAY_MS),
+      );
+      if (outcome === 'gone') return;
+      throw new Error(
+        await pageSays(`${outcome === 'back' ? 'Came back' : 'Still there'}: ${String(text)}`),
+      );
     },
     text: async (role, name) =>
       (await find(role, name)).evaluate((element) => (element as HTMLElement).innerText),
@@ -185,11 +200,10 @@ export async function newPerson(url = ownHouse().url, beside?: Person): Promise<
       return found.evaluate((element) => element.innerText);
     },
     saved: async () => {
-      try {
-        await waitFor(() => page.evaluate(saysSaved), 'the protocol is saved');
-      } catch (error) {
-        throw new Error(await pageSays('Not saved'), { cause: error });
-      }
+      const isSaved = await within((ms) =>
+        page.evaluate((most) => window.inPage.whenSaved(most), ms),
+      );
+      if (!isSaved) throw new Error(await pageSays('Not saved'));
     },
     close: async () => {
       if (beside) {
@@ -209,37 +223,17 @@ export async function newPerson(url = ownHouse().url, beside?: Person): Promise<
   };
 }
 
-/** Runs in the page. */
-function saysSaved(): boolean {
-  const states = [...document.querySelectorAll('[role=status]')];
-  return states.some(({ textContent }) => textContent === 'saved');
+/** A pattern that can be handed to the page. */
+function shown(text: string | RegExp): Shown {
+  return typeof text === 'string' ? text : [text.source, text.flags];
 }
 
-/** Whether an element was pressed, from now on; runs in the page. */
-function listenForPress(element: Element): { isHeard: boolean } {
-  const press = { isHeard: false };
-  const hear = (): void => void (press.isHeard = true);
-  element.addEventListener('pointerdown', hear, { once: true, capture: true });
-  return press;
-}
-
-interface Point {
-  readonly x: number;
-  readonly y: number;
-  /** the element itself is what lies there, not what holds it */
-  readonly isInside: boolean;
-}
-
-/** Where to click an element, once it is enabled and nothing lies over it; runs in the page. */
-function pointOf(element: Element): Point | undefined {
-  if (element.matches(':disabled')) return undefined;
-  element.scrollIntoView({ block: 'nearest', inline: 'nearest' });
-  const { left, top, width, height } = element.getBoundingClientRect();
-  const [x, y] = [left + width / 2, top + height / 2];
-  const hit = document.elementFromPoint(x, y);
-  const point = { x, y, isInside: element.contains(hit) };
-  const isThere = hit !== null && (point.isInside || hit.contains(element));
-  return width > 0 && height > 0 && isThere ? point : undefined;
+/** Whether what was asked of a page failed for its being left. */
+function isPageGone(error: unknown): boolean {
+  return (
+    error instanceof Error &&
+    /context was destroyed|Cannot find context|detached/i.test(error.message)
+  );
 }
 
 /** Lets the browser go; the last thing a journey's file does. */

@@ -3,7 +3,8 @@ export type ScaleFault = 'none' | 'unplugged' | 'overload' | 'unstable';
 
 /** What its display says. Grams. */
 export type Reading =
-  { readonly is: 'stable' | 'settling'; readonly grams: number } | { readonly is: 'overload' };
+  | { readonly is: 'stable' | 'settling'; readonly grams: number }
+  | { readonly is: 'overload' };
 
 const CAPACITY_G = 2000;
 const RESOLUTION_G = 0.01;

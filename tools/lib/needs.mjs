@@ -7,7 +7,10 @@ import { Told } from './say.mjs';
 const FOLDERS = [...(process.env.PATH ?? '').split(':'), '/usr/sbin', '/usr/local/sbin'];
 
 /** The Debian packages that may be needed, and the programs by which they are known to be there. */
-const PROGRAMS = { 'mariadb-server': ['mariadbd', 'mariadb-install-db'], chromium: ['chromium'] };
+const PROGRAMS = {
+  'mariadb-server': ['mariadbd', 'mariadb-install-db'],
+  'chromium-headless-shell': ['chromium-headless-shell'],
+};
 
 /** @typedef {keyof typeof PROGRAMS} DebianPackage */
 

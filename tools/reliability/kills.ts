@@ -149,8 +149,9 @@ function isOver({ aborted }: AbortSignal): boolean {
 }
 
 async function lostOf(api: string, acknowledged: ReadonlySet<string>): Promise<number> {
-  const text = (await get(`${api}/house/file`)) ?? '{"movements":[]}';
-  const { movements } = JSON.parse(text) as {
+  const file = await fetch(`${api}/house/file`, { signal: AbortSignal.timeout(ANSWERS_WITHIN_MS) });
+  if (!file.ok) throw new Error(`What is there cannot be read: ${file.status}`);
+  const { movements } = (await file.json()) as {
     readonly movements: readonly { readonly entryId: string; readonly quantity: number }[];
   };
   const taken = new Map<string, number>();

@@ -25,7 +25,8 @@ export function useChange<N extends AggregateName>(
     async (changes) => {
       if (!value) return undefined;
       const known = houseInHand(store.getState())?.[part] as
-        readonly Versioned<Aggregates[N]>[] | undefined;
+        | readonly Versioned<Aggregates[N]>[]
+        | undefined;
       const now = known?.find(({ id }) => id === value.id) ?? value;
       const mine = changed<Aggregates[N]>(changes, value, now);
       return edited(part, now as PartValue<N>, mine as PartValue<N>, now.name);

@@ -22,7 +22,9 @@ import { dayOf } from '@bienestar/core/days/days';
 import { UseSheet } from './UseSheet';
 
 type Asked =
-  { readonly is: 'use' } | { readonly is: 'count' } | ({ readonly is: 'discard' } & Discarded);
+  | { readonly is: 'use' }
+  | { readonly is: 'count' }
+  | ({ readonly is: 'discard' } & Discarded);
 
 /** What is left of a material, and everything that can happen to it. */
 export function LeftFacet({ material }: { readonly material: BoughtMaterial }) {
