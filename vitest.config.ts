@@ -5,10 +5,12 @@ import { defineConfig } from 'vitest/config';
  * here keeps nothing between files, so they share their modules.
  */
 export default defineConfig({
+  oxc: { jsx: { runtime: 'automatic', development: false } },
   test: {
     isolate: false,
     /* The days of a house are not those of the machine: the server's tests run in another zone yet. */
-    env: { TZ: 'Pacific/Chatham' },
+    /* What is tested is what is shipped: screens are drawn three times as fast. */
+    env: { TZ: 'Pacific/Chatham', NODE_ENV: 'production' },
     maxWorkers: 2,
     projects: ['core', 'contract', 'standins', 'web'].map((name) => ({
       extends: true,

@@ -137,30 +137,6 @@ describe('what moved the margins', () => {
 });
 
 describe('what is sold together', () => {
-  it('a course says what it promises, and what a missed visit does', async () => {
-    await person.goTo('/menu/offers');
-    await person.sees('costs the house €');
-    await person.click('button', 'What one sale promises');
-    await person.sees('Copper-peptide ampoule');
-    await person.fill('Valid for', '20');
-    await person.page.keyboard.press('Tab');
-    await person.sees('The last visit is 30 days after the first: more than it is valid for.');
-    await person.fill('Let off', '100');
-    await person.page.keyboard.press('Tab');
-    await person.sees('Must be from 0 to 99 %.');
-    expect(await person.valueOf('Let off')).toBe('100');
-  });
-
-  it('a package does once what both need', async () => {
-    await person.goTo('/menu/offers/shore-and-sand');
-    await person.sees(/Done once: .*Reset.* That saves \d+ min\./);
-    await person.click('button', 'home care');
-    await person.waitFor(async () => {
-      const offer = (await house()).offers.find(({ id }) => id === 'shore-and-sand');
-      return offer?.kind === 'package' && !offer.once.includes('home-care');
-    }, 'the home care of both');
-  });
-
   it('a new one is begun, and a service in it cannot be taken off the menu', async () => {
     await person.goTo('/menu/offers');
     await person.click('button', 'For two');
@@ -235,25 +211,6 @@ describe('a menu for guests', () => {
 });
 
 describe('the house set up', () => {
-  it('asks ten questions, and says what the answers come to', async () => {
-    await person.goTo('/house');
-    await person.click('link', 'Set it up with ten questions');
-    await person.sees('Question 1 of 10');
-    for (let at = 1; at < 8; at += 1) await person.click('link', 'Next');
-    await person.sees('How full do you plan to be?');
-    await person.sees(/A minute of a room\s+€0\.0789/);
-    await person.fill('Planned occupancy', '50');
-    await person.page.keyboard.press('Tab');
-    await person.sees(/A minute of a room\s+€0\.1026/);
-    await person.fill('Planned occupancy', '0');
-    await person.page.keyboard.press('Tab');
-    await person.sees('Must be from 1 to 100 %.');
-    await person.click('link', 'Next');
-    await person.click('link', 'Next');
-    await person.click('link', 'To the house');
-    await person.find('heading', 'House');
-  });
-
   it('pays people by grade', async () => {
     await person.goTo('/house');
     await person.click('button', 'Add a grade');

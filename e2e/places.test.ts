@@ -197,31 +197,6 @@ describe('the shelf', () => {
   });
 });
 
-describe('the menu', () => {
-  eachAnew();
-
-  it('re-prices on margin and endings', async () => {
-    await person.goTo('/menu/clay-facial');
-    await person.sees('€80.00');
-    await person.fill('Target margin', '45');
-    await person.page.keyboard.press('Enter');
-    await person.sees('€100.00');
-    await person.fill('Endings repeat after', '10');
-    await person.page.keyboard.press('Enter');
-    await person.fill('Allowed endings', '9');
-    await person.page.keyboard.press('Enter');
-    await person.sees('€99.00');
-    await person.fill('Its own target margin', '90');
-    await person.page.keyboard.press('Enter');
-    await person.sees('Margin, commission and card fee together take the whole price');
-    await person.fill('Its own target margin', '');
-    await person.page.keyboard.press('Enter');
-    await person.sees('€99.00');
-    await person.goTo('/menu');
-    await person.sees('€99.00');
-  });
-});
-
 describe('restocking', () => {
   eachAnew();
 

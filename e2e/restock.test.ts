@@ -152,27 +152,6 @@ describe('who comes', () => {
     await person.sees(/Performed|Every visit of the book/);
   });
 
-  it('has a season of its own by service, which stays when its visits are planned anew', async () => {
-    const line = async (): Promise<string> => {
-      const all = JSON.parse(await kept('demand')) as { serviceId: string }[];
-      return JSON.stringify(all.find(({ serviceId }) => serviceId === 'clay-facial'));
-    };
-    await person.goTo('/restock/demand');
-    await person.click('button', 'Months and growth');
-    await person.choose('Of', 'Black-sand clay facial');
-    await person.fill('Jan', '0,5');
-    await person.page.keyboard.press('Enter');
-    await person.waitFor(async () => (await line()).includes('[0.5,1,'), 'the season is kept');
-    await person.goTo('/menu/clay-facial');
-    await person.fill('Planned visits', '12');
-    await person.page.keyboard.press('Enter');
-    await person.waitFor(
-      async () => (await line()).includes('"visitsPerWeek":12'),
-      'the visits are kept',
-    );
-    expect(await line()).toContain('[0.5,1,');
-  });
-
   /** How many of that title the calendar of today has. */
   async function warmSands(): Promise<string> {
     const text = await person.page.evaluate(() => document.body.innerText);
@@ -200,15 +179,4 @@ describe('what it risks', () => {
     const [first] = JSON.parse(await kept('scenarios')) as { name: string }[];
     return first?.name ?? '';
   }
-
-  it('of levels by hand is said in weeks', async () => {
-    await person.goTo('/restock/levels/couch-paper');
-    await person.sees(/you would be without/);
-    await person.click('button', 'How it is ordered');
-    await person.fill('Minimum', '5');
-    await person.page.keyboard.press('Enter');
-    await person.sees(/About one week in \d+ you would be without|nearly every week/);
-    await person.click('radio', 'any day');
-    await person.seesNot('you would be without');
-  });
 });

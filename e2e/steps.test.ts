@@ -99,31 +99,6 @@ describe('the steps of a protocol', () => {
     await person.saved();
     expect(await person.figure('Product')).toBe('€4.71');
   });
-
-  it('pass a cap in words and on the ribbon when what is done meanwhile takes too long', async () => {
-    await person.goTo('/protocols/black-sand-clay-facial/hands');
-    await person.fill('Minutes, most', '30');
-    await person.fill('Minutes, usual', '1:00');
-    await person.sees('Put least, usual, most in order.');
-    await person.fill('Minutes, usual', '20');
-    await person.sees('past the cap of 15 min');
-    await person.sees('may stay on for at most 15 min');
-    await person.goTo('/protocols/black-sand-clay-facial/mask');
-    await person.sees(/passed in \d+(\.\d+)?% of visits/);
-  });
-
-  it('are done in layers, fewer on a first visit', async () => {
-    await person.goTo('/protocols/layered-fruit-acid/acid');
-    await person.sees('Acid layers: 2 on a first visit, 4 on later ones');
-    await person.sees('in each of 4 layers');
-    const four = await person.figure('Product');
-    await person.fill('On later visits', '5');
-    await person.sees('in each of 5 layers');
-    expect(await person.figure('Product')).not.toBe(four);
-    await person.fill('On later visits', '0');
-    await person.sees('Must be at least 1. Still counted with 5.');
-    await person.saved();
-  });
 });
 
 describe('a protocol from nothing', () => {

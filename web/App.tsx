@@ -1,11 +1,11 @@
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { createBrowserRouter, Navigate, RouterProvider, type RouteObject } from 'react-router';
 import { Loading } from './parts/Loading';
 import { NothingHere } from './parts/NothingHere';
 import { PlaceFault } from './parts/PlaceFault';
 import { Shell } from './parts/Shell';
 
-/* Each place is loaded when it is first gone to; each thing in it has an address of its own. */
-const router = createBrowserRouter([
+/** Each place is loaded when it is first gone to; each thing in it has an address of its own. */
+export const ROUTES: RouteObject[] = [
   {
     element: <Shell />,
     hydrateFallbackElement: <Loading what="Opening the house" />,
@@ -162,7 +162,9 @@ const router = createBrowserRouter([
       { path: '*', element: <NothingHere what="There is nothing at this address." /> },
     ],
   },
-]);
+];
+
+const router = createBrowserRouter(ROUTES);
 
 /** The app: its places. */
 export function App() {

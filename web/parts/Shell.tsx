@@ -3,6 +3,7 @@ import { lazy, Suspense, useEffect } from 'react';
 import { NavLink, Outlet } from 'react-router';
 import { PROBLEM_TYPES } from '@bienestar/contract/api';
 import { refusedBy, useHouseQuery } from '../store/api';
+import { selectHouse } from '../store/house';
 import { applyTheme, themeChosen } from '../store/preferences';
 import { outbox, useAppDispatch, useAppSelector } from '../store/store';
 import { AwayNotice } from './AwayNotice';
@@ -34,6 +35,7 @@ export function Shell() {
     refetch,
   } = useHouseQuery(undefined, { refetchOnFocus: true });
   const noHouse = withoutHouse(error);
+  const name = useAppSelector(selectHouse)?.settings.name;
   /* What is shown is shown with what this browser kept of earlier windows, which is sent then. Not a
      Suspense: React keeps what it fell back to for 300 ms. */
   const isOpen = useAppSelector(({ queue }) => queue.isOpen);
@@ -51,7 +53,7 @@ export function Shell() {
       </a>
       <header className="flex h-13 shrink-0 items-center border-b border-line px-6">
         <p className="w-56 truncate font-serif text-lg font-bold text-clay">
-          {house?.settings.name ?? 'Bienestar'}
+          {name ?? 'Bienestar'}
         </p>
         <nav aria-label="Places" className="flex h-full items-stretch">
           {PLACES.map(([to, name]) => (

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen } from '@testing-library/react';
+import { screen } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -8,6 +8,7 @@ import { Segments } from './Segments';
 import { TextField } from './TextField';
 import { Toggles } from './Toggles';
 import { TripleField } from './TripleField';
+import { cleanup, render } from '../testing/render';
 
 afterEach(cleanup);
 

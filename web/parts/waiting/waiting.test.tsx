@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import 'fake-indexeddb/auto';
-import { cleanup, render, screen, within } from '@testing-library/react';
+import { screen, within } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
 import { Provider } from 'react-redux';
 import { MemoryRouter } from 'react-router';
@@ -12,6 +12,7 @@ import { changeWords } from './waitingWords';
 import { waitingOf } from './waitingOf';
 import type * as sheet from './WaitingSheet';
 import type * as kept from '../../store/store';
+import { cleanup, render } from '../../testing/render';
 
 afterEach(cleanup);
 

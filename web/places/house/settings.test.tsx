@@ -1,9 +1,10 @@
 // @vitest-environment jsdom
-import { cleanup, screen, waitFor } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { changedKeys, demoInBrowser, put, type DemoInBrowser } from '../../testing/demoInBrowser';
+import { cleanup } from '../../testing/render';
 
 let browser: DemoInBrowser;
 beforeEach(async () => {

@@ -1,10 +1,11 @@
 // @vitest-environment jsdom
-import { cleanup, screen } from '@testing-library/react';
+import { screen } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { BoughtMaterial, LinenMaterial, Material } from '@bienestar/core/house/house';
 import { openLifeOf } from '@bienestar/core/house/packs';
 import { changedKeys, demoInBrowser, put, type DemoInBrowser } from '../../testing/demoInBrowser';
+import { cleanup } from '../../testing/render';
 
 let browser: DemoInBrowser;
 beforeEach(async () => {
