@@ -42,6 +42,7 @@ function checkProgram(what, program, args) {
   return check(what, async () => {
     const { code, output } = await run(`${ROOT}/node_modules/.bin/${program}`, args, {
       log: say.log,
+      gives: true,
     });
     return code === 0 ? undefined : output;
   });
@@ -51,8 +52,9 @@ function checkProgram(what, program, args) {
  * Tests of one Vitest configuration, each counted.
  * @param {string} what
  * @param {readonly string[]} args
+ * @param {boolean} gives way to other tests
  */
-async function runTests(what, args) {
+async function runTests(what, args, gives = false) {
   const start = performance.now();
   const file = `${results}/${what.replaceAll(' ', '-')}.json`;
   const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
@@ -62,6 +64,7 @@ async function runTests(what, args) {
     {
       env: { ...process.env, NO_COLOR: '1', CI: 'true' },
       log: say.log,
+      gives,
     },
   );
   const counted = countsIn(file);
@@ -92,6 +95,7 @@ async function checkBudget() {
   return bytes <= FIRST_VIEW_BUDGET ? undefined : `The first view loads ${words}.`;
 }
 
+/** What needs nothing but the code. */
 async function readCode() {
   for (const workspace of ['core', 'contract', 'server', 'standins', 'web', 'e2e', 'tools']) {
     await checkProgram(`types of ${workspace}`, 'tsc', ['-p', workspace]);
@@ -99,19 +103,17 @@ async function readCode() {
   await checkProgram('lint and direction of imports', 'oxlint', ['-c', 'oxlint.config.mjs']);
   await checkProgram('format', 'oxfmt', ['--check']);
   await checkProgram('unused code', 'knip', []);
+  await runTests('unit tests', [], true);
 }
 
+/** What runs the app. */
 async function runCode() {
   await check('production build', async () => {
     await needBuild(say);
     return undefined;
   });
   await check('script budget', checkBudget);
-  /* The server's tests wait for the database half of the time; journeys have times to keep, and run alone. */
-  await Promise.all([
-    runTests('unit tests', []),
-    runTests('server tests', ['--config', 'server/vitest.config.ts']),
-  ]);
+  await runTests('server tests', ['--config', 'server/vitest.config.ts']);
   await runTests('journeys in the browser', ['--config', 'e2e/vitest.config.ts']);
 }
 
@@ -121,7 +123,10 @@ try {
   mkdirSync(results, { recursive: true });
   await needDebian(['mariadb-server', 'chromium-headless-shell'], say);
   await needNpm(say);
-  /* What reads the code and what runs it do not wait for one another. */
+  /*
+   * What waits for a database or a browser leaves time to what only computes, and does not wait for it: some of it
+   * has times to keep.
+   */
   await Promise.all([readCode(), runCode()]);
 } catch (error) {
   failed += 1;

@@ -36,10 +36,11 @@ export function byRole(role: string, name: string): Element | undefined {
 
 /** Whether it may be worth computing the name, which takes long: not where its label or words are others. */
 function mayBeCalled(element: Element, name: string): boolean {
-  const { labels } = element as Partial<HTMLInputElement>;
-  if (element.hasAttribute('aria-labelledby') || (labels?.length ?? 0) > 0) return true;
+  if (element.hasAttribute('aria-labelledby')) return true;
   const label = element.getAttribute('aria-label');
   if (label !== null && label !== '') return label === name;
+  const { labels } = element as Partial<HTMLInputElement>;
+  if (labels && labels.length > 0) return true;
   const isNamedByWords = element.matches('button, a, th, summary, [role=option], [role=radio]');
   if (!isNamedByWords || element.querySelector('[aria-label], [aria-hidden], img, svg'))
     return true;
