@@ -52,9 +52,8 @@ function checkProgram(what, program, args) {
  * Tests of one Vitest configuration, each counted.
  * @param {string} what
  * @param {readonly string[]} args
- * @param {boolean} gives way to other tests
  */
-async function runTests(what, args, gives = false) {
+async function runTests(what, args) {
   const start = performance.now();
   const file = `${results}/${what.replaceAll(' ', '-')}.json`;
   const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
@@ -64,7 +63,6 @@ async function runTests(what, args, gives = false) {
     {
       env: { ...process.env, NO_COLOR: '1', CI: 'true' },
       log: say.log,
-      gives,
     },
   );
   const counted = countsIn(file);
@@ -103,7 +101,6 @@ async function readCode() {
   await checkProgram('lint and direction of imports', 'oxlint', ['-c', 'oxlint.config.mjs']);
   await checkProgram('format', 'oxfmt', ['--check']);
   await checkProgram('unused code', 'knip', []);
-  await runTests('unit tests', [], true);
 }
 
 /** What runs the app. */
@@ -113,6 +110,7 @@ async function runCode() {
     return undefined;
   });
   await check('script budget', checkBudget);
+  await runTests('unit tests', []);
   await runTests('server tests', ['--config', 'server/vitest.config.ts']);
   await runTests('journeys in the browser', ['--config', 'e2e/vitest.config.ts']);
 }
@@ -123,10 +121,7 @@ try {
   mkdirSync(results, { recursive: true });
   await needDebian(['mariadb-server', 'chromium-headless-shell'], say);
   await needNpm(say);
-  /*
-   * What waits for a database or a browser leaves time to what only computes, and does not wait for it: some of it
-   * has times to keep.
-   */
+  /* What reads the code gives way to what runs it, where times are to be kept, and does not wait for it. */
   await Promise.all([readCode(), runCode()]);
 } catch (error) {
   failed += 1;

@@ -1,88 +1,29 @@
-import type { Amount, Minutes, Source } from '../house/house';
+import type { Amount, Source } from '../house/house';
 import type { Triple } from '../quantity/triple';
 import { CLAUSE_WORDS } from './clauseWords';
 import type { Cursor } from './cursor';
+import {
+  seesPart,
+  slashDoubts,
+  takeCountingWord,
+  takeNumbers,
+  type Doubt,
+  type SaidNumbers,
+} from './numbers';
 import type { ParsedStep } from './parsedStep';
 import { compared, keyOf, tokensOf } from './tokens';
 import type { UnitWord, Vocabulary } from './vocabulary';
 
-const PARTS: Readonly<Record<string, number>> = { half: 0.5, quarter: 0.25 };
-const MINUTES_IN_AN_HOUR = 60;
-
-/** One to three numbers: 3, 2-4 or 2/2.5/4. */
-function takeRange(cursor: Cursor): readonly number[] | undefined {
-  const first = takeNumber(cursor);
-  if (first === undefined) return undefined;
-  const numbers = [first];
-  while (numbers.length < 3) {
-    const mark = cursor.mark;
-    if (!cursor.takeWord('-', '/', 'to')) break;
-    const further = takeNumber(cursor);
-    if (further === undefined) {
-      cursor.backTo(mark);
-      break;
-    }
-    numbers.push(further);
-  }
-  return numbers;
-}
-
-function takeNumber(cursor: Cursor): number | undefined {
-  const token = cursor.next;
-  if (!token) return undefined;
-  if (token.kind === 'word' && PARTS[token.text] !== undefined) {
-    cursor.take();
-    cursor.takeWord('a', 'an', 'of');
-    return PARTS[token.text];
-  }
-  if (token.kind !== 'number') return undefined;
-  cursor.take();
-  return Number(token.text.replace(',', '.'));
-}
-
 /** Least, usual and most from one to three numbers; of two, the usual lies in the middle. */
-function inOrder(numbers: readonly number[]): [number, number, number] {
+export function inOrder(numbers: readonly number[]): [number, number, number] {
   const [first = 0, second = first, third] = numbers;
   return third === undefined ? [first, (first + second) / 2, second] : [first, second, third];
 }
 
-/** Minutes, such as `5 min`, `2-3 min`, `2/2.5/4 min` or `1:15`. */
-export function takeMinutes(cursor: Cursor, said: ParsedStep): boolean {
-  const { mark, from } = cursor;
-  const minutes = readMinutes(cursor);
-  if (!minutes) {
-    cursor.backTo(mark);
-    return false;
-  }
-  const to = cursor.behind;
-  if (said.minutes) cursor.fault(from, to, 'The minutes are said twice.');
-  else if (!(minutes.least <= minutes.usual && minutes.usual <= minutes.most)) {
-    cursor.fault(from, to, 'Put least, usual and most minutes in order.');
-  } else said.minutes = minutes;
-  cursor.note(from, to, 'how long');
-  return true;
-}
-
-/** Minutes as they are said, wherever they stand. */
-export function readMinutes(cursor: Cursor): Minutes | undefined {
-  const mark = cursor.mark;
-  const numbers = takeRange(cursor);
-  if (!numbers) return undefined;
-  const [hours = 0] = numbers;
-  if (numbers.length === 1 && cursor.takeWord(':')) {
-    const rest = takeNumber(cursor);
-    if (rest !== undefined) {
-      const minutes = hours * MINUTES_IN_AN_HOUR + rest;
-      cursor.takeWord('min', 'minutes');
-      return { least: minutes, usual: minutes, most: minutes };
-    }
-  }
-  if (!cursor.takeWord('min', 'mins', 'minute', 'minutes')) {
-    cursor.backTo(mark);
-    return undefined;
-  }
-  const [least, usual, most] = inOrder(numbers);
-  return { least, usual, most };
+/** Says what is not clear about numbers; whether anything was. */
+export function asks(cursor: Cursor, doubts: readonly Doubt[]): boolean {
+  for (const { from, to, message } of doubts) cursor.fault(from, to, message);
+  return doubts.length > 0;
 }
 
 /** An amount of a product, such as `3 pumps cleansing milk` or `thin coat of sunscreen`. */
@@ -105,6 +46,7 @@ export function takeAmounts(cursor: Cursor, said: ParsedStep, words: Vocabulary)
     );
     return true;
   }
+  if (amount.isAsked) return true;
   said.doses.push({
     source,
     amount: stated,
@@ -128,6 +70,8 @@ interface Read {
   readonly amount?: Amount;
   readonly quantity?: Triple;
   readonly source?: Source;
+  /** its number can be two things, which is asked: nothing is put in the place of the answer */
+  readonly isAsked?: boolean;
 }
 
 function bareAmount(
@@ -151,40 +95,69 @@ function takeCoat(cursor: Cursor, words: Vocabulary): Read | undefined {
   return { amount: { how: 'coat', coat: meaning.value } };
 }
 
-/** Whether an amount in words comes next, such as a thin coat or half a sachet. */
+/** Whether an amount in words comes next, such as a thin coat, half a sachet or two pumps. */
 export function seesAmount(cursor: Cursor, words: Vocabulary): boolean {
   const { mark } = cursor;
-  const seen =
-    takeLeftOver(cursor) ||
-    takeCoat(cursor, words) !== undefined ||
-    (cursor.next !== undefined && cursor.next.text in PARTS);
-  const oneOfIt = cursor.takeWord('a', 'an') !== undefined && cursor.sees(words.units);
+  const seen = takeLeftOver(cursor) || takeCoat(cursor, words) !== undefined || seesPart(cursor);
+  const isCounted =
+    takeCountingWord(cursor) !== undefined &&
+    (cursor.sees(words.units) || cursor.sees(words.products));
   cursor.backTo(mark);
-  return seen || oneOfIt;
+  return seen || isCounted;
 }
 
 function takeCounted(cursor: Cursor, words: Vocabulary): Read | undefined {
-  const from = cursor.from;
-  const numbers = takeRange(cursor);
+  const { from, mark: begin } = cursor;
+  const numbers = takeNumbers(cursor) ?? inWords(cursor);
   if (!numbers) return undefined;
-  const [low, usual, high] = inOrder(numbers);
+  const isInWords = numbers.values.length === 1 && cursor.peek(-1)?.kind === 'word';
+  const [low, usual, high] = inOrder(numbers.values);
   const quantity: Triple = { low, usual, high };
-  if (!(low <= usual && usual <= high)) {
-    cursor.fault(from, cursor.behind, 'Put low, usual and high in order.');
-  }
   const mark = cursor.mark;
   const direct = cursor.takePhrase(words.products);
   const only = direct?.meanings.length === 1 ? direct.meanings[0]?.value : undefined;
-  if (only && words.bareUnit(only)) return { quantity, source: only };
-  cursor.backTo(mark);
-  const unit = cursor.takePhrase(words.units)?.meanings[0]?.value;
+  const bare = only && words.bareUnit(only);
+  if (!bare) cursor.backTo(mark);
+  const unit = bare ?? cursor.takePhrase(words.units)?.meanings[0]?.value;
+  if (isInWords && !unit) {
+    cursor.backTo(begin);
+    return undefined;
+  }
+  const isAsked = asks(cursor, [
+    ...numbers.doubts,
+    ...slashDoubts(numbers.slashes, unit !== undefined && isCutUp(unit)),
+  ]);
+  if (!isAsked && !(low <= usual && usual <= high)) {
+    cursor.fault(from, cursor.behind, 'Put low, usual and high in order.');
+  }
+  if (bare) return { quantity, source: only, isAsked };
   cursor.takeWord('of');
-  if (unit) return { amount: amountIn(unit, quantity) };
+  if (unit) return { amount: amountIn(unit, quantity), isAsked };
   if (cursor.done) {
     cursor.fault(from, cursor.behind, 'Say of what, or whether these are minutes.');
     return undefined;
   }
-  return { quantity };
+  return { quantity, isAsked };
+}
+
+function inWords(cursor: Cursor): SaidNumbers | undefined {
+  const value = takeCountingWord(cursor);
+  return value === undefined ? undefined : { values: [value], doubts: [], slashes: [] };
+}
+
+/** Whether people take a part of one: of a spoon, an ounce, a pack; not of a drop or a pump. */
+function isCutUp(unit: UnitWord): boolean {
+  switch (unit.how) {
+    case 'measured':
+      return unit.unit !== 'ml' && unit.unit !== 'g' && unit.unit !== 'piece';
+    case 'packs':
+    case 'named':
+      return true;
+    case 'counted':
+    case 'fingertip':
+    case 'coat-weight':
+      return false;
+  }
 }
 
 function amountIn(unit: UnitWord, quantity: Triple): Amount {

@@ -1,10 +1,13 @@
-import type { Minutes, ZoneSetting } from '../house/house';
+import type { ZoneSetting } from '../house/house';
 import { SETTING_KINDS, type SettingKind } from '../house/device';
 import type { MaterialId } from '../house/ids';
 import type { ZoneId } from '../zone/zones';
-import { listed, readMinutes, takeProduct } from './amounts';
+import { listed, takeProduct } from './amounts';
 import { CLAUSE_WORDS, type Clause } from './clauseWords';
+import { seesCondition } from './conditions';
 import type { Cursor } from './cursor';
+import { readMinutes, type SaidMinutes } from './minutes';
+import { takeNumber } from './numbers';
 import type { ParsedStep } from './parsedStep';
 import { Phrases, type Vocabulary } from './vocabulary';
 
@@ -168,8 +171,8 @@ function takeValues(cursor: Cursor, zones: readonly ZoneId[]): ZoneSetting {
     const from = cursor.from;
     const kind = cursor.takePhrase(SETTINGS)?.meanings[0]?.value;
     const minus = cursor.takeWord('-') ? -1 : 1;
-    const number = cursor.next?.kind === 'number' ? cursor.take() : undefined;
-    const value = number && minus * Number(number.text.replace(',', '.'));
+    const number = takeNumber(cursor);
+    const value = number && minus * number.value;
     if (kind && value !== undefined) values.push({ kind, value });
     else if (value !== undefined && cursor.takeWord('pass', 'passes')) passes = value;
     else if (kind ?? value !== undefined) {
@@ -199,7 +202,9 @@ function takeUntil(cursor: Cursor, said: ParsedStep, _words: Vocabulary, from: n
 }
 
 function takeCap(cursor: Cursor, said: ParsedStep, from: number): void {
-  const minutes = readMinutes(cursor) ?? bareMinutes(cursor);
+  const read = readMinutes(cursor) ?? bareMinutes(cursor);
+  if (read && !read.minutes) return;
+  const minutes = read?.minutes;
   if (!minutes || minutes.least !== minutes.most) {
     cursor.fault(from, cursor.behind, 'At most how many minutes? Such as: at most 3 min.');
     return;
@@ -209,10 +214,9 @@ function takeCap(cursor: Cursor, said: ParsedStep, from: number): void {
 }
 
 /** A number behind a cap can only be minutes. */
-function bareMinutes(cursor: Cursor): Minutes | undefined {
-  const number = cursor.next?.kind === 'number' ? cursor.take() : undefined;
-  const minutes = number && Number(number.text.replace(',', '.'));
-  return minutes === undefined ? undefined : { least: minutes, usual: minutes, most: minutes };
+function bareMinutes(cursor: Cursor): SaidMinutes | undefined {
+  const value = takeNumber(cursor)?.value;
+  return value === undefined ? undefined : { minutes: { least: value, usual: value, most: value } };
 }
 
 /** `then warm towel using 2 face towel and 500 ml water` */
@@ -230,8 +234,7 @@ function takeRemoval(cursor: Cursor, said: ParsedStep, words: Vocabulary, from: 
   let waterMl: number | undefined;
   if (cursor.takeWord('using')) {
     do {
-      const number = cursor.next?.kind === 'number' ? cursor.take() : undefined;
-      const amount = number && Number(number.text.replace(',', '.'));
+      const amount = takeNumber(cursor)?.value;
       if (amount === undefined) {
         cursor.fault(from, cursor.behind, 'Using how many of what, or how much water?');
         break;
@@ -292,7 +295,7 @@ function takeText(
 function somethingElseButCommas(cursor: Cursor): boolean {
   return cursor.next?.kind !== 'word' && cursor.next?.kind !== 'sign'
     ? true
-    : cursor.next.text === ';' || cursor.sees(CLAUSE_WORDS);
+    : cursor.next.text === ';' || cursor.sees(CLAUSE_WORDS) || seesCondition(cursor);
 }
 
 function somethingElse(cursor: Cursor): boolean {

@@ -111,9 +111,14 @@ export class Cursor {
 
   /** Whether a known phrase comes next. */
   sees(phrases: Phrases<unknown>): boolean {
+    return this.ahead(() => this.takePhrase(phrases) !== undefined);
+  }
+
+  /** Looks ahead: the cursor stands where it stood, and nothing that was looked for is offered. */
+  ahead<T>(look: () => T): T {
     const at = this.#at;
     const before = this.#wanted;
-    const found = this.takePhrase(phrases) !== undefined;
+    const found = look();
     this.#at = at;
     this.#wanted = before;
     return found;

@@ -1,8 +1,10 @@
 import { closest, distance } from 'fastest-levenshtein';
 import { TAKE_CLAUSE } from './clauses';
 import { CLAUSE_WORDS } from './clauseWords';
+import { seesCondition, takeCondition } from './conditions';
 import { Cursor, type LineFault, type Understood, type Wanted } from './cursor';
-import { seesAmount, takeAmounts, takeMinutes } from './amounts';
+import { seesAmount, takeAmounts } from './amounts';
+import { takeMinutes } from './minutes';
 import type { ParsedStep } from './parsedStep';
 import { plainText } from './tokens';
 import type { Vocabulary } from './vocabulary';
@@ -31,6 +33,7 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
   while (!cursor.done) {
     if (cursor.takeWord(',', ';', 'and', '+', '.')) continue;
     if (takeMinutes(cursor, said) || takeAmounts(cursor, said, words)) continue;
+    if (takeCondition(cursor, said)) continue;
     const clause = cursor.takePhrase(CLAUSE_WORDS);
     const [meaning] = clause?.meanings ?? [];
     if (clause && meaning) {
@@ -75,8 +78,10 @@ function takeWhat(cursor: Cursor, said: ParsedStep, words: Vocabulary): void {
   }
   const phase = action ? undefined : cursor.takePhrase(words.phases);
   if (phase) said.phase = phase.meanings[0]?.value;
+  const nameBegins = cursor.mark;
   const plain = cursor.takeWords((at) => isBehindName(at, words));
   if (plain.text !== '' && cursor.done) wantClause(cursor);
+  askAboutName(cursor, nameBegins, words);
   if (plain.text !== '' || phase) {
     said.name = capital(cursor.typed(from, cursor.behind));
     cursor.note(action ? plain.from : from, cursor.behind, 'its name');
@@ -89,6 +94,45 @@ function takeWhat(cursor: Cursor, said: ParsedStep, words: Vocabulary): void {
   }
 }
 
+/**
+ * Words of an amount that stand in a name are asked about: what was meant to be measured would vanish in it.
+ */
+function askAboutName(cursor: Cursor, from: number, words: Vocabulary): void {
+  const behind = cursor.mark;
+  const found = cursor.ahead(() => {
+    cursor.backTo(from);
+    for (; cursor.mark < behind; cursor.take()) {
+      const begin = cursor.from;
+      const { mark } = cursor;
+      const message = doubtOfName(cursor, words);
+      if (message !== undefined && cursor.mark <= behind) {
+        return { from: begin, to: cursor.behind, message };
+      }
+      cursor.backTo(mark);
+    }
+    return undefined;
+  });
+  if (found) cursor.fault(found.from, found.to, found.message);
+}
+
+function doubtOfName(cursor: Cursor, words: Vocabulary): string | undefined {
+  const quotes = 'or put the name in quotes.';
+  const product = cursor.takePhrase(words.products);
+  if (product)
+    return `How much ${product.meanings[0]?.name ?? 'of it'}? Say an amount before it, ${quotes}`;
+  const coat = cursor.takePhrase(words.coats)?.meanings[0];
+  if (coat && coat.name !== 'standard') {
+    return `Is “${coat.name}” an amount? Say ${coat.name} coat of what, ${quotes}`;
+  }
+  const { mark } = cursor;
+  const unit = cursor.takePhrase(words.units)?.meanings[0];
+  if (unit && (unit.value.how === 'counted' || unit.value.how === 'measured')) {
+    return `How many ${unit.name} of what? Say a number before it, ${quotes}`;
+  }
+  cursor.backTo(mark);
+  return undefined;
+}
+
 /** A name without quotes goes up to the first amount, clause or sign. */
 function isBehindName(cursor: Cursor, words: Vocabulary): boolean {
   const { next } = cursor;
@@ -97,6 +141,7 @@ function isBehindName(cursor: Cursor, words: Vocabulary): boolean {
     (next.kind !== 'word' && next.text !== '-' && next.text !== "'") ||
     next.text === 'and' ||
     cursor.sees(CLAUSE_WORDS) ||
+    seesCondition(cursor) ||
     seesAmount(cursor, words)
   );
 }
@@ -129,6 +174,7 @@ function skip(cursor: Cursor, words: Vocabulary): void {
     !cursor.done &&
     cursor.next?.kind !== 'number' &&
     !cursor.sees(CLAUSE_WORDS) &&
+    !seesCondition(cursor) &&
     !cursor.sees(words.coats)
   );
   cursor.fault(

@@ -1,4 +1,5 @@
 import type { Dose, Step } from '../house/house';
+import type { SaidCondition } from './conditions';
 
 /** What a line says about a step. What it does not say is as it was. */
 export type ParsedStep = {
@@ -30,5 +31,7 @@ export type ParsedStep = {
   ]?: NonNullable<Step[K]>;
 } & {
   name?: string;
+  /** for whom it is, or when; everybody unless said */
+  for?: readonly SaidCondition[];
   doses: Omit<Dose, 'id' | 'option'>[];
 };

@@ -7,7 +7,8 @@ export interface Token {
   readonly to: number;
 }
 
-const PIECES = /"((?:[^"\\]|\\.)*)("?)|(\d+(?:[.,]\d+)?)|([\p{L}\p{N}]+)|([^\s])/gu;
+const PIECES =
+  /"((?:[^"\\]|\\.)*)("?)|(\d{1,3}(?:'\d{3})+(?:[.,]\d+)?|\d{1,3}(?:\.\d{3})+,\d+|\d{1,3}(?:,\d{3})+\.\d+|\d+(?:[.,]\d+)?|[¼½¾⅓-⅞])|(\p{L}[\p{L}\p{N}]*)|([^\s])/gu;
 const ACCENTS = /\p{M}/gu;
 const FANCY: Readonly<Record<string, string>> = {
   '“': '"',

@@ -128,7 +128,9 @@ function range(low: number, usual: number, high: number): string {
   return low === usual && usual === high ? number(usual) : [low, usual, high].map(number).join('/');
 }
 
+/** A number as a line has it; what could be read as a thousand has a figure more. */
 function number(value: number): string {
   const plain = String(value);
-  return plain.includes('e') ? value.toFixed(DECIMALS).replace(/\.?0+$/u, '') : plain;
+  if (plain.includes('e')) return value.toFixed(DECIMALS).replace(/\.?0+$/u, '');
+  return /^[1-9]\d{0,2}\.\d{3}$/u.test(plain) ? `${plain}0` : plain;
 }

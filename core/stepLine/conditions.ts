@@ -1,0 +1,138 @@
+import { CONDITIONS, DAY_TIMES, PHOTOTYPES, SEASONS, SKIN_TYPES } from '../house/client';
+import type { ChoosingBy } from '../house/protocol';
+import type { Cursor } from './cursor';
+import type { ParsedStep } from './parsedStep';
+import { Phrases } from './vocabulary';
+
+/** For whom a step is, or when: one thing that a choice looks at, and the values that fit. */
+export interface SaidCondition {
+  readonly by: ChoosingBy;
+  readonly values: readonly string[];
+}
+
+const WHOLE = new Phrases<SaidCondition>();
+/** Behind “for”. */
+const WHO = new Phrases<SaidCondition>();
+
+function add(by: ChoosingBy, value: string, phrases: readonly string[], to = WHOLE): void {
+  for (const phrase of phrases) to.add(phrase, { by, values: [value] });
+}
+
+for (const [value, first] of [
+  ['first', 'first'],
+  ['returning', 'later'],
+  ['returning', 'further'],
+  ['returning', 'return'],
+] as const) {
+  add('visit-kind', value, [`on the ${first} visit`, `on ${first} visits`, `on a ${first} visit`]);
+  add(
+    'visit-kind',
+    value,
+    [`first visit`, `first visits`].map((each) => each.replace('first', first)),
+    WHO,
+  );
+}
+add('visit-kind', 'returning', ['on the later visits']);
+add('visit-kind', 'returning', ['returning guests', 'returning clients'], WHO);
+add('visit-kind', 'first', ['new guests', 'new clients'], WHO);
+add('day-time', 'day', ['by day', 'in the daytime', 'during the day', 'by daylight']);
+add('day-time', 'evening', ['in the evening', 'by night', 'at night', 'in the evenings']);
+for (const time of DAY_TIMES) add('day-time', time, [`the ${time}`], WHO);
+for (const season of SEASONS) {
+  add('season', season, [`in ${season}`, `in the ${season}`]);
+  add('season', season, [season], WHO);
+}
+for (const skin of SKIN_TYPES) {
+  add('skin-type', skin, [`${skin} skin`, `${skin} skins`, `a ${skin} skin`, skin], WHO);
+}
+for (const condition of CONDITIONS)
+  add('condition', condition, [condition.replaceAll('-', ' ')], WHO);
+WHOLE.add('at the couch', { by: 'couch', values: [] });
+
+/** How each condition is written into a line. */
+export function conditionWords({ by, values }: SaidCondition): string {
+  const all = values.map((value) => value.replaceAll('-', ' ')).join(', ');
+  switch (by) {
+    case 'skin-type':
+      return `for ${all} skin`;
+    case 'phototype':
+      return `for phototype ${all}`;
+    case 'condition':
+      return `for ${all}`;
+    case 'visit-kind':
+      return values.includes('first') ? 'on the first visit' : 'on later visits';
+    case 'day-time':
+      return values.includes('day') ? 'by day' : 'in the evening';
+    case 'season':
+      return values.map((value) => `in ${value}`).join(', ');
+    case 'couch':
+      return 'at the couch';
+  }
+}
+
+/** Whether a condition comes next: “for peel” is none, “for oily skin” is one. */
+export function seesCondition(cursor: Cursor): boolean {
+  return cursor.sees(WHOLE) || cursor.ahead(() => readWho(cursor) !== undefined);
+}
+
+/** Takes a condition: `for oily skin`, `for phototype IV-VI`, `by day`, `on the first visit`, `at the couch`. */
+export function takeCondition(cursor: Cursor, said: ParsedStep): boolean {
+  const { from, mark } = cursor;
+  const whole = cursor.takePhrase(WHOLE);
+  const found = whole ? whole.meanings[0]?.value : readWho(cursor);
+  if (!found) {
+    cursor.backTo(mark);
+    return false;
+  }
+  const known = said.for ?? [];
+  if (known.some(({ by }) => by === found.by)) {
+    cursor.fault(from, cursor.behind, 'It is said twice for whom.');
+    return true;
+  }
+  said.for = [...known, found];
+  cursor.note(from, cursor.behind, found.by === 'couch' ? 'decided at the couch' : 'for whom');
+  return true;
+}
+
+function readWho(cursor: Cursor): SaidCondition | undefined {
+  if (!cursor.takeWord('for', 'if')) return undefined;
+  if (cursor.takeWord('phototype', 'phototypes')) return readPhototypes(cursor);
+  const found: SaidCondition[] = [];
+  for (;;) {
+    const { mark } = cursor;
+    if (found.length > 0 && !cursor.takeWord(',', 'and', 'or')) break;
+    const one = cursor.takePhrase(WHO)?.meanings[0]?.value;
+    if (!one || (found[0] && found[0].by !== one.by)) {
+      cursor.backTo(mark);
+      break;
+    }
+    found.push(one);
+  }
+  const [first] = found;
+  return first && { by: first.by, values: [...new Set(found.flatMap(({ values }) => values))] };
+}
+
+/** `IV`, `IV-VI`, `I, II and III`. */
+function readPhototypes(cursor: Cursor): SaidCondition | undefined {
+  const values: string[] = [];
+  for (;;) {
+    const { mark } = cursor;
+    if (values.length > 0 && !cursor.takeWord(',', 'and', 'or')) break;
+    const from = takePhototype(cursor);
+    if (from === undefined) {
+      cursor.backTo(mark);
+      break;
+    }
+    const to = cursor.takeWord('-', 'to') ? takePhototype(cursor) : from;
+    values.push(...PHOTOTYPES.slice(from, (to ?? from) + 1));
+  }
+  return values.length === 0 ? undefined : { by: 'phototype', values: [...new Set(values)] };
+}
+
+function takePhototype(cursor: Cursor): number | undefined {
+  const text = cursor.next?.text.toUpperCase() ?? '';
+  const at = PHOTOTYPES.findIndex((each, index) => each === text || String(index + 1) === text);
+  if (at === -1) return undefined;
+  cursor.take();
+  return at;
+}
