@@ -3,16 +3,9 @@ import { describe, expect, it } from 'vitest';
 import type { LayerGroup, Line, Step, WorkedProtocol } from '../house/house';
 import { asId, type StepId } from '../house/ids';
 import { minutes, protocol, step } from '../testing/sample';
+import { added } from './addSteps';
 import { arrange } from './arrange';
-import {
-  changeStep,
-  insertStep,
-  moveStepTo,
-  nudgeStep,
-  putBeside,
-  putInLayers,
-  removeStep,
-} from './editSteps';
+import { changeStep, moveStepTo, nudgeStep, putBeside, putInLayers, removeStep } from './editSteps';
 
 const layers: LayerGroup = {
   id: asId('layers'),
@@ -42,20 +35,6 @@ const find = (of: WorkedProtocol, name: string): Line | undefined =>
   of.steps.find((each) => each.name === name);
 
 describe('editing steps', () => {
-  it('adds after a step, with all that is beside it', () => {
-    expect(names(insertStep(sample, named('new'), id('mask')))).toBe(
-      'set-up cleanse acid mask massage record new reset',
-    );
-    const inLayers = insertStep(sample, named('new'), id('acid'));
-    expect(find(inLayers, 'new')?.layerGroupId).toBe(layers.id);
-    const beside = insertStep(sample, named('new'), id('massage'));
-    expect(names(beside)).toBe('set-up cleanse acid mask massage new record reset');
-    expect(find(beside, 'new')?.meanwhileOf).toBe('mask');
-    expect(names(insertStep(sample, named('new')))).toBe(
-      'set-up cleanse acid mask massage record new reset',
-    );
-  });
-
   it('moves a step with what is beside it, over the edges of layers and stretches', () => {
     expect(names(nudgeStep(sample, id('record'), 'up'))).toBe(
       'set-up cleanse acid mask record massage reset',
@@ -101,7 +80,7 @@ describe('editing steps', () => {
   });
 
   it('brings a step to the layers it joins', () => {
-    const more = insertStep(sample, named('rinse'), id('mask'));
+    const more = added(sample, { line: named('rinse') }, find(sample, 'mask'), () => 'new');
     expect(names(putInLayers(more, id('rinse'), layers.id))).toBe(
       'set-up cleanse acid rinse mask massage record reset',
     );

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { asId } from '../house/ids';
 import { minutes, protocol, step } from '../testing/sample';
-import { changeStep, insertStep, nudgeStep, putBeside, removeStep } from './editSteps';
+import { added } from './addSteps';
+import { changeStep, nudgeStep, putBeside, removeStep } from './editSteps';
 import { mergeProtocols } from './mergeProtocols';
 
 const cleanse = step('cleanse', minutes(3), { id: asId('cleanse') });
@@ -13,7 +14,7 @@ describe('bringing two edits together', () => {
   it('keeps both when they touch different things', () => {
     const mine = { ...changeStep(base, cleanse.id, { minutes: minutes(5) }), summary: 'mine' };
     const theirs = {
-      ...insertStep(base, step('tone', minutes(1), { id: asId('tone') }), mask.id),
+      ...added(base, { line: step('tone', minutes(1), { id: asId('tone') }) }, mask, () => 'new'),
       name: 'Theirs',
     };
     const { protocol: merged, clashes } = mergeProtocols(base, mine, theirs);

@@ -6,7 +6,6 @@ import { isStep } from '../house/protocol';
 import { minutes, protocol, step } from '../testing/sample';
 import { compareSteps } from './compareWritings';
 import { changeChoice, removeChoice, removeOption } from './editChoices';
-import { insertedAll } from './editSteps';
 import { stepCount } from './expandBlocks';
 import {
   detachBlock,
@@ -90,20 +89,6 @@ describe('several steps at once', () => {
         }
       }),
     );
-  });
-
-  it('said one after another stand in their stretches, beside where they say so', () => {
-    const all = insertedAll(
-      facial,
-      [
-        { step: named('warm', { stretch: 'set-up' }), beside: false },
-        { step: named('wrap'), beside: false },
-        { step: named('feet'), beside: true },
-      ],
-      facial.steps[1],
-    );
-    expect(names(all)).toBe('set-up warm cleanse wrap feet acid mask hands reset');
-    expect(all.steps.find((each) => each.name === 'feet')?.meanwhileOf).toBe('wrap');
   });
 });
 

@@ -52,7 +52,7 @@ export function takeAmounts(cursor: Cursor, said: ParsedStep, words: Vocabulary)
     amount: stated,
     opening: leftOver ? 'left-over-first' : 'fresh',
   });
-  cursor.note(from, cursor.behind, words.nameOf(source) ?? 'a product');
+  cursor.note(from, cursor.behind, words.nameOf(source) ?? 'a product', said.doses.length - 1);
   return true;
 }
 
@@ -197,13 +197,9 @@ export function takeProduct(cursor: Cursor, words: Vocabulary): Source | undefin
   }
   const fitting = words.products.all().filter(({ key }) => hasWords(key, typed));
   if (fitting.length === 1) return fitting[0]?.value;
-  cursor.fault(
-    from,
-    to,
-    fitting.length === 0
-      ? `Nothing on the shelf is called “${typed.join(' ')}”.`
-      : `Which one: ${listed(fitting.map(({ name }) => name))}?`,
-  );
+  if (fitting.length === 0) {
+    cursor.unknown(from, to, `Nothing on the shelf is called “${typed.join(' ')}”.`);
+  } else cursor.fault(from, to, `Which one: ${listed(fitting.map(({ name }) => name))}?`);
   return undefined;
 }
 
@@ -216,7 +212,7 @@ function oneOf(
 ): Source | undefined {
   if (meanings.length === 1) return meanings[0]?.value;
   if (meanings.length === 0) {
-    cursor.fault(from, cursor.behind, `Nothing on the shelf is called “${typed ?? ''}”.`);
+    cursor.unknown(from, cursor.behind, `Nothing on the shelf is called “${typed ?? ''}”.`);
     return undefined;
   }
   const id = takeId(cursor);

@@ -1,12 +1,19 @@
-import type { Dose, Minutes, Step } from '../house/house';
+import type { Dose, Minutes, Step, Writing } from '../house/house';
+import type { Stretch } from '../house/actions';
 import type { DoseId, StepId } from '../house/ids';
-import { gentleHands, sayableName, usualPhase, usualStretch } from './defaults';
+import type { NewLine } from '../protocol/addSteps';
+import { changeStep } from '../protocol/editSteps';
+import { forWhomOf, inOptionFor } from '../protocol/forWhom';
+import { gentleHands, saidStretch, sayableName, usualPhase } from './defaults';
+import type { ParsedLine } from './parseStepLine';
 import type { ParsedStep } from './parsedStep';
 
 /** Makes ids for what a line adds. */
 export interface NewIds {
   readonly step: () => StepId;
   readonly dose: () => DoseId;
+  /** of a choice or an option */
+  readonly other: () => string;
 }
 
 const A_WHILE: Minutes = { least: 5, usual: 5, most: 5 };
@@ -17,7 +24,8 @@ const A_WHILE: Minutes = { least: 5, usual: 5, most: 5 };
  * @param before the step that the line was of; a new one without it
  */
 export function applyLine(said: ParsedStep, before: Step | undefined, ids: NewIds): Step {
-  const { action, doses, ...rest } = said;
+  /* For whom it is belongs to the protocol's choices: see `lineToAdd`. */
+  const { action, doses, for: _forWhom, ...rest } = said;
   const placed: Pick<Step, 'id' | 'stretch'> &
     Partial<Pick<Step, 'meanwhileOf' | 'layerGroupId' | 'inLayers' | 'option'>> = before
     ? {
@@ -28,7 +36,7 @@ export function applyLine(said: ParsedStep, before: Step | undefined, ids: NewId
         ...(before.inLayers !== undefined && { inLayers: before.inLayers }),
         ...(before.option !== undefined && { option: before.option }),
       }
-    : { id: ids.step(), stretch: usualStretch(action) };
+    : { id: ids.step(), stretch: saidStretch(action) ?? 'visit' };
   const phase = rest.phase ?? usualPhase(action);
   return {
     ...placed,
@@ -41,6 +49,48 @@ export function applyLine(said: ParsedStep, before: Step | undefined, ids: NewId
     minutes: rest.minutes ?? before?.minutes ?? minutesFor(rest.capMinutes),
     zones: rest.zones ?? [],
     doses: matched(doses, before?.doses ?? [], ids),
+  };
+}
+
+/**
+ * A protocol in which a step is as a changed line says it: also for whom, where a line can say that. What the
+ * line no longer says is taken off the step.
+ */
+export function changedByLine<W extends Writing>(
+  writing: W,
+  step: Step,
+  said: ParsedStep,
+  ids: NewIds,
+): W {
+  const after = applyLine(said, step, ids);
+  const gone = Object.keys(step).filter((key) => !(key in after));
+  const changed = changeStep(writing, step.id, {
+    ...Object.fromEntries(gone.map((key) => [key, undefined])),
+    ...after,
+  });
+  const before = forWhomOf(writing, step.option);
+  if (said.for) {
+    const { writing: chosen, option } = inOptionFor(changed, said.for, after.name, ids.other);
+    return changeStep(chosen, step.id, { option });
+  }
+  return before ? changeStep(changed, step.id, { option: undefined }) : changed;
+}
+
+/**
+ * A line of many as a step to be added: where it goes and for whom it is, beside what it says.
+ * @param heading under which it stands
+ */
+export function lineToAdd(
+  { said, beside }: Pick<ParsedLine, 'said' | 'beside'>,
+  ids: NewIds,
+  heading?: Stretch,
+): NewLine<Step> {
+  const stretch = heading ?? saidStretch(said.action);
+  return {
+    line: applyLine(said, undefined, ids),
+    beside,
+    ...(stretch !== undefined && { stretch }),
+    ...(said.for && { forWhom: said.for }),
   };
 }
 

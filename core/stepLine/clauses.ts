@@ -119,11 +119,8 @@ function takeList<T>(cursor: Cursor, phrases: Phrases<T>, noun: string): T[] | u
   }
   if (values.length > 0) return values;
   const typed = cursor.next;
-  cursor.fault(
-    from,
-    typed?.to ?? from,
-    typed ? `There is no ${noun} called “${typed.text}”.` : `Which ${noun}?`,
-  );
+  if (typed) cursor.unknown(from, typed.to, `There is no ${noun} called “${typed.text}”.`);
+  else cursor.fault(from, from, `Which ${noun}?`);
   return undefined;
 }
 

@@ -1,18 +1,13 @@
 import { CONDITIONS, DAY_TIMES, PHOTOTYPES, SEASONS, SKIN_TYPES } from '../house/client';
 import type { ChoosingBy } from '../house/protocol';
+import type { ForWhom } from '../protocol/forWhom';
 import type { Cursor } from './cursor';
 import type { ParsedStep } from './parsedStep';
 import { Phrases } from './vocabulary';
 
-/** For whom a step is, or when: one thing that a choice looks at, and the values that fit. */
-export interface SaidCondition {
-  readonly by: ChoosingBy;
-  readonly values: readonly string[];
-}
-
-const WHOLE = new Phrases<SaidCondition>();
+const WHOLE = new Phrases<ForWhom>();
 /** Behind “for”. */
-const WHO = new Phrases<SaidCondition>();
+const WHO = new Phrases<ForWhom>();
 
 function add(by: ChoosingBy, value: string, phrases: readonly string[], to = WHOLE): void {
   for (const phrase of phrases) to.add(phrase, { by, values: [value] });
@@ -50,7 +45,7 @@ for (const condition of CONDITIONS)
 WHOLE.add('at the couch', { by: 'couch', values: [] });
 
 /** How each condition is written into a line. */
-export function conditionWords({ by, values }: SaidCondition): string {
+export function conditionWords({ by, values }: ForWhom): string {
   const all = values.map((value) => value.replaceAll('-', ' ')).join(', ');
   switch (by) {
     case 'skin-type':
@@ -64,7 +59,7 @@ export function conditionWords({ by, values }: SaidCondition): string {
     case 'day-time':
       return values.includes('day') ? 'by day' : 'in the evening';
     case 'season':
-      return values.map((value) => `in ${value}`).join(', ');
+      return values.length === 1 ? `in ${all}` : `for ${all}`;
     case 'couch':
       return 'at the couch';
   }
@@ -84,20 +79,19 @@ export function takeCondition(cursor: Cursor, said: ParsedStep): boolean {
     cursor.backTo(mark);
     return false;
   }
-  const known = said.for ?? [];
-  if (known.some(({ by }) => by === found.by)) {
-    cursor.fault(from, cursor.behind, 'It is said twice for whom.');
+  if (said.for) {
+    cursor.fault(from, cursor.behind, 'One thing decides whether a step is done: leave one out.');
     return true;
   }
-  said.for = [...known, found];
+  said.for = found;
   cursor.note(from, cursor.behind, found.by === 'couch' ? 'decided at the couch' : 'for whom');
   return true;
 }
 
-function readWho(cursor: Cursor): SaidCondition | undefined {
+function readWho(cursor: Cursor): ForWhom | undefined {
   if (!cursor.takeWord('for', 'if')) return undefined;
   if (cursor.takeWord('phototype', 'phototypes')) return readPhototypes(cursor);
-  const found: SaidCondition[] = [];
+  const found: ForWhom[] = [];
   for (;;) {
     const { mark } = cursor;
     if (found.length > 0 && !cursor.takeWord(',', 'and', 'or')) break;
@@ -113,7 +107,7 @@ function readWho(cursor: Cursor): SaidCondition | undefined {
 }
 
 /** `IV`, `IV-VI`, `I, II and III`. */
-function readPhototypes(cursor: Cursor): SaidCondition | undefined {
+function readPhototypes(cursor: Cursor): ForWhom | undefined {
   const values: string[] = [];
   for (;;) {
     const { mark } = cursor;

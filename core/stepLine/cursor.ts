@@ -3,6 +3,8 @@ import { phraseKey, tokensOf, type Token } from './tokens';
 
 /** Something that does not fit in a line, and where. */
 export interface LineFault {
+  /** it can be two things or lacks something; or nothing known is called so */
+  readonly is: 'question' | 'not-understood';
   readonly from: number;
   readonly to: number;
   readonly message: string;
@@ -13,6 +15,8 @@ export interface Understood {
   readonly from: number;
   readonly to: number;
   readonly as: string;
+  /** of an amount: which of them */
+  readonly doseAt?: number;
 }
 
 /** Phrases that could stand at the end of what is written, and from where they would. */
@@ -149,12 +153,19 @@ export class Cursor {
     return this.#line.slice(from, to).replace(/\s+/gu, ' ');
   }
 
+  /** Asks about a part of the line: nothing is put in the place of the answer. */
   fault(from: number, to: number, message: string): void {
-    this.faults.push({ from, to: Math.max(to, from), message });
+    this.faults.push({ is: 'question', from, to: Math.max(to, from), message });
   }
 
-  note(from: number, to: number, as: string): void {
-    this.understood.push({ from, to, as });
+  /** Says that nothing is called like a part of the line. */
+  unknown(from: number, to: number, message: string): void {
+    this.faults.push({ is: 'not-understood', from, to: Math.max(to, from), message });
+  }
+
+  /** @param doseAt which of the amounts of the line it is */
+  note(from: number, to: number, as: string, doseAt?: number): void {
+    this.understood.push({ from, to, as, ...(doseAt !== undefined && { doseAt }) });
   }
 
   /** Where the last piece that was taken ends. */

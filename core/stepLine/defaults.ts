@@ -16,7 +16,7 @@ export function usualPhase(action: Action | undefined): Phase | undefined {
   return action && actionFacts(action).phase;
 }
 
-/** The stretch of a new step by what is done in it. */
-export function usualStretch(action: Action | undefined): Stretch {
-  return (action && actionFacts(action).stretch) ?? 'visit';
+/** The stretch in which alone something is done: what prepares, what tidies up. */
+export function saidStretch(action: Action | undefined): Stretch | undefined {
+  return action && actionFacts(action).stretch;
 }

@@ -14,6 +14,8 @@ export interface ParsedLine {
   /** done beside the step before it */
   readonly beside: boolean;
   readonly said: ParsedStep;
+  /** its name may be something else, which is asked */
+  readonly isNameAsked: boolean;
   readonly understood: readonly Understood[];
   readonly faults: readonly LineFault[];
   readonly wanted: readonly Wanted[];
@@ -29,7 +31,7 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
   const cursor = new Cursor(plainText(line));
   const said: ParsedStep = { doses: [] };
   const beside = cursor.takeWord('+') !== undefined;
-  takeWhat(cursor, said, words);
+  const isNameAsked = takeWhat(cursor, said, words);
   while (!cursor.done) {
     if (cursor.takeWord(',', ';', 'and', '+', '.')) continue;
     if (takeMinutes(cursor, said) || takeAmounts(cursor, said, words)) continue;
@@ -45,13 +47,15 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
   return {
     beside,
     said,
+    isNameAsked,
     understood: cursor.understood,
     faults: cursor.faults,
     wanted: cursor.wanted,
   };
 }
 
-function takeWhat(cursor: Cursor, said: ParsedStep, words: Vocabulary): void {
+/** Takes what is done, and its name; whether that is to be asked about. */
+function takeWhat(cursor: Cursor, said: ParsedStep, words: Vocabulary): boolean {
   const { from } = cursor;
   const action = cursor.takePhrase(words.actions);
   const [meaning] = action?.meanings ?? [];
@@ -63,25 +67,25 @@ function takeWhat(cursor: Cursor, said: ParsedStep, words: Vocabulary): void {
   const quoted = cursor.takeQuoted();
   if (quoted?.trim() === '') {
     cursor.fault(nameFrom, cursor.behind, 'A step needs a name.');
-    return;
+    return true;
   }
   if (quoted !== undefined) {
     said.name = quoted.trim();
     cursor.note(nameFrom, cursor.behind, 'its name');
-    return;
+    return false;
   }
   const meant = action ? undefined : nearestAction(cursor.next?.text, words);
   if (meant !== undefined) {
     const to = cursor.take()?.to ?? from;
     cursor.fault(from, to, `Is “${meant}” meant? A name that is like it goes in quotes.`);
-    return;
+    return true;
   }
   const phase = action ? undefined : cursor.takePhrase(words.phases);
   if (phase) said.phase = phase.meanings[0]?.value;
   const nameBegins = cursor.mark;
   const plain = cursor.takeWords((at) => isBehindName(at, words));
   if (plain.text !== '' && cursor.done) wantClause(cursor);
-  askAboutName(cursor, nameBegins, words);
+  if (asksAboutName(cursor, nameBegins, words)) return true;
   if (plain.text !== '' || phase) {
     said.name = capital(cursor.typed(from, cursor.behind));
     cursor.note(action ? plain.from : from, cursor.behind, 'its name');
@@ -92,12 +96,13 @@ function takeWhat(cursor: Cursor, said: ParsedStep, words: Vocabulary): void {
       'Begin with what is done, such as cleanse or massage, or with a name.',
     );
   }
+  return false;
 }
 
 /**
  * Words of an amount that stand in a name are asked about: what was meant to be measured would vanish in it.
  */
-function askAboutName(cursor: Cursor, from: number, words: Vocabulary): void {
+function asksAboutName(cursor: Cursor, from: number, words: Vocabulary): boolean {
   const behind = cursor.mark;
   const found = cursor.ahead(() => {
     cursor.backTo(from);
@@ -113,6 +118,7 @@ function askAboutName(cursor: Cursor, from: number, words: Vocabulary): void {
     return undefined;
   });
   if (found) cursor.fault(found.from, found.to, found.message);
+  return found !== undefined;
 }
 
 function doubtOfName(cursor: Cursor, words: Vocabulary): string | undefined {
@@ -177,7 +183,7 @@ function skip(cursor: Cursor, words: Vocabulary): void {
     !seesCondition(cursor) &&
     !cursor.sees(words.coats)
   );
-  cursor.fault(
+  cursor.unknown(
     from,
     cursor.behind,
     'This is not understood here. Amounts begin with a number; other things with a word such as on, with, then or until.',

@@ -1,5 +1,5 @@
 import type { Dose, Step } from '../house/house';
-import type { SaidCondition } from './conditions';
+import type { ForWhom } from '../protocol/forWhom';
 
 /** What a line says about a step. What it does not say is as it was. */
 export type ParsedStep = {
@@ -32,6 +32,6 @@ export type ParsedStep = {
 } & {
   name?: string;
   /** for whom it is, or when; everybody unless said */
-  for?: readonly SaidCondition[];
+  for?: ForWhom;
   doses: Omit<Dose, 'id' | 'option'>[];
 };

@@ -69,7 +69,7 @@ function became(line: string): string {
         `${amountWords(amount)} ${source.kind === 'material' ? source.materialId : source.mixId}`,
     ),
     said.zones && `on ${said.zones.map(zoneName).join('+')}`,
-    ...(said.for ?? []).map(conditionWords),
+    said.for && conditionWords(said.for),
     said.optional && `if needed${said.optional.if && `: ${said.optional.if}`}`,
     said.capMinutes !== undefined && `cap ${rounded(said.capMinutes)}`,
     ...faults.map(({ message }) => `? ${message}`),
@@ -169,7 +169,10 @@ describe('a line as it is said', () => {
     ['extract 5 min if needed', 'extract | 5 min | if needed'],
     ['extract 5 min if "comedones are seen"', 'extract | 5 min | if needed: comedones are seen'],
     ['massage 5 min at the couch', 'massage | 5 min | at the couch'],
-    ['peel 2 min by day for oily skin', 'peel | 2 min | by day | for oily skin'],
+    [
+      'peel 2 min by day for oily skin',
+      'peel | 2 min | by day | ? One thing decides whether a step is done: leave one out.',
+    ],
     ['mask rests 5 min for oily skin', 'Mask rests | 5 min | for oily skin'],
     ['prepare for the peel 5 min', 'Prepare for the peel | 5 min'],
     [
@@ -178,20 +181,20 @@ describe('a line as it is said', () => {
     ],
     [
       'peel 2 min for dry skin for oily skin',
-      'peel | 2 min | for dry skin | ? It is said twice for whom.',
+      'peel | 2 min | for dry skin | ? One thing decides whether a step is done: leave one out.',
     ],
     /* what would vanish in a name */
     [
       'mask thin seal of sealing mask',
-      'Mask thin seal of sealing mask | ? Is “thin” an amount? Say thin coat of what, or put the name in quotes.',
+      'mask | ? Is “thin” an amount? Say thin coat of what, or put the name in quotes.',
     ],
     [
       'apply marigold oil 2 min',
-      'Apply marigold oil | 2 min | ? How much Marigold oil? Say an amount before it, or put the name in quotes.',
+      'apply | 2 min | ? How much Marigold oil? Say an amount before it, or put the name in quotes.',
     ],
     [
       'cleanse pumps of milk',
-      'Cleanse pumps of milk | ? How many pumps of what? Say a number before it, or put the name in quotes.',
+      'cleanse | ? How many pumps of what? Say a number before it, or put the name in quotes.',
     ],
     ['massage "Thin oil" 2 min', 'Thin oil | 2 min'],
     /* beside */

@@ -5,9 +5,19 @@ import type { Amount, Dose, Material, Mix, Step } from '../house/house';
 import { asId } from '../house/ids';
 import { REMOVALS, TOOLS } from '../house/protocol';
 import { ACTIONS, PHASES } from '../house/actions';
-import { bought, cleanser, measured, minutes, mix, sachet, step } from '../testing/sample';
+import {
+  bought,
+  cleanser,
+  measured,
+  minutes,
+  mix,
+  protocol,
+  sachet,
+  step,
+} from '../testing/sample';
 import { ZONE_IDS } from '../zone/zones';
-import { applyLine, type NewIds } from './applyLine';
+import { forWhomOf, type ForWhom } from '../protocol/forWhom';
+import { applyLine, changedByLine, type NewIds } from './applyLine';
 import { completionsAt } from './completions';
 import { parseLines } from './parseLines';
 import { parseStepLine, type ParsedLine } from './parseStepLine';
@@ -62,7 +72,11 @@ const words = vocabularyOf({
 });
 
 let made = 0;
-const ids: NewIds = { step: () => asId(`s${(made += 1)}`), dose: () => asId(`d${(made += 1)}`) };
+const ids: NewIds = {
+  step: () => asId(`s${(made += 1)}`),
+  dose: () => asId(`d${(made += 1)}`),
+  other: () => `o${(made += 1)}`,
+};
 beforeEach(() => {
   made = 0;
 });
@@ -410,6 +424,43 @@ describe('from a step to its line and back', () => {
       ['mine', 'o'],
       ['d1', undefined],
     ]);
+  });
+});
+
+describe('for whom a step is', () => {
+  const oily = { by: 'skin-type', values: ['oily'] } as const;
+  const facial = protocol([step('Mask', minutes(3), { action: 'mask', phase: 'mask' })]);
+  const [mask] = facial.steps;
+  if (!mask) throw new Error('The facial has a step.');
+  const changed = (line: string, of = facial, one = mask) =>
+    changedByLine(of, one, said(line), ids);
+
+  it.each<ForWhom>([
+    oily,
+    { by: 'skin-type', values: ['dry', 'sensitive'] },
+    { by: 'phototype', values: ['IV', 'V', 'VI'] },
+    { by: 'condition', values: ['visible-capillaries', 'redness'] },
+    { by: 'visit-kind', values: ['first'] },
+    { by: 'visit-kind', values: ['returning'] },
+    { by: 'day-time', values: ['evening'] },
+    { by: 'season', values: ['summer'] },
+    { by: 'season', values: ['summer', 'autumn'] },
+  ])('is said by its line, and read back: $by $values', (forWhom) => {
+    expect(said(writeStepLine(mask, words, { forWhom })).for).toEqual(forWhom);
+  });
+
+  it('follows its line, and is everybody again when the line does not say it', () => {
+    const some = changed('mask 3 min for oily skin');
+    expect(forWhomOf(some, some.steps[0]?.option)).toEqual(oily);
+    const all = changed('mask 3 min', some, some.steps[0]);
+    expect(all.steps[0]?.option).toBeUndefined();
+  });
+
+  it('stays where no line can say it', () => {
+    const option = { choiceId: asId<never>('c'), optionId: asId<never>('o') };
+    const before = { ...mask, option };
+    const after = changed('mask 4 min', protocol([before]), before);
+    expect(after.steps[0]?.option).toEqual(option);
   });
 });
 

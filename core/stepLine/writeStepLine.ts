@@ -1,4 +1,6 @@
 import type { Amount, Source, Step, ZoneSetting } from '../house/house';
+import type { ForWhom } from '../protocol/forWhom';
+import { conditionWords } from './conditions';
 import { gentleHands, sayableName } from './defaults';
 import { actionFacts } from '../house/actions';
 import type { Triple } from '../quantity/triple';
@@ -8,11 +10,21 @@ import { unitWritten, type Vocabulary } from './vocabulary';
 
 const DECIMALS = 6;
 
+/** What a line says of a step that does not stand in the step itself. */
+export interface AroundStep {
+  readonly beside?: boolean;
+  readonly forWhom?: ForWhom | undefined;
+}
+
 /**
- * A step as the line that says it. Read again, the line gives the step as it was, apart from what no
- * line says: where it stands, and which option it belongs to.
+ * A step as the line that says it. Read again, the line gives the step as it was, apart from where it stands
+ * and options that no line can say.
  */
-export function writeStepLine(step: Step, words: Vocabulary, beside = false): string {
+export function writeStepLine(
+  step: Step,
+  words: Vocabulary,
+  { beside = false, forWhom }: AroundStep = {},
+): string {
   const { action, phase, until, capMinutes, device, removal, optional } = step;
   const parts: (string | undefined)[] = [
     beside ? '+' : undefined,
@@ -45,6 +57,7 @@ export function writeStepLine(step: Step, words: Vocabulary, beside = false): st
     clause('makes', named(words.mixes.all(), step.makes)),
     optional &&
       `if ${optional.if === '' ? 'needed' : quotedWords(optional.if)}${optional.usually === 'done' ? '' : ' usually left out'}`,
+    forWhom && conditionWords(forWhom),
     clause('offer', named(words.protocols.all(), step.offers)),
     phase === undefined || (action !== undefined && phase === actionFacts(action).phase)
       ? undefined

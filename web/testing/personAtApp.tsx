@@ -23,6 +23,8 @@ export interface PersonAtApp extends DemoInBrowser {
   readonly fill: (label: string, text: string) => Promise<void>;
   /** unfolds what is folded under these words */
   readonly open: (words: string) => Promise<void>;
+  /** the same for a field of another role, such as a combobox */
+  readonly fillIn: (role: string, label: string, text: string) => Promise<void>;
   readonly press: (key: 'Enter' | 'Escape' | 'Tab' | 'ArrowUp' | 'ArrowDown') => Promise<void>;
   readonly choose: (label: string, option: string) => Promise<void>;
   readonly valueOf: (label: string) => Promise<string>;
@@ -56,6 +58,11 @@ export async function personAtApp(path: string): Promise<PersonAtApp> {
   const click: PersonAtApp['click'] = async (role, name) => {
     await user.click(await find(role, name));
   };
+  const fillIn: PersonAtApp['fillIn'] = async (role, label, text) => {
+    const field = await find(role, label);
+    await user.clear(field);
+    if (text !== '') await user.paste(text);
+  };
   return {
     ...browser,
     find,
@@ -64,11 +71,8 @@ export async function personAtApp(path: string): Promise<PersonAtApp> {
       await router.navigate(to);
     },
     at: () => router.state.location.pathname,
-    fill: async (label, text) => {
-      const field = await find('textbox', label);
-      await user.clear(field);
-      if (text !== '') await user.paste(text);
-    },
+    fillIn,
+    fill: (label, text) => fillIn('textbox', label, text),
     open: async (words) => {
       const summary = await soon(() => {
         const all = [...document.querySelectorAll('summary')];

@@ -10,6 +10,8 @@ interface LineInputProps {
   readonly parsed: ParsedLine;
   readonly words: Vocabulary;
   readonly placeholder?: string;
+  /** where a new step will stand */
+  readonly place?: string;
   readonly inputRef?: Ref<HTMLInputElement>;
   readonly onChange: (line: string) => void;
   readonly onEnter: () => void;
@@ -25,6 +27,7 @@ export function LineInput({
   parsed,
   words,
   placeholder,
+  place,
   inputRef,
   onChange,
   onEnter,
@@ -135,7 +138,7 @@ export function LineInput({
           ))}
         </ul>
       )}
-      <LineNote id={`${id}-note`} line={line} parsed={parsed} />
+      <LineNote id={`${id}-note`} line={line} parsed={parsed} place={place} />
     </div>
   );
 }
@@ -144,14 +147,17 @@ interface LineNoteProps {
   readonly id: string;
   readonly line: string;
   readonly parsed: ParsedLine;
+  readonly place: string | undefined;
 }
 
 /** The line once more, with what it was understood as under each part; or what is wrong with it. */
-function LineNote({ id, line, parsed }: LineNoteProps) {
+function LineNote({ id, line, parsed, place }: LineNoteProps) {
   if (line.trim() === '') {
     return (
       <p id={id} className="mt-1 text-xs text-ink-soft">
-        Enter adds it below; with + in front it lies beside.
+        {place === undefined
+          ? 'Enter takes it over.'
+          : `Enter adds it ${place}; with + in front it is done meanwhile.`}
       </p>
     );
   }
@@ -167,7 +173,7 @@ function LineNote({ id, line, parsed }: LineNoteProps) {
   }
   return (
     <p id={id} className="mt-1 text-xs text-palm" role="status">
-      {parsed.beside && 'beside the step in hand · '}
+      {place !== undefined && <strong>{place} · </strong>}
       {parsed.understood
         .map(({ from, to, as }) => {
           const said = line.slice(from, to);

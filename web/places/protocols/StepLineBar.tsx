@@ -1,17 +1,22 @@
 import { ListPlus } from 'lucide-react';
 import { useId, useMemo, useState, type Ref } from 'react';
-import type { Step } from '@bienestar/core/house/house';
-import { applyLine } from '@bienestar/core/stepLine/applyLine';
+import type { Line, Step, Writing } from '@bienestar/core/house/house';
+import { placeOfNew, type NewLine } from '@bienestar/core/protocol/addSteps';
+import { lineToAdd } from '@bienestar/core/stepLine/applyLine';
 import { parseStepLine } from '@bienestar/core/stepLine/parseStepLine';
 import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
 import { IconButton } from '../../parts/Button';
 import { LineInput } from './LineInput';
 import { NEW_IDS } from './newStep';
+import { placeWords } from './placeWords';
 
 interface StepLineBarProps {
   readonly words: Vocabulary;
-  /** puts a step after the one in hand; beside it, where the line says so */
-  readonly onSay: (step: Step, beside: boolean) => void;
+  readonly protocol: Writing;
+  /** the line in hand */
+  readonly after: Line;
+  /** puts a step where its line says, or after the one in hand */
+  readonly onSay: (what: NewLine<Step>) => void;
   readonly onPasteMany: (text: string) => void;
   readonly inputRef: Ref<HTMLInputElement>;
 }
@@ -19,16 +24,21 @@ interface StepLineBarProps {
 const EXAMPLE = 'cleanse 3 pumps cleansing milk on face, neck 2-3 min then warm towel';
 
 /** Where a step is typed as it is said, and what of it is understood. */
-export function StepLineBar({ words, onSay, onPasteMany, inputRef }: StepLineBarProps) {
+export function StepLineBar(props: StepLineBarProps) {
+  const { words, protocol, after, onSay, onPasteMany, inputRef } = props;
   const [line, setLine] = useState('');
   const parsed = useMemo(() => parseStepLine(line, words), [line, words]);
   const id = useId();
   const ready = line.trim() !== '' && parsed.faults.length === 0;
   const say = (): void => {
     if (!ready) return;
-    onSay(applyLine(parsed.said, undefined, NEW_IDS), parsed.beside);
+    onSay(lineToAdd(parsed, NEW_IDS));
     setLine('');
   };
+  const place = useMemo(
+    () => placeWords(protocol, placeOfNew(protocol, lineToAdd(parsed, NEW_IDS), after)),
+    [after, parsed, protocol],
+  );
   return (
     <>
       <label htmlFor={id} className="sr-only">
@@ -41,6 +51,7 @@ export function StepLineBar({ words, onSay, onPasteMany, inputRef }: StepLineBar
         parsed={parsed}
         words={words}
         placeholder={`Say a step: ${EXAMPLE}`}
+        place={place}
         inputRef={inputRef}
         onChange={setLine}
         onEnter={say}

@@ -2,17 +2,12 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Client } from '@bienestar/core/house/client';
-import type { Line, Minutes, Protocol, Step } from '@bienestar/core/house/house';
+import type { Line, Minutes, Protocol } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { asId, type StepId } from '@bienestar/core/house/ids';
 import { isStep } from '@bienestar/core/house/protocol';
-import {
-  changeStep,
-  inserted,
-  insertedAll,
-  nudgeStep,
-  putBeside,
-} from '@bienestar/core/protocol/editSteps';
+import { added, addedAll, type NewLine } from '@bienestar/core/protocol/addSteps';
+import { changeStep, nudgeStep, putBeside } from '@bienestar/core/protocol/editSteps';
 import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
 import { insertExcerpt, removeSteps, renewed } from '@bienestar/core/protocol/severalSteps';
 import { deviceStrands } from '@bienestar/core/time/deviceStrands';
@@ -28,7 +23,7 @@ import { useAppDispatch } from '../../store/store';
 import { ConflictSheet } from './ConflictSheet';
 import { BlockInspector } from './inspector/BlockInspector';
 import { StepInspector } from './inspector/StepInspector';
-import { newStep } from './newStep';
+import { NEW_IDS, newStep } from './newStep';
 import { PasteSheet } from './PasteSheet';
 import { PutInBlock } from './PutInBlock';
 import { RunningSum } from './RunningSum';
@@ -128,14 +123,14 @@ export function Workbench({ part }: WorkbenchProps) {
 
   const { present } = draft;
   const selected = present.steps.find((line) => line.id === stepId) ?? present.steps[0];
-  const put = (line: Line, after: Line | undefined, beside = false): void => {
-    edit((protocol) => inserted(protocol, line, after, beside));
-    select(line.id);
+  const put = (what: NewLine, after: Line | undefined): void => {
+    edit((protocol) => added(protocol, what, after, NEW_IDS.other));
+    select(what.line.id);
   };
   const add = (after?: Line): void => {
-    const step = newStep();
-    put(step, after);
-    setNameStep(step.id);
+    const line = newStep();
+    put({ line }, after);
+    setNameStep(line.id);
   };
   const inHand: ReadonlySet<StepId> =
     ticked.size > 0 ? ticked : new Set(selected ? [selected.id] : []);
@@ -211,10 +206,16 @@ export function Workbench({ part }: WorkbenchProps) {
             <StepLineBar
               words={words}
               inputRef={lineInput}
-              onSay={(step, beside) => put(step, selected, beside)}
+              protocol={present}
+              after={selected}
+              onSay={(what) => put(what, selected)}
               onPasteMany={setPasting}
             />
-            <PutInBlock protocol={present} after={selected} onPut={(use) => put(use, selected)} />
+            <PutInBlock
+              protocol={present}
+              after={selected}
+              onPut={(line) => put({ line }, selected)}
+            />
           </StepList>
           {isStep(selected) ? (
             <StepInspector
@@ -253,7 +254,7 @@ export function Workbench({ part }: WorkbenchProps) {
                 <PutInBlock
                   protocol={present}
                   after={undefined}
-                  onPut={(use) => put(use, undefined)}
+                  onPut={(line) => put({ line }, undefined)}
                 />
               </div>
             }
@@ -276,11 +277,12 @@ export function Workbench({ part }: WorkbenchProps) {
       <PasteSheet
         text={pasting}
         words={words}
+        after={selected?.id}
         onClose={() => setPasting(undefined)}
-        onAdd={(steps: readonly { readonly step: Step; readonly beside: boolean }[]) => {
-          edit((protocol) => insertedAll(protocol, steps, selected));
-          const [first] = steps;
-          if (first) select(first.step.id);
+        onAdd={(lines) => {
+          edit((protocol) => addedAll(protocol, lines, selected, NEW_IDS.other));
+          const [first] = lines;
+          if (first) select(first.line.id);
         }}
       />
     </div>

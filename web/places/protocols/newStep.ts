@@ -15,6 +15,7 @@ import { exactly } from '@bienestar/core/quantity/triple';
 export const NEW_IDS: NewIds = {
   step: () => asId(nanoid(12)),
   dose: () => asId(nanoid(12)),
+  other: () => nanoid(12),
 };
 
 /** A step to be written. */

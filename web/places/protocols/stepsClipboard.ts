@@ -1,6 +1,7 @@
 import type { Writing } from '@bienestar/core/house/house';
 import type { StepId } from '@bienestar/core/house/ids';
 import { isStep } from '@bienestar/core/house/protocol';
+import { forWhomOf } from '@bienestar/core/protocol/forWhom';
 import { excerptOf, type Excerpt } from '@bienestar/core/protocol/severalSteps';
 import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
 import { writeStepLine } from '@bienestar/core/stepLine/writeStepLine';
@@ -18,7 +19,12 @@ export function copySteps(writing: Writing, ids: ReadonlySet<StepId>, words: Voc
   const excerpt = excerptOf(writing, ids);
   const text = excerpt.steps
     .map((line) =>
-      isStep(line) ? writeStepLine(line, words, line.meanwhileOf !== undefined) : line.name,
+      isStep(line)
+        ? writeStepLine(line, words, {
+            beside: line.meanwhileOf !== undefined,
+            forWhom: forWhomOf(writing, line.option),
+          })
+        : line.name,
     )
     .join('\n');
   localStorage.setItem(KEY, JSON.stringify({ text, excerpt } satisfies Copied));

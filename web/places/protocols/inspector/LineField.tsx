@@ -1,7 +1,7 @@
 import { useId, useMemo, useState } from 'react';
-import type { Step } from '@bienestar/core/house/house';
-import { changeStep } from '@bienestar/core/protocol/editSteps';
-import { applyLine } from '@bienestar/core/stepLine/applyLine';
+import type { Step, Writing } from '@bienestar/core/house/house';
+import { forWhomOf } from '@bienestar/core/protocol/forWhom';
+import { changedByLine } from '@bienestar/core/stepLine/applyLine';
 import { parseStepLine } from '@bienestar/core/stepLine/parseStepLine';
 import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
 import { writeStepLine } from '@bienestar/core/stepLine/writeStepLine';
@@ -11,26 +11,28 @@ import { NEW_IDS } from '../newStep';
 import type { EditProtocol } from '../useDraft';
 
 interface LineFieldProps {
+  readonly protocol: Writing;
   readonly step: Step;
   readonly words: Vocabulary;
   readonly edit: EditProtocol;
 }
 
 /** The step in hand as the line that says it; the line can be changed, and the step follows. */
-export function LineField({ step, words, edit }: LineFieldProps) {
+export function LineField({ protocol, step, words, edit }: LineFieldProps) {
   const [typed, setTyped] = useState<string>();
   const id = useId();
+  const line = writeStepLine(step, words, { forWhom: forWhomOf(protocol, step.option) });
   if (typed === undefined) {
     return (
       <div className="flex flex-col gap-1">
         <span className={LABEL_LOOK}>As it is said</span>
         <button
           type="button"
-          aria-label={`${writeStepLine(step, words)}. Change the line`}
+          aria-label={`${line}. Change the line`}
           className="border border-dashed border-line-strong px-2.5 py-1.5 text-left text-sm text-ink-soft hover:bg-sunk hover:text-ink"
-          onClick={() => setTyped(writeStepLine(step, words))}
+          onClick={() => setTyped(line)}
         >
-          {writeStepLine(step, words)}
+          {line}
         </button>
       </div>
     );
@@ -42,9 +44,7 @@ export function LineField({ step, words, edit }: LineFieldProps) {
       words={words}
       onType={setTyped}
       onTake={(parsed) => {
-        edit((before) =>
-          changeStep(before, step.id, withoutOld(step, applyLine(parsed, step, NEW_IDS))),
-        );
+        edit((before) => changedByLine(before, step, parsed, NEW_IDS));
         setTyped(undefined);
       }}
       onLeave={() => setTyped(undefined)}
@@ -85,10 +85,4 @@ function Typed({ id, typed, words, onType, onTake, onLeave }: TypedProps) {
       />
     </div>
   );
-}
-
-/** What a line takes off is taken off the step: its keys are there, and hold nothing. */
-function withoutOld(before: Step, after: Step): Partial<Step> {
-  const gone = Object.keys(before).filter((key) => !(key in after));
-  return { ...Object.fromEntries(gone.map((key) => [key, undefined])), ...after };
 }

@@ -105,7 +105,7 @@ export function StepInspector({
         inputRef={nameInput}
         onCommit={(name) => change({ name }, 'name')}
       />
-      <LineField step={step} words={words} edit={edit} />
+      <LineField protocol={protocol} step={step} words={words} edit={edit} />
       <Findings problems={problems} findings={findings} />
       <TripleField
         legend="Minutes"
