@@ -12,7 +12,7 @@ export default defineConfig({
     /* What is tested is what is shipped: screens are drawn three times as fast. */
     env: { TZ: 'Pacific/Chatham', NODE_ENV: 'production' },
     maxWorkers: 2,
-    projects: ['core', 'contract', 'standins', 'web'].map((name) => ({
+    projects: ['core', 'contract', 'standins', 'web', 'cli'].map((name) => ({
       extends: true,
       test: {
         name,

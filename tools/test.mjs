@@ -95,7 +95,16 @@ async function checkBudget() {
 
 /** What needs nothing but the code. */
 async function readCode() {
-  for (const workspace of ['core', 'contract', 'server', 'standins', 'web', 'e2e', 'tools']) {
+  for (const workspace of [
+    'core',
+    'contract',
+    'server',
+    'standins',
+    'web',
+    'cli',
+    'e2e',
+    'tools',
+  ]) {
     await checkProgram(`types of ${workspace}`, 'tsc', ['-p', workspace]);
   }
   await checkProgram('lint and direction of imports', 'oxlint', ['-c', 'oxlint.config.mjs']);

@@ -110,7 +110,7 @@ const amounts = (of: Tray): Map<MaterialId, number> => {
 };
 
 describe('the card', () => {
-  const [setUp, body] = protocolCard(facial, visit().schedule, visit().draws);
+  const [setUp, body] = protocolCard(facial, facial, visit().schedule, visit().draws);
 
   it('numbers the steps through, with what lies beside them, and says how often layers are done', () => {
     expect(setUp?.steps.map(({ number, step: of }) => `${number} ${of.name}`)).toEqual([

@@ -1,6 +1,6 @@
 import type { Draw } from '../draws/drawsOf';
 import type { DoseSettings } from '../dose/resolveAmount';
-import type { Mix, WorkedProtocol } from '../house/house';
+import type { Amount, Mix, Step, WorkedProtocol } from '../house/house';
 import type { ShelfIndex } from '../house/houseIndex';
 import type { MaterialId, MixId, StepId } from '../house/ids';
 import { ok, type Outcome } from '../problem/problem';
@@ -25,6 +25,10 @@ export interface TrayUse {
   /** minutes after the room is first used */
   readonly at: number;
   readonly amount: Triple;
+  /** as it is written; none for what takes off or is worn */
+  readonly stated?: Amount;
+  /** everybody in the room, where it counts once for each */
+  readonly persons?: number;
 }
 
 /** Something that stands on the tray as it comes from the shelf. */
@@ -97,6 +101,7 @@ export function trayOf(
         stepName: step?.name ?? '',
         at,
         amount: draw.consumed,
+        ...statedOf(draw, step),
       };
       const warm =
         draw.for === 'removal' && step?.removal?.how === 'warm-towel' ? draw.consumed.usual : 0;
@@ -127,6 +132,18 @@ export function trayOf(
   return ok({ items: items.sort((a, b) => a.at - b.at), waterMl });
 }
 
+/** How a draw is written in its step, and for how many people it is counted. */
+function statedOf(
+  { doseId, for: besides, persons }: Draw,
+  step: Step | undefined,
+): Pick<TrayUse, 'stated' | 'persons'> {
+  const dose = besides === undefined ? step?.doses.find(({ id }) => id === doseId) : undefined;
+  return {
+    ...(dose && { stated: dose.amount }),
+    ...(persons !== undefined && { persons }),
+  };
+}
+
 /** The mixes of one visit, each use added up, with the parts that are costed. */
 function mixesOf(visit: TrayVisit, shelf: ShelfIndex): TrayMix[] {
   const makings = mixMakings(visit.protocol, visit.schedule, shelf);
@@ -150,6 +167,7 @@ function mixesOf(visit: TrayVisit, shelf: ShelfIndex): TrayMix[] {
       stepName: steps.get(draw.stepId)?.name ?? '',
       at: starts.get(draw.stepId) ?? 0,
       amount: needed,
+      ...statedOf(draw, steps.get(draw.stepId)),
     };
     byMix.set(mixId, {
       kind: 'mix',

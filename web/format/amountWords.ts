@@ -29,19 +29,37 @@ export function coatWords(coat: Coat): string {
   return `${coat} coat`;
 }
 
-/** An amount as it is said: "2–4 pumps", "1 hazelnut", "standard coat". */
-export function amountWords(amount: Amount): string {
+/** What a single dose comes in, by the name that the house gave it. */
+const PACK_NOUNS = ['sachet', 'ampoule', 'capsule', 'sheet', 'vial', 'tablet'] as const;
+
+function packNoun(name: string | undefined): readonly [string, string] {
+  const noun = PACK_NOUNS.find((each) => name?.toLowerCase().includes(each)) ?? 'pack';
+  return [noun, `${noun}s`];
+}
+
+/**
+ * An amount as it is said: "2–4 pumps", "1/4 fl oz", "half an ampoule", "1 hazelnut", "standard coat".
+ * @param name of the product, by which a pack is a sachet or an ampoule
+ */
+export function amountWords(amount: Amount, name?: string): string {
   switch (amount.how) {
     case 'measured':
-      return counted(amount.quantity, UNIT_WORDS[amount.unit]);
+      return amount.unit === 'ml' || amount.unit === 'g'
+        ? counted(span(amount.quantity), amount.quantity, UNIT_WORDS[amount.unit])
+        : counted(cutUp(amount.quantity), amount.quantity, UNIT_WORDS[amount.unit]);
     case 'counted':
-      return counted(amount.quantity, MEASURE_WORDS[amount.measure]);
+      return counted(cutUp(amount.quantity), amount.quantity, MEASURE_WORDS[amount.measure]);
     case 'named':
-      return `${span(amount.quantity)} × ${amount.name}`;
-    case 'packs':
-      return counted(amount.quantity, ['pack', 'packs']);
+      return isOne(amount.quantity) ? amount.name : `${cutUp(amount.quantity)} × ${amount.name}`;
+    case 'packs': {
+      const nouns = packNoun(name);
+      const { low, high } = amount.quantity;
+      return low === high && low === HALF
+        ? `half ${/^[aeiou]/u.test(nouns[0]) ? 'an' : 'a'} ${nouns[0]}`
+        : counted(cutUp(amount.quantity), amount.quantity, nouns);
+    }
     case 'fingertip':
-      return counted(amount.quantity, ['fingertip unit', 'fingertip units']);
+      return counted(span(amount.quantity), amount.quantity, ['fingertip unit', 'fingertip units']);
     case 'coat':
       return coatWords(amount.coat);
     case 'coat-weight':
@@ -49,11 +67,66 @@ export function amountWords(amount: Amount): string {
   }
 }
 
+/**
+ * An amount as it is said, and what that is in the unit of the product behind it: "4 pumps", "3.6 ml".
+ * @param base what is drawn, in `unit`
+ */
+export function saidAmount(
+  amount: Amount,
+  name: string | undefined,
+  base: Triple | undefined,
+  unit: string,
+): SaidAmount {
+  const said = amountWords(amount, name);
+  const isBase = amount.how === 'measured' && amount.unit === unit;
+  if (!base || isBase) return { said };
+  const words = `${baseSpan(base)} ${unit}`;
+  return { said, base: amount.how === 'coat' ? `about ${words}` : words };
+}
+
+export interface SaidAmount {
+  readonly said: string;
+  readonly base?: string;
+}
+
+/** A line of text for an amount: as it is said, and in the unit of the product behind it. */
+export function amountText({ said, base }: SaidAmount): string {
+  return base === undefined ? said : `${said} (${base})`;
+}
+
 /** "3", or "2–4" where low and high differ. */
 export function span({ low, usual, high }: Triple): string {
   return low === high ? number(usual) : `${number(low)}–${number(high)}`;
 }
 
-function counted(quantity: Triple, [one, many]: readonly [string, string]): string {
-  return `${span(quantity)} ${quantity.high <= 1 ? one : many}`;
+/** The same with parts of one as they are said: "1/4", "1 1/2", "1/8–1/4". */
+function cutUp({ low, usual, high }: Triple): string {
+  return low === high ? partsOf(usual) : `${partsOf(low)}–${partsOf(high)}`;
+}
+
+const HALF = 0.5;
+const SAID_PARTS = [2, 3, 4, 8] as const;
+const SAME = 1e-6;
+
+function partsOf(value: number): string {
+  const whole = Math.floor(value + SAME);
+  const rest = value - whole;
+  if (Math.abs(rest) < SAME) return number(whole);
+  const under = SAID_PARTS.find((each) => Math.abs(rest * each - Math.round(rest * each)) < SAME);
+  if (under === undefined) return number(value, 3);
+  return `${whole === 0 ? '' : `${number(whole)} `}${Math.round(rest * under)}/${under}`;
+}
+
+/** Two figures that can be measured out; small ones keep what makes them differ. */
+function baseSpan({ low, usual, high }: Triple): string {
+  const figure = (value: number): string => number(value, value >= 1 ? 1 : 2);
+  return low === high ? figure(usual) : `${figure(low)}–${figure(high)}`;
+}
+
+function isOne({ low, high }: Triple): boolean {
+  return low === 1 && high === 1;
+}
+
+function counted(words: string, quantity: Triple, [one, many]: readonly [string, string]): string {
+  return `${words} ${quantity.high <= 1 ? one : many}`;
 }

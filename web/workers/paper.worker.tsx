@@ -1,8 +1,20 @@
-import { Document, Font, Page, pdf, StyleSheet, Text, View } from '@react-pdf/renderer';
+import {
+  Document,
+  Font,
+  Line as SvgLine,
+  Page,
+  pdf,
+  Rect,
+  StyleSheet,
+  Svg,
+  Text,
+  View,
+} from '@react-pdf/renderer';
 import serif from '@fontsource/alegreya/files/alegreya-latin-500-normal.woff?url';
 import sans from '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-400-normal.woff?url';
 import sansBold from '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-600-normal.woff?url';
 import { expose } from 'comlink';
+import { amountText } from '../format/amountWords';
 import type { CardLine, CardWords, TrayLine } from '../places/card/cardWords';
 import type { OnPaper, Paper } from '../places/card/onPaper';
 import type { PrintedLine, PrintedMenu } from '../places/menu/guests/guestPage';
@@ -27,7 +39,7 @@ const LINE = '#d8ccb8';
 
 const styles = StyleSheet.create({
   page: { fontFamily: 'Hanken Grotesk', color: INK, lineHeight: 1.35 },
-  title: { fontFamily: 'Alegreya', lineHeight: 1.1 },
+  title: { fontFamily: 'Alegreya', lineHeight: 1.1, marginBottom: 4 },
   soft: { color: SOFT },
   bold: { fontWeight: 600 },
   clay: { color: CLAY },
@@ -64,6 +76,7 @@ function Card({ card, paper }: Sized & { readonly card: CardWords }) {
       <Page size={paper} style={[styles.page, { fontSize, padding }]}>
         <Text style={[styles.title, { fontSize: fontSize * 2.1 }]}>{card.title}</Text>
         <Text style={styles.soft}>{card.subtitle}</Text>
+        <Legend />
         {card.stops.length > 0 && (
           <Text style={{ marginTop: 4 }}>
             <Text style={[styles.bold, styles.clay]}>Stop: </Text>
@@ -89,24 +102,83 @@ function Card({ card, paper }: Sized & { readonly card: CardWords }) {
   );
 }
 
+/** The sign for whose hands, as on the screen: solid is on, ruled is watching, open is free. */
+function Mark({ hands }: { readonly hands: CardLine['hands'] }) {
+  const fill = hands === 'hands-on' ? INK : 'none';
+  return (
+    <Svg width={7} height={7} viewBox="0 0 7 7">
+      <Rect x={0.5} y={0.5} width={6} height={6} stroke={INK} strokeWidth={0.7} fill={fill} />
+      {hands === 'watching' &&
+        [2, 3.5, 5].map((y) => (
+          <SvgLine key={y} x1={0.5} x2={6.5} y1={y} y2={y} stroke={INK} strokeWidth={0.5} />
+        ))}
+    </Svg>
+  );
+}
+
+const HANDS = [
+  ['hands-on', 'hands on'],
+  ['watching', 'watching'],
+  ['free', 'free'],
+] as const;
+
+function Legend() {
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10, marginTop: 3 }}>
+      {HANDS.map(([hands, words]) => (
+        <View key={hands} style={{ flexDirection: 'row', alignItems: 'center', gap: 3 }}>
+          <Mark hands={hands} />
+          <Text style={styles.soft}>{words}</Text>
+        </View>
+      ))}
+      <Text style={styles.soft}>
+        guest 5: minute since the guest came in; room 12: since the room was taken
+      </Text>
+    </View>
+  );
+}
+
 function Line({ line }: { readonly line: CardLine }) {
   return (
     <>
       {line.layers !== undefined && <Text style={styles.bold}>{line.layers}</Text>}
-      <View style={styles.row} wrap={false}>
-        <Text style={[styles.soft, { width: 16 }]}>{line.number}</Text>
-        <View style={styles.grow}>
-          <Text style={styles.bold}>
-            {line.meanwhile ? 'meanwhile: ' : ''}
-            {line.name}
-          </Text>
-          {line.amounts.length > 0 && <Text>{line.amounts.join(' · ')}</Text>}
-          {line.details.length > 0 && <Text style={styles.soft}>{line.details.join(' · ')}</Text>}
-          {line.watch !== undefined && <Text style={styles.clay}>{line.watch}</Text>}
-          {line.say !== undefined && <Text>{line.say}</Text>}
+      {line.standing === 'for-others' ? (
+        <Text style={[styles.soft, { paddingLeft: 22, paddingVertical: 2 }]}>
+          {line.name}: {line.when}
+        </Text>
+      ) : (
+        <View style={styles.row} wrap={false}>
+          <Text style={[styles.soft, { width: 16 }]}>{line.number}</Text>
+          <View style={styles.grow}>
+            <Text style={styles.bold}>
+              {line.meanwhile ? 'meanwhile: ' : ''}
+              {line.name}
+            </Text>
+            {line.when !== undefined && <Text style={styles.soft}>{line.when}</Text>}
+            {line.amounts.length > 0 && <Text>{line.amounts.map(amountText).join(' · ')}</Text>}
+            {line.mixes.map((mix) => (
+              <Text key={mix}>{mix}</Text>
+            ))}
+            {line.details.length > 0 && <Text style={styles.soft}>{line.details.join(' · ')}</Text>}
+            {line.watch !== undefined && <Text style={styles.clay}>Watch: {line.watch}</Text>}
+            {line.say !== undefined && <Text>“{line.say}”</Text>}
+            {line.why !== undefined && <Text style={styles.soft}>Why: {line.why}</Text>}
+            {line.note !== undefined && <Text>Note: {line.note}</Text>}
+          </View>
+          <View style={{ width: 78, alignItems: 'flex-end' }}>
+            <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
+              <Text>{line.minutes}</Text>
+              <Mark hands={line.hands} />
+            </View>
+            {line.roomClock !== undefined && (
+              <Text style={styles.soft}>
+                {line.guestClock === undefined ? '' : `guest ${line.guestClock} · `}room{' '}
+                {line.roomClock}
+              </Text>
+            )}
+          </View>
         </View>
-        <Text style={{ width: 52, textAlign: 'right' }}>{line.minutes}</Text>
-      </View>
+      )}
     </>
   );
 }

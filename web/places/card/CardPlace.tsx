@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { clientWords } from '../../format/protocolWords';
 import { HANDS_WORDS, HandsMark } from '../../parts/HandsMark';
 import { NothingHere } from '../../parts/NothingHere';
@@ -13,17 +13,24 @@ import { useRoomWork } from './useRoomWork';
 /** The card of a protocol: what a therapist follows in the room, on the screen and on paper. */
 export function CardPlace() {
   const { protocolId = '' } = useParams();
+  const [search, setSearch] = useSearchParams();
   const room = useRoomWork(protocolId);
   const [paper, setPaper] = useState<Paper>('A4');
   const pdf = usePdf();
   if (!room.known) return <NothingHere what="There is no such protocol in the house." />;
-  const card = room.work?.ok ? cardWords(room.work.value, clientWords(room.client)) : undefined;
+  const isForEverybody = search.has('everybody');
+  const forWhom = isForEverybody ? undefined : clientWords(room.client);
+  const card = room.work?.ok ? cardWords(room.work.value, forWhom) : undefined;
   return (
     <div className="flex h-full flex-col print:block">
       <RoomHeader
         protocolId={protocolId}
         room={room}
         here="card"
+        everybody={{
+          is: isForEverybody,
+          choose: (is) => setSearch(is ? { everybody: '' } : {}, { replace: true }),
+        }}
         paper={paper}
         onPaper={setPaper}
         pdf={{
@@ -53,6 +60,7 @@ function Card({ card, paper }: { readonly card: CardWords; readonly paper: Paper
       <style>{`@page { size: ${paper}; margin: ${paper === 'A4' ? '14mm' : '9mm'}; }`}</style>
       <h1 className="text-3xl">{card.title}</h1>
       <p className="text-sm text-ink-soft">{card.subtitle}</p>
+      <Legend />
       {card.stops.length > 0 && (
         <p className="mt-3 border-l-4 border-clay pl-3 text-sm">
           <strong className="text-clay">
@@ -93,33 +101,92 @@ function Line({ line }: { readonly line: CardLine }) {
           {line.layers}
         </p>
       )}
-      <div
-        className={`grid grid-cols-[2rem_1fr_6.5rem] gap-x-2 border-b border-line py-2 ${line.inLayers ? 'ml-8 border-l-2 border-l-palm pl-3' : ''} ${line.meanwhile ? 'pl-8' : ''}`}
-      >
-        <span className="text-right text-ink-soft">{line.number}</span>
-        <div>
-          <p className="font-semibold">
-            {line.meanwhile && <span className="font-normal text-palm italic">meanwhile </span>}
-            {line.name}
-          </p>
-          {line.amounts.length > 0 && <p>{line.amounts.join(' · ')}</p>}
-          {line.details.length > 0 && (
-            <p className="text-sm text-ink-soft">{line.details.join(' · ')}</p>
-          )}
-          {line.watch !== undefined && (
-            <p className="text-sm text-clay">
-              <span aria-hidden>▲ </span>
-              {line.watch}
+      {line.standing === 'for-others' ? (
+        <details className="border-b border-line py-1 pl-10 text-sm text-ink-soft">
+          <summary className="cursor-pointer">
+            {line.name}: {line.when}
+          </summary>
+          <LineBody line={line} />
+        </details>
+      ) : (
+        <div
+          className={`grid grid-cols-[2rem_1fr_9.5rem] gap-x-2 border-b border-line py-2 ${line.inLayers ? 'ml-8 border-l-2 border-l-palm pl-3' : ''} ${line.meanwhile ? 'pl-8' : ''} ${line.standing === 'done' ? '' : 'border-dashed'}`}
+        >
+          <span className="text-right text-ink-soft">{line.number}</span>
+          <div>
+            <p className="font-semibold">
+              {line.meanwhile && <span className="font-normal text-palm italic">meanwhile </span>}
+              {line.name}
             </p>
-          )}
-          {line.say !== undefined && <p className="text-sm italic">{line.say}</p>}
+            {line.when !== undefined && <p className="text-sm text-palm italic">{line.when}</p>}
+            <LineBody line={line} />
+          </div>
+          <span className="flex flex-col items-end text-sm">
+            <span className="flex items-center gap-2">
+              {line.minutes} <HandsMark hands={line.hands} />
+              <span className="sr-only">{HANDS_WORDS[line.hands]}</span>
+            </span>
+            {line.roomClock !== undefined && (
+              <span className="text-xs text-ink-soft">
+                {line.guestClock !== undefined && `guest ${line.guestClock} · `}room{' '}
+                {line.roomClock}
+              </span>
+            )}
+          </span>
         </div>
-        <span className="flex items-start justify-end gap-2 text-sm">
-          {line.minutes} <HandsMark hands={line.hands} />
-          <span className="sr-only">{HANDS_WORDS[line.hands]}</span>
-        </span>
-      </div>
+      )}
     </li>
+  );
+}
+
+/** What the marks of the hands and the clocks mean. */
+function Legend() {
+  return (
+    <p className="mt-1 flex flex-wrap items-center gap-x-4 text-xs text-ink-soft">
+      {(['hands-on', 'watching', 'free'] as const).map((hands) => (
+        <span key={hands} className="flex items-center gap-1.5">
+          <HandsMark hands={hands} /> {HANDS_WORDS[hands]}
+        </span>
+      ))}
+      <span>guest 5: minute since the guest came in; room 12: since the room was taken</span>
+    </p>
+  );
+}
+
+/** What a line says besides its name and minutes. */
+function LineBody({ line }: { readonly line: CardLine }) {
+  return (
+    <>
+      {line.amounts.length > 0 && (
+        <p>
+          {line.amounts.map(({ said, base }, at) => (
+            <span key={said}>
+              {at > 0 && ' · '}
+              {said}
+              {base !== undefined && <span className="text-xs text-ink-soft"> ({base})</span>}
+            </span>
+          ))}
+        </p>
+      )}
+      {line.mixes.map((mix) => (
+        <p key={mix} className="text-sm">
+          {mix}
+        </p>
+      ))}
+      {line.details.length > 0 && (
+        <p className="text-sm text-ink-soft">{line.details.join(' · ')}</p>
+      )}
+      {line.watch !== undefined && (
+        <p className="text-sm text-clay">
+          <span aria-hidden>▲ </span>
+          <span className="sr-only">Watch: </span>
+          {line.watch}
+        </p>
+      )}
+      {line.say !== undefined && <p className="text-sm italic">“{line.say}”</p>}
+      {line.why !== undefined && <p className="text-sm text-ink-soft">Why: {line.why}</p>}
+      {line.note !== undefined && <p className="text-sm">Note: {line.note}</p>}
+    </>
   );
 }
 

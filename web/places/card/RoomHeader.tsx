@@ -14,11 +14,14 @@ interface RoomHeaderProps {
   readonly here: 'card' | 'tray';
   readonly paper: Paper;
   readonly onPaper: (paper: Paper) => void;
+  /** the card of everybody, with all branches, instead of that of one client */
+  readonly everybody?: { readonly is: boolean; readonly choose: (is: boolean) => void };
   readonly pdf: { readonly busy: boolean; readonly make: () => void };
 }
 
 /** Ways from the card to the tray and back, for whom they are, on which paper. None of it is printed. */
-export function RoomHeader({ protocolId, room, here, paper, onPaper, pdf }: RoomHeaderProps) {
+export function RoomHeader(props: RoomHeaderProps) {
+  const { protocolId, room, here, paper, onPaper, everybody, pdf } = props;
   const [choosing, setChoosing] = useState(false);
   const { client, choose, by, chooseBy, hasEdition, work } = room;
   return (
@@ -52,6 +55,18 @@ export function RoomHeader({ protocolId, room, here, paper, onPaper, pdf }: Room
           <UserRound aria-hidden size={16} />
           <span className="max-w-72 truncate">{clientWords(client)}</span>
         </Button>
+        {everybody && (
+          <Segments
+            label="For whom"
+            labelHidden
+            value={everybody.is ? 'everybody' : 'one'}
+            options={[
+              { value: 'one', label: 'this client' },
+              { value: 'everybody', label: 'everybody' },
+            ]}
+            onChoose={(chosen) => everybody.choose(chosen === 'everybody')}
+          />
+        )}
         <div className="ml-auto flex items-end gap-3">
           {hasEdition && (
             <Segments

@@ -11,7 +11,8 @@ import { usePdf } from './paper';
 import type { Paper } from './onPaper';
 import { RoomHeader } from './RoomHeader';
 import { figures, names, TableHead } from '../../parts/TableHead';
-import { useRoomWork, type RoomWork } from './useRoomWork';
+import type { RoomWork } from './roomWork';
+import { useRoomWork } from './useRoomWork';
 
 const MOST_CLIENTS = 20;
 

@@ -1,20 +1,17 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { readHouseFile } from '@bienestar/contract/houseFile';
-import { cautionsOf } from '@bienestar/core/care/cautionsOf';
 import { consumptionByMaterial } from '@bienestar/core/draws/consumption';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
-import { settingsFor, shelfOf } from '@bienestar/core/figures/serviceWork';
-import { createTrial } from '@bienestar/core/figures/trial';
 import { houseOf } from '@bienestar/core/stock/houseOf';
 import { clientWith, SKIN_TYPES, type Client } from '@bienestar/core/house/client';
-import type { Protocol } from '@bienestar/core/house/house';
-import { indexHouse } from '@bienestar/core/house/houseIndex';
-import { expandBlocks } from '@bienestar/core/protocol/expandBlocks';
+import type { Dose, Protocol } from '@bienestar/core/house/house';
 import { trayOf } from '@bienestar/core/room/tray';
-import { clientWords } from '../../format/protocolWords';
+import { amountText, amountWords } from '../../format/amountWords';
+import { clientWords, optionWords } from '../../format/protocolWords';
+import { cardText } from './cardText';
 import { cardWords, trayWords, type CardWords } from './cardWords';
-import type { RoomWork } from './useRoomWork';
+import { roomWorkOf, type RoomWork } from './roomWork';
 
 /* The card and the tray of every protocol of the demo house, in the words a therapist reads. */
 
@@ -22,30 +19,13 @@ const file = readHouseFile(readFileSync('demo/casa-cenera.house.json', 'utf8'));
 if (!file.ok) throw new Error('The demo house has faults.');
 const house = houseOf(file.value);
 const { materials } = createCalculator()(house);
-const index = indexHouse(house);
-const tryOut = createTrial();
 
 function workFor(protocol: Protocol, client: Client): RoomWork {
-  const inUse = { protocol, mixes: house.mixes };
   const service = house.services.find((each) => each.protocolId === protocol.id);
-  if (!service) throw new Error(`${protocol.name} is not sold.`);
-  const { work, figures } = tryOut(house, materials, service, inUse, client);
-  const written = expandBlocks(protocol, index.blocks, {});
-  if (!work.protocol.ok || !written.ok || !figures.schedule.ok || !figures.draws.ok) {
-    throw new Error(`${protocol.name} cannot be worked.`);
-  }
-  const shelf = shelfOf(work, index);
-  return {
-    house,
-    protocol: work.protocol.value,
-    written: written.value,
-    schedule: figures.schedule.value,
-    draws: figures.draws.value,
-    shelf,
-    settings: settingsFor(house.settings, client),
-    cautions: cautionsOf(work.protocol.value, shelf, index.devices),
-    edition: 'draft',
-  };
+  const inUse = { protocol, mixes: house.mixes, called: 'draft' };
+  const work = roomWorkOf(house, materials, inUse, service, client);
+  if (!work.ok) throw new Error(`${protocol.name} cannot be worked.`);
+  return work.value;
 }
 
 const usual = clientWith();
@@ -63,7 +43,7 @@ describe.each(house.protocols.map((protocol) => [protocol.name, protocol] as con
   (_name, protocol) => {
     it('has every step that is done, in order, each with its minutes', () => {
       const work = workFor(protocol, usual);
-      const lines = linesOf(cardWords(work, ''));
+      const lines = linesOf(cardWords(work, '')).filter(({ standing }) => standing === 'done');
       expect(lines.map(({ key }) => key).toSorted()).toEqual(
         work.protocol.steps.map((step) => step.id).toSorted(),
       );
@@ -81,11 +61,16 @@ describe.each(house.protocols.map((protocol) => [protocol.name, protocol] as con
         ...card.cares,
         ...card.before,
         ...card.after,
-        ...linesOf(card).flatMap(({ name, amounts, details }) => [name, ...amounts, ...details]),
+        ...linesOf(card).flatMap(({ name, amounts, mixes, details }) => [
+          name,
+          ...amounts.map(amountText),
+          ...mixes,
+          ...details,
+        ]),
       ];
       for (const words of said) {
         expect(words.trim()).not.toBe('');
-        expect(words).not.toMatch(/undefined|NaN|null|no longer|\[object/);
+        expect(words).not.toMatch(/undefined|NaN|null|no longer on|\[object/);
       }
     });
 
@@ -117,7 +102,78 @@ describe.each(house.protocols.map((protocol) => [protocol.name, protocol] as con
   },
 );
 
+describe.each(house.protocols.map((protocol) => [protocol.name, protocol] as const))(
+  'nothing that was written of %s is lost',
+  (_name, protocol) => {
+    const work = workFor(protocol, usual);
+    const forms = {
+      'for one client': cardText(cardWords(work, clientWords(usual))),
+      'for everybody': cardText(cardWords(work, undefined)),
+    };
+    const thingOf = ({ source }: Dose): string | undefined =>
+      [...house.materials, ...house.mixes].find(
+        ({ id }) => id === (source.kind === 'material' ? source.materialId : source.mixId),
+      )?.name;
+
+    it.each(Object.entries(forms))('on the card %s', (_form, text) => {
+      for (const step of work.written.steps) {
+        const { name, watch, note, say, why, until, optional } = step;
+        const lost = [name, watch, note, say, why, until, optional?.if].filter(
+          (words) => words !== undefined && !text.includes(words),
+        );
+        expect(lost, name).toEqual([]);
+        const choice = work.written.choices.find(({ id }) => id === step.option?.choiceId);
+        if (choice) expect(text).toContain(optionWords(choice, step.option?.optionId));
+      }
+      for (const mix of house.mixes.filter(({ id }) =>
+        work.protocol.steps.some(({ makes }) => makes?.includes(id)),
+      )) {
+        if (mix.method !== undefined) expect(text).toContain(mix.method.replace(/\.$/u, ''));
+      }
+    });
+
+    it('on the card, amounts as they were said', () => {
+      for (const step of work.written.steps) {
+        for (const dose of step.doses) {
+          const name = thingOf(dose);
+          expect(forms['for everybody']).toContain(`${amountWords(dose.amount, name)} ${name}`);
+        }
+      }
+      for (const step of work.protocol.steps) {
+        for (const dose of step.doses) {
+          const name = thingOf(dose);
+          expect(forms['for one client']).toContain(`${amountWords(dose.amount, name)} ${name}`);
+        }
+      }
+    });
+  },
+);
+
 describe('what a card says', () => {
+  it('tells when each step begins, for the guest and for the room', () => {
+    const lines = linesOf(cardOf(named('black-sand-clay-facial')));
+    const clocks = lines.map(({ name, guestClock, roomClock }) => [name, guestClock, roomClock]);
+    expect(clocks.slice(0, 3)).toEqual([
+      ['Prepare room and tray', undefined, '0'],
+      ['Consult and settle', '0', '5'],
+      ['First cleanse', '7', '12'],
+    ]);
+  });
+
+  it('says amounts as hands count them, with the unit of the product behind', () => {
+    const said = linesOf(cardOf(named('black-sand-clay-facial'))).flatMap(({ amounts }) =>
+      amounts.map(amountText),
+    );
+    expect(said).toEqual(
+      expect.arrayContaining([
+        '2–4 pumps Prickly-pear cleansing milk (2.9–6.9 ml)',
+        '5–8 drops Cactus-flower serum (0.23–0.44 ml)',
+        'standard coat Mineral sunscreen (about 1.6 ml)',
+        '4 pieces Cotton pads',
+      ]),
+    );
+  });
+
   it('begins with what stops, and defers to makers, codes and licence where it can hurt', () => {
     const card = cardOf(named('fine-needle-renewal'));
     expect(card.stops).toContain('Blood thinners');

@@ -1,34 +1,58 @@
-import type { Draw } from '@bienestar/core/draws/drawsOf';
-import type { House, LayerGroup } from '@bienestar/core/house/house';
-import { protocolCard, type CardStep } from '@bienestar/core/room/protocolCard';
-import type { Tray, TrayItem } from '@bienestar/core/room/tray';
+import type { Dose, House, LayerGroup, Step, Writing } from '@bienestar/core/house/house';
+import {
+  cardForEverybody,
+  protocolCard,
+  type CardStanding,
+  type CardStep,
+} from '@bienestar/core/room/protocolCard';
+import type { Tray, TrayItem, TrayThing, TrayUse } from '@bienestar/core/room/tray';
+import type { MixId } from '@bienestar/core/house/ids';
+import { scaleTriple, type Triple } from '@bienestar/core/quantity/triple';
 import { zoneName } from '@bienestar/core/zone/zones';
-import { span } from '../../format/amountWords';
+import {
+  amountText,
+  amountWords,
+  saidAmount,
+  span,
+  type SaidAmount,
+} from '../../format/amountWords';
 import { amountRange, number } from '../../format/figures';
 import {
   lastingWords,
   LEVEL_WORDS,
+  optionWords,
   removalWords,
   settingWords,
   spoken,
 } from '../../format/protocolWords';
-import type { RoomWork } from './useRoomWork';
+import type { RoomWork } from './roomWork';
 
 /** A step of the card in words, for the screen, for paper and for a PDF. */
 export interface CardLine {
   readonly key: string;
+  readonly standing: CardStanding;
   readonly number: string;
   readonly name: string;
   readonly minutes: string;
-  readonly hands: CardStep['step']['hands'];
+  /** minute from when the room is taken; nothing for what is not done as a rule */
+  readonly roomClock: string | undefined;
+  /** minute from when the guest enters */
+  readonly guestClock: string | undefined;
+  readonly hands: Step['hands'];
   readonly meanwhile: boolean;
   readonly inLayers: boolean;
   /** above the first step of layers */
   readonly layers: string | undefined;
-  readonly amounts: readonly string[];
+  /** for whom it is, or when it is done, where that is not everybody and always */
+  readonly when: string | undefined;
+  readonly amounts: readonly SaidAmount[];
+  /** what is mixed in it: of what, and how */
+  readonly mixes: readonly string[];
   readonly details: readonly string[];
   readonly watch: string | undefined;
+  readonly note: string | undefined;
   readonly say: string | undefined;
+  readonly why: string | undefined;
 }
 
 export interface CardWords {
@@ -44,14 +68,21 @@ export interface CardWords {
 
 const STRETCH_WORDS = { 'set-up': 'Set-up', visit: 'Visit', reset: 'Reset' } as const;
 
-/** The whole card in words. */
-export function cardWords(work: RoomWork, forWhom: string): CardWords {
-  const { protocol, schedule, draws, cautions, edition } = work;
+/**
+ * The whole card in words.
+ * @param forWhom one client in words; nothing for the card of everybody, where all branches stand side by side
+ */
+export function cardWords(work: RoomWork, forWhom: string | undefined): CardWords {
+  const { protocol, written, schedule, draws, cautions, edition } = work;
+  const stretches =
+    forWhom === undefined
+      ? cardForEverybody(written)
+      : protocolCard(written, protocol, schedule, draws);
   const kept = cautions.cautions.filter((caution) => caution.removed === undefined);
   const around = protocol.around;
   return {
     title: protocol.name,
-    subtitle: `${edition} · ${forWhom} · room ${number(schedule.room.mean, 0)} min, slot ${number(schedule.slotMinutes, 0)}`,
+    subtitle: `${edition} · ${forWhom ?? 'for everybody'} · room ${number(schedule.room.mean, 0)} min, slot ${number(schedule.slotMinutes, 0)}`,
     stops: kept.filter(({ level }) => level === 'stop').map(({ text }) => text),
     cares: (['refer', 'take-care'] as const).flatMap((level) => {
       const of = kept.filter((caution) => caution.level === level);
@@ -60,7 +91,7 @@ export function cardWords(work: RoomWork, forWhom: string): CardWords {
         : [`${LEVEL_WORDS[level]}: ${of.map(({ text }) => text).join('; ')}.`];
     }),
     notice: cautions.notice,
-    stretches: protocolCard(protocol, schedule, draws).map(({ stretch, steps }) => ({
+    stretches: stretches.map(({ stretch, steps }) => ({
       name: STRETCH_WORDS[stretch],
       lines: steps.map((step) => lineOf(step, work)),
     })),
@@ -89,16 +120,17 @@ export function cardWords(work: RoomWork, forWhom: string): CardWords {
   };
 }
 
-function lineOf(
-  { step, number: at, draws, layersBegin, inLayers }: CardStep,
-  work: RoomWork,
-): CardLine {
+function lineOf(of: CardStep, work: RoomWork): CardLine {
+  const { step, standing, number: at, clock, times, layersBegin, inLayers } = of;
   const { house } = work;
   const nameOf = (id: string): string | undefined =>
     house.materials.find((each) => each.id === id)?.name;
   const device = step.device && house.devices.find((each) => each.id === step.device?.deviceId);
   const running = (step.running ?? []).flatMap(
     (id) => house.devices.find((each) => each.id === id)?.name ?? [],
+  );
+  const offers = (step.offers ?? []).flatMap(
+    (id) => house.protocols.find((each) => each.id === id)?.name ?? [],
   );
   const details = [
     step.zones.map(zoneName).join(', '),
@@ -116,25 +148,105 @@ function lineOf(
     step.until && `until ${step.until}`,
     step.capMinutes !== undefined && `at most ${number(step.capMinutes)} min`,
     step.gloves && `${step.gloves} gloves`,
-    step.optional && `if ${step.optional.if === '' ? 'needed' : step.optional.if}`,
     step.covers && 'covered',
     step.removal && `comes off: ${removalWords(step.removal, nameOf)}`,
     step.by === 'assistant' && 'assistant',
+    times > 1 && !inLayers && `${times} times`,
+    offers.length > 0 && `may be offered: ${offers.join(', ')}`,
   ].filter((each): each is string => typeof each === 'string' && each !== '');
   return {
     key: step.id,
+    standing,
     number: at === undefined ? '' : String(at),
     name: step.name,
     minutes: `${span({ low: step.minutes.least, usual: step.minutes.usual, high: step.minutes.most })} min`,
+    roomClock: clock && minuteWords(clock.room),
+    guestClock: clock?.guest === undefined ? undefined : minuteWords(clock.guest),
     hands: step.hands,
     meanwhile: step.meanwhileOf !== undefined,
     inLayers,
     layers: layersBegin && layersWords(layersBegin, work),
-    amounts: amountsOf(draws, house),
+    when: whenWords(of, work),
+    amounts:
+      standing === 'done' && of.draws.length > 0 ? drawnAmounts(of, work) : saidAmounts(of, work),
+    mixes: mixesMadeIn(step, work).flatMap((id) => mixWords(id, work)),
     details,
-    watch: step.watch ?? step.note,
-    say: step.say && `“${step.say}”${step.why ? ` (${step.why})` : ''}`,
+    watch: step.watch,
+    note: step.note,
+    say: step.say,
+    why: step.why,
   };
+}
+
+function minuteWords(minute: number): string {
+  return number(minute, 0);
+}
+
+/** For whom a step is, or when it is done, where that is not everybody and always. */
+function whenWords({ step, standing }: CardStep, { written }: RoomWork): string | undefined {
+  const choice = written.choices.find(({ id }) => id === step.option?.choiceId);
+  const needed = step.optional && `if ${step.optional.if === '' ? 'needed' : step.optional.if}`;
+  const usually =
+    step.optional && (step.optional.usually === 'done' ? 'usually done' : 'usually left out');
+  const words = [
+    choice &&
+      standing === 'at-the-couch' &&
+      `at the couch, ${optionWords(choice, step.option?.optionId)}`,
+    choice && standing === 'for-others' && `only for ${optionWords(choice, step.option?.optionId)}`,
+    choice && standing === 'done' && optionWords(choice, step.option?.optionId),
+    needed && `${needed}, ${usually ?? ''}`,
+  ].filter((each) => typeof each === 'string');
+  return words.length === 0 ? undefined : words.join('; ');
+}
+
+/** The mixes that a step makes, and those it uses that no step makes. */
+function mixesMadeIn(step: Step, { written }: RoomWork): readonly MixId[] {
+  const made = new Set(written.steps.flatMap(({ makes = [] }) => makes));
+  const used = step.doses.flatMap(({ source }) => (source.kind === 'mix' ? [source.mixId] : []));
+  return [...new Set([...(step.makes ?? []), ...used.filter((id) => !made.has(id))])];
+}
+
+/** As many figures as can be measured out. */
+function measurable({ low, usual, high }: Triple): Triple {
+  const figures = (value: number): number => Number(value.toPrecision(3));
+  return { low: figures(low), usual: figures(usual), high: figures(high) };
+}
+
+/** What is mixed in a step: its parts as they are measured for this visit, how, and how long it keeps. */
+function mixWords(id: MixId, { house, shelf, draws }: RoomWork): string[] {
+  const mix = shelf.mixes.get(id);
+  if (!mix) return [];
+  const things = [...house.materials, ...house.mixes];
+  /* Of everything the visit takes of it. */
+  const needs = new Map(
+    draws.flatMap(({ mix: of, stepId, doseId, layer = 0, half = '' }) =>
+      of?.mixId === id ? [[`${stepId}/${doseId}/${layer}/${half}`, of.scale.usual] as const] : [],
+    ),
+  );
+  const scale = needs.size === 0 ? 1 : [...needs.values()].reduce((sum, each) => sum + each, 0);
+  const parts = mix.parts.map(({ source, amount, toTexture }) => {
+    const of = source.kind === 'material' ? source.materialId : source.mixId;
+    const name = things.find((each) => each.id === of)?.name ?? 'something no longer on the shelf';
+    const said =
+      amount.how === 'ratio'
+        ? `${span(amount.parts)} ${amount.parts.high <= 1 ? 'part' : 'parts'}`
+        : amountWords(
+            { ...amount, quantity: measurable(scaleTriple(amount.quantity, scale)) },
+            name,
+          );
+    return [`${said} ${name}`, toTexture].filter((each) => each !== undefined).join(' ');
+  });
+  return [
+    [
+      `Mix ${mix.name}: ${parts.join(' + ')}`,
+      mix.method?.replace(/\.$/u, ''),
+      mix.standingMinutes > 0 && `stands ${number(mix.standingMinutes)} min`,
+      mix.workingLifeMinutes !== undefined && `use within ${number(mix.workingLifeMinutes)} min`,
+      mix.warm && spoken(mix.warm),
+    ]
+      .filter((each) => typeof each === 'string' && each !== '')
+      .join('; '),
+  ];
 }
 
 function layersWords(group: LayerGroup, { schedule }: RoomWork): string {
@@ -148,7 +260,7 @@ function layersWords(group: LayerGroup, { schedule }: RoomWork): string {
     `${group.name}: ${layers + 1} times`,
     halves && 'each half of the face for itself',
     testSpot &&
-      `first a test spot on ${testSpot.zones.map(zoneName).join(', ')}, wait ${span({ low: testSpot.wait.least, usual: testSpot.wait.usual, high: testSpot.wait.most })} min and watch ${testSpot.watch}`,
+      `first a test spot on ${testSpot.zones.map(zoneName).join(', ')}, ${span({ low: testSpot.minutes.least, usual: testSpot.minutes.usual, high: testSpot.minutes.most })} min, wait ${span({ low: testSpot.wait.least, usual: testSpot.wait.usual, high: testSpot.wait.most })} min and watch ${testSpot.watch}`,
     between &&
       `between: wait ${span({ low: between.wait.least, usual: between.wait.usual, high: between.wait.most })} min and ask “${between.question}”`,
     score && `slow down at ${score.slowAt}, stop and remove at ${score.stopAt}`,
@@ -157,19 +269,49 @@ function layersWords(group: LayerGroup, { schedule }: RoomWork): string {
     .join('; ');
 }
 
-/** What a step takes each time, mixes by their own name. */
-function amountsOf(draws: readonly Draw[], house: House): string[] {
+/** What a step takes each time it is done, as it is said; mixes by their own name. */
+function drawnAmounts({ step, draws }: CardStep, { house, written }: RoomWork): SaidAmount[] {
   const seen = new Set<string>();
-  return draws.flatMap((draw) => {
-    if (draw.mix) {
-      if (seen.has(draw.doseId)) return [];
-      seen.add(draw.doseId);
-      const mix = house.mixes.find((each) => each.id === draw.mix?.mixId);
-      return [`${amountRange(draw.mix.needed, mix?.basis ?? 'g')} ${mix?.name ?? 'mix'}`];
-    }
+  return draws.flatMap((draw): SaidAmount[] => {
+    const isBesides = draw.for !== undefined;
+    if (!isBesides && seen.has(draw.doseId)) return [];
+    seen.add(draw.doseId);
+    const dose = step.doses.find(({ id }) => id === draw.doseId);
+    const mix = draw.mix && house.mixes.find((each) => each.id === draw.mix?.mixId);
     const material = house.materials.find((each) => each.id === draw.materialId);
-    return material ? [`${amountRange(draw.resolved.drawn, material.unit)} ${material.name}`] : [];
+    const thing = mix ?? material;
+    if (!thing) return [];
+    const unit = mix ? mix.basis : (material?.unit ?? 'piece');
+    const base = draw.mix ? draw.mix.needed : draw.resolved.drawn;
+    const amount =
+      !isBesides && dose ? dose.amount : ({ how: 'measured', quantity: base, unit } as const);
+    const persons =
+      draw.persons === undefined || draw.persons === 1 ? '' : ` for ${draw.persons} people`;
+    const option = dose?.option && optionOf(dose, written);
+    return [
+      named(saidAmount(amount, thing.name, base, unit), `${thing.name}${persons}${option ?? ''}`),
+    ];
   });
+}
+
+/** The amounts of a step as they are written, where nobody draws them. */
+function saidAmounts({ step }: CardStep, { house, written }: RoomWork): SaidAmount[] {
+  const things = [...house.materials, ...house.mixes];
+  return step.doses.flatMap((dose) => {
+    const id = dose.source.kind === 'material' ? dose.source.materialId : dose.source.mixId;
+    const name = things.find((each) => each.id === id)?.name;
+    if (name === undefined) return [];
+    return [named({ said: amountWords(dose.amount, name) }, `${name}${optionOf(dose, written)}`)];
+  });
+}
+
+function optionOf({ option }: Pick<Dose, 'option'>, { choices }: Writing): string {
+  const choice = choices.find(({ id }) => id === option?.choiceId);
+  return choice ? `, ${optionWords(choice, option?.optionId)}` : '';
+}
+
+function named({ said, base }: SaidAmount, name: string): SaidAmount {
+  return { said: `${said} ${name}`, ...(base !== undefined && { base }) };
 }
 
 /** A line of the tray in words. */
@@ -180,6 +322,27 @@ export interface TrayLine {
   readonly name: string;
   readonly note: string;
   readonly kind: TrayItem['kind'];
+}
+
+/** How much of one thing stands on the tray: as it is said where one step takes it, else the sum. */
+function trayAmount({ amount, uses }: TrayThing, name: string, unit: string): string {
+  const [use, ...more] = uses;
+  if (!use?.stated || more.length > 0) return amountRange(amount, unit);
+  return amountText(saidAmount(use.stated, name, use.amount, unit));
+}
+
+/** The steps that take a thing; what each takes as it is said, where several do. */
+function usesWords(uses: readonly TrayUse[], name: string, unit: string): string {
+  const times = new Map<string, number>();
+  for (const { stepName, stated, amount, persons } of uses) {
+    const said = stated ? amountWords(stated, name) : amountRange(amount, unit);
+    const people = persons === undefined || persons === 1 ? '' : ` for ${persons} people`;
+    const words = uses.length === 1 ? `${stepName}${people}` : `${stepName} ${said}${people}`;
+    times.set(words, (times.get(words) ?? 0) + 1);
+  }
+  return [...times]
+    .map(([words, count]) => (count === 1 ? words : `${count} × ${words}`))
+    .join(', ');
 }
 
 /** The tray in words, in the order of need. */
@@ -195,11 +358,11 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           key: item.materialId,
           kind: item.kind,
           at,
-          amount: amountRange(item.amount, unitOf(item.materialId)),
+          amount: trayAmount(item, nameOf(item.materialId), unitOf(item.materialId)),
           name: nameOf(item.materialId),
           note: [
             item.warmPieces > 0 ? `${number(item.warmPieces)} in the towel warmer` : '',
-            [...new Set(item.uses.map((use) => use.stepName))].join(', '),
+            usesWords(item.uses, nameOf(item.materialId), unitOf(item.materialId)),
           ]
             .filter(Boolean)
             .join(' · '),
@@ -212,6 +375,7 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           amount: amountRange(item.needed, item.mix.basis),
           name: `Mix: ${item.mix.name}`,
           note: [
+            usesWords(item.uses, item.mix.name, item.mix.basis),
             item.parts
               .map(
                 (part) =>

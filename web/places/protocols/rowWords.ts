@@ -79,7 +79,7 @@ function detailsOf(step: Step, names: ReadonlyMap<string, string>): string {
   if (before?.names === names) return before.words;
   const drawn = step.doses.map(({ amount, source }) => {
     const name = names.get(source.kind === 'material' ? source.materialId : source.mixId);
-    return `${amountWords(amount)} ${name ?? 'something that is no longer on the shelf'}`;
+    return `${amountWords(amount, name)} ${name ?? 'something that is no longer on the shelf'}`;
   });
   const words = [drawn.join(', '), step.zones.map(zoneName).join(', ')]
     .filter((each) => each !== '')

@@ -8,7 +8,7 @@ import { describe, expect, it } from 'vitest';
  * cost and price by plain arithmetic, minutes by drawing lots.
  */
 
-const root = fileURLToPath(new URL('../..', import.meta.url));
+const root = fileURLToPath(new URL('..', import.meta.url));
 const file = `${root}demo/casa-cenera.house.json`;
 
 interface Thing {
@@ -103,7 +103,7 @@ interface House {
 
 const house = JSON.parse(readFileSync(file, 'utf8')) as House;
 const report = JSON.parse(
-  execFileSync(process.execPath, ['--import', 'tsx', 'server/cli/compute.ts', file], {
+  execFileSync(process.execPath, ['--import', 'tsx', 'cli/compute.ts', file], {
     cwd: root,
     encoding: 'utf8',
   }),

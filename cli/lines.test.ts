@@ -2,12 +2,12 @@ import { execFile } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { expect, it } from 'vitest';
 
-const root = fileURLToPath(new URL('../..', import.meta.url));
+const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** Runs `npm run -s lines` with a file and what is said to it. */
 function lines(file: string, said: string): Promise<{ code: number; out: string; err: string }> {
   return new Promise((resolve) => {
-    const run = ['--import', 'tsx', 'server/cli/lines.ts', file];
+    const run = ['--import', 'tsx', 'cli/lines.ts', file];
     const child = execFile(process.execPath, run, { cwd: root }, (error, out, err) => {
       resolve({ code: error ? Number(error.code) : 0, out, err });
     });

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
-const root = fileURLToPath(new URL('../..', import.meta.url));
+const root = fileURLToPath(new URL('..', import.meta.url));
 const demo = join(root, 'demo/casa-cenera.house.json');
 
 interface Ran {
@@ -17,7 +17,7 @@ interface Ran {
 /** Runs `npm run -s compute` with a file. */
 function compute(...args: string[]): Promise<Ran> {
   return new Promise((resolve) => {
-    const run = ['--import', 'tsx', 'server/cli/compute.ts', ...args];
+    const run = ['--import', 'tsx', 'cli/compute.ts', ...args];
     execFile(process.execPath, run, { cwd: root, maxBuffer: 2 ** 26 }, (error, out, err) => {
       resolve({ code: error ? Number(error.code) : 0, out, err });
     });
