@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { BoughtMaterial } from '../house/house';
+import type { BoughtMaterial, Step } from '../house/house';
 import { asId } from '../house/ids';
 import { CAUTION_RULES } from './cautionRules';
 import { drawsOf } from '../draws/drawsOf';
@@ -19,7 +19,7 @@ import {
   step,
   valueOf,
 } from '../testing/sample';
-import { cautionsOf } from './cautionsOf';
+import { cautionsByTime, cautionsOf } from './cautionsOf';
 
 const LEVELS = ['stop', 'refer', 'take-care'];
 
@@ -80,6 +80,82 @@ describe('what the materials of a protocol ask to be minded', () => {
     const sun = cautions.find(({ of }) => of.kind === 'rule' && of.ruleId === 'sunburn');
     expect(sun?.removed).toBe('Only done in winter.');
     expect(cautions.map(({ text }) => text)).toContain('Long flight');
+  });
+
+  it('is asked first, then looked for, then minded at work, the most severe in front', () => {
+    const { cautions } = cautionsOf(both, shelf([acid, toner], [mixed]), noDevices);
+    const times = cautionsByTime(cautions);
+    expect(times.map(({ time }) => time)).toEqual(['ask', 'look', 'afterwards']);
+    for (const { cautions: of } of times) {
+      const levels = of.map(({ level }) => LEVELS.indexOf(level));
+      expect(levels).toEqual(levels.toSorted((a, b) => a - b));
+    }
+    const asked = times[0]?.cautions.map(({ text }) => text) ?? [];
+    expect(asked).toEqual(expect.arrayContaining(['Allergy to limonene', 'Pregnancy']));
+    expect(times.flatMap((each) => each.cautions)).toHaveLength(cautions.length);
+  });
+
+  const oil = cleanser({
+    id: asId('oil'),
+    name: 'Oil',
+    care: { warnings: ['flammable', 'fragrance'] },
+  });
+  const idsOf = (changes: Partial<Step>): string[] =>
+    cautionsOf(
+      protocol([step('one', minutes(3), { doses: [dose(oil.id, measured(1, 'ml'))], ...changes })]),
+      shelf([oil], []),
+      noDevices,
+    ).cautions.flatMap(({ of }) => (of.kind === 'rule' ? [of.ruleId] : []));
+
+  /* Each rule that looks where something is done: its case, and its neighbour. */
+  it.each<[string, Partial<Step>, Partial<Step>]>([
+    [
+      'recent-injectables',
+      { action: 'massage', zones: ['face'] },
+      { action: 'massage', zones: ['hands', 'forearms'] },
+    ],
+    [
+      'recent-injectables',
+      { action: 'massage', zones: ['neck-front'] },
+      { action: 'massage', zones: ['feet'] },
+    ],
+    [
+      'heart-disease',
+      { action: 'massage', zones: ['back'] },
+      { action: 'massage', zones: ['hands'] },
+    ],
+    [
+      'abdomen-cold',
+      { action: 'cool', zones: ['lower-legs'] },
+      { action: 'cool', zones: ['face'] },
+    ],
+    [
+      'abdomen-cold',
+      { action: 'cool', zones: ['abdomen'] },
+      { action: 'cool', zones: ['eye-contour'] },
+    ],
+    [
+      'alcohol-before-heat',
+      { action: 'apply', zones: ['face'] },
+      { action: 'steam', zones: ['face'] },
+    ],
+    [
+      'vein-disease',
+      { action: 'massage', zones: ['thighs'] },
+      { action: 'massage', zones: ['back'] },
+    ],
+    [
+      'lash-extensions',
+      { action: 'apply', zones: ['eye-contour'] },
+      { action: 'apply', zones: ['chin'] },
+    ],
+  ])('%s is drawn where it can apply, and not beside it', (rule, here, beside) => {
+    expect(idsOf(here)).toContain(rule);
+    expect(idsOf(beside)).not.toContain(rule);
+  });
+
+  it('is drawn where it is not said where something is done', () => {
+    expect(idsOf({ action: 'massage', zones: [] })).toContain('recent-injectables');
   });
 
   it('is nothing where neither shelf nor work asks for care', () => {

@@ -7,6 +7,8 @@ export const CAUTION_SUBJECTS = [
   'health',
   'medicine',
   'recent treatment',
+  'of this house',
+  'allergies',
   'skin today',
   'device',
   'heat, cold and light',
@@ -114,7 +116,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'heart-disease',
     'Heart disease or high blood pressure',
     'Heat, wraps and deep massage load the heart.',
-    [...WARMTH, 'massage'],
+    [...WARMTH, 'body-massage'],
     'heart-disease',
   ),
   rule(
@@ -236,7 +238,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'recent-injectables',
     'Injectables within the last two weeks',
     'Pressure, heat and currents can move or break down what was injected.',
-    ['massage', 'needles', 'suction', ...WARMTH, ...CURRENTS],
+    ['face-massage', 'needles', 'suction', ...WARMTH, ...CURRENTS],
     'recent-injectables',
   ),
   rule(
@@ -384,7 +386,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
 
   rule(
     'stop',
-    'heat, cold and light',
+    'health',
     'cold-intolerance',
     'Cold urticaria or Raynaud’s',
     'Cold alone can bring on an attack.',
@@ -396,7 +398,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'abdomen-cold',
     'Cooling wraps near the abdomen',
     'They are never laid on it, and stay shorter in cold months.',
-    ['cold'],
+    ['cold-body'],
   ),
   rule(
     'take-care',

@@ -2,7 +2,13 @@ import type { Device, WorkedProtocol } from '../house/house';
 import type { ShelfIndex } from '../house/houseIndex';
 import type { DeviceId } from '../house/ids';
 import type { CautionLevel } from '../house/protocol';
-import { CARRIES_NOTICE, CAUTION_RULES, NOTICE } from './cautionRules';
+import {
+  CARRIES_NOTICE,
+  CAUTION_RULES,
+  CAUTION_SUBJECTS,
+  NOTICE,
+  type CautionSubject,
+} from './cautionRules';
 import { careProfile, type Because, type CareProfile } from './traits';
 
 /** One thing to mind in a protocol, with where it comes from. */
@@ -14,7 +20,7 @@ export interface Caution {
     | { readonly kind: 'patch-test'; readonly material: string }
     | { readonly kind: 'own'; readonly at: number };
   readonly level: CautionLevel;
-  readonly subject: string;
+  readonly subject: CautionSubject;
   readonly text: string;
   readonly why: string;
   readonly because: readonly Because[];
@@ -72,12 +78,45 @@ export function cautionsOf(
   return carries ? { cautions, notice: NOTICE } : { cautions };
 }
 
+/** When a caution is minded: asked about, looked for, while working, and afterwards. */
+export const CAUTION_TIMES = ['ask', 'look', 'do', 'afterwards'] as const;
+export type CautionTime = (typeof CAUTION_TIMES)[number];
+
+const TIME_OF: Readonly<Record<CautionSubject, CautionTime>> = {
+  health: 'ask',
+  medicine: 'ask',
+  'recent treatment': 'ask',
+  allergies: 'ask',
+  'skin today': 'look',
+  device: 'do',
+  'heat, cold and light': 'do',
+  'of this house': 'ask',
+  'at home': 'afterwards',
+};
+
+/**
+ * Cautions in the order in which a person asks, looks and does, the most severe in front; those that the house
+ * took off are left out.
+ */
+export function cautionsByTime(
+  cautions: readonly Caution[],
+): readonly { readonly time: CautionTime; readonly cautions: readonly Caution[] }[] {
+  const kept = cautions.filter(({ removed }) => removed === undefined);
+  const place = ({ subject }: Caution): number => CAUTION_SUBJECTS.indexOf(subject);
+  return CAUTION_TIMES.map((time) => ({
+    time,
+    cautions: kept
+      .filter(({ subject }) => TIME_OF[subject] === time)
+      .toSorted((a, b) => RANK[a.level] - RANK[b.level] || place(a) - place(b)),
+  })).filter((each) => each.cautions.length > 0);
+}
+
 function ofMaterials({ allergens, patchTests }: CareProfile): Caution[] {
   return [
     ...patchTests.map(({ material, hoursBefore, advice }): Caution => ({
       of: { kind: 'patch-test', material },
       level: 'take-care',
-      subject: 'skin today',
+      subject: 'allergies',
       text: `Patch test of ${material} ${hoursBefore} hours before`,
       why: advice ?? 'An answer of the skin may take that long to show.',
       because: [],

@@ -5,7 +5,7 @@ import type { ShelfIndex } from '../house/houseIndex';
 import type { DeviceId, MaterialId, MixId, StepId } from '../house/ids';
 import { effectsOf } from '../house/actions';
 import { workedZones } from '../zone/workedZones';
-import { leavesOf, type LeafZone } from '../zone/zones';
+import { FACE_PARTS, leavesOf, type LeafZone } from '../zone/zones';
 import type { StopFor, Warning } from '../house/careFacts';
 
 /** What a protocol does to a person that asks for care. */
@@ -16,7 +16,10 @@ export type Trait =
   | 'strong-exfoliation'
   | 'blade'
   | 'extraction'
+  | 'face-massage'
+  | 'body-massage'
   | 'massage'
+  | 'cold-body'
   | 'wrap'
   | 'eye-area'
   | 'legs'
@@ -54,7 +57,9 @@ export function traitsOfStep(
     if (traits.get(trait) === undefined) traits.set(trait, thing);
   };
   for (const { name, care } of materials) {
-    for (const warning of care?.warnings ?? []) note(warning, name);
+    for (const warning of care?.warnings ?? []) {
+      if (!isInWater(step, warning)) note(warning, name);
+    }
   }
   for (const { name, hazards } of devices) for (const hazard of hazards) note(hazard, name);
   const effects = effectsOf(step.action);
@@ -66,14 +71,46 @@ export function traitsOfStep(
   if (traits.has('acid') && step.zones.length > 0) note('strong-exfoliation', traits.get('acid'));
   if (step.action === 'blade' || step.tools?.includes('blade')) note('blade');
   if (step.action === 'extract') note('extraction');
-  if (step.action === 'massage' || step.phase === 'massage') note('massage');
   if (step.action === 'wrap') note('wrap');
   const leaves = new Set<LeafZone>(workedZones(step).flatMap(leavesOf));
+  const reaches = (zones: readonly LeafZone[]): boolean => zones.some((zone) => leaves.has(zone));
+  if (step.action === 'massage' || step.phase === 'massage') {
+    note('massage');
+    /* Where it is not said, it may be anywhere. */
+    if (leaves.size === 0 || reaches(HEAD_AND_NECK)) note('face-massage');
+    if (leaves.size === 0 || reaches(BODY)) note('body-massage');
+  }
+  if (traits.has('cold') && (leaves.size === 0 || reaches(BODY))) note('cold-body');
   if (leaves.has('eye-contour')) note('eye-area');
-  if (LEGS.some((zone) => leaves.has(zone))) note('legs');
+  if (reaches(LEGS)) note('legs');
   if (step.doses.length > 0 && step.zones.length > 0) note('skin-contact');
   return traits;
 }
+
+/** What burns or dries on the skin does neither in the water of the steamer. */
+function isInWater({ action }: Step, warning: Warning): boolean {
+  return action === 'steam' && (warning === 'flammable' || warning === 'alcohol');
+}
+
+const HEAD_AND_NECK: readonly LeafZone[] = [
+  ...FACE_PARTS,
+  'scalp',
+  'neck-front',
+  'neck-back',
+  'decollete',
+];
+
+const BODY: readonly LeafZone[] = [
+  'chest',
+  'abdomen',
+  'back',
+  'buttock-left',
+  'buttock-right',
+  'thigh-left',
+  'thigh-right',
+  'lower-leg-left',
+  'lower-leg-right',
+];
 
 const LEGS: readonly LeafZone[] = [
   'thigh-left',

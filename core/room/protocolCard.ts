@@ -118,6 +118,16 @@ function inStretches(written: WrittenOut, stand: (step: Step) => Standing): Card
   })).filter(({ steps }) => steps.length > 0);
 }
 
+/** The steps that are done for a client, and those that may be: if needed, or as is decided at the couch. */
+export function stepsThatMayBe(written: WrittenOut, worked: WorkedProtocol): readonly Step[] {
+  const done = new Map(worked.steps.map((step) => [step.id, step]));
+  return written.steps.flatMap((step) => {
+    const mine = done.get(step.id);
+    if (mine) return [mine];
+    return standingOf(step, written) === 'for-others' ? [] : [step];
+  });
+}
+
 function standingOf(step: Step, { choices }: WrittenOut): Exclude<CardStanding, 'done'> {
   const choice = choices.find(({ id }) => id === step.option?.choiceId);
   if (!choice) return step.optional ? 'if-needed' : 'for-others';

@@ -20,7 +20,7 @@ import {
 } from '../testing/sample';
 import { exactly } from '../quantity/triple';
 import { scheduleOf } from '../time/schedule';
-import { protocolCard } from './protocolCard';
+import { cardForEverybody, protocolCard, stepsThatMayBe } from './protocolCard';
 import { trayOf, type Tray, type TrayVisit } from './tray';
 
 const towel = {
@@ -121,6 +121,40 @@ describe('the card', () => {
       body?.steps.map(({ number, times, step: of }) => `${number ?? '-'} ${of.name} x${times}`),
     ).toEqual(['3 cleanse x1', '4 layer x2', '5 mask x1', '- hands x1']);
     expect(body?.steps[1]?.layersBegin?.name).toBe('Layers');
+  });
+
+  it('has what may be done and what is for others in its place, each as it stands', () => {
+    const choice = {
+      id: asId<never>('who'),
+      name: 'Who',
+      by: 'skin-type',
+      take: 'first',
+      options: [{ id: asId<never>('oily'), name: 'oily', for: ['oily'] }],
+    } as const;
+    const option = { choiceId: choice.id, optionId: choice.options[0].id };
+    const more = [
+      step('extract', minutes(3), { optional: { usually: 'left-out', if: 'seen' } }),
+      step('mattify', minutes(1), { option }),
+    ];
+    const written = { ...facial, steps: [...facial.steps, ...more], choices: [choice] };
+    const of = protocolCard(written, facial, visit().schedule, visit().draws);
+    const standings = of.flatMap(({ steps }) =>
+      steps.map(({ step: each, standing }) => [each.name, standing]),
+    );
+    expect(standings.slice(-2)).toEqual([
+      ['extract', 'if-needed'],
+      ['mattify', 'for-others'],
+    ]);
+    expect(stepsThatMayBe(written, facial).map(({ name }) => name)).toContain('extract');
+    expect(stepsThatMayBe(written, facial).map(({ name }) => name)).not.toContain('mattify');
+    const all = cardForEverybody(written).flatMap(({ steps }) => steps);
+    expect(all.map(({ step: each }) => each.name)).toEqual(written.steps.map(({ name }) => name));
+  });
+
+  it('begins the guest’s clock when the guest comes in', () => {
+    expect(setUp?.steps[0]?.clock).toEqual({ room: 0 });
+    expect(body?.steps[0]?.clock?.guest).toBe(0);
+    expect(body?.steps[0]?.clock?.room).toBeGreaterThan(0);
   });
 
   it('gives what a step takes each time it is done', () => {

@@ -77,13 +77,20 @@ function Card({ card, paper }: Sized & { readonly card: CardWords }) {
         <Text style={[styles.title, { fontSize: fontSize * 2.1 }]}>{card.title}</Text>
         <Text style={styles.soft}>{card.subtitle}</Text>
         <Legend />
-        {card.stops.length > 0 && (
-          <Text style={{ marginTop: 4 }}>
-            <Text style={[styles.bold, styles.clay]}>Stop: </Text>
-            {card.stops.join('; ')}
-          </Text>
-        )}
-        {card.cares.length > 0 && <Text style={styles.soft}>{card.cares.join(' ')}</Text>}
+        {card.cautions.map(({ time, stop, others }) => (
+          <View key={time} style={{ flexDirection: 'row', marginTop: 4 }} wrap={false}>
+            <Text style={[styles.bold, { width: 34 }]}>{time}</Text>
+            <View style={styles.grow}>
+              {stop !== '' && (
+                <Text>
+                  <Text style={[styles.bold, styles.clay]}>Stop: </Text>
+                  {stop}.
+                </Text>
+              )}
+              {others !== '' && <Text style={styles.soft}>{others}</Text>}
+            </View>
+          </View>
+        ))}
         {card.stretches.map(({ name, lines }) => (
           <View key={name}>
             <Text style={[styles.stretch, { fontSize: fontSize * 1.2 }]}>{name}</Text>

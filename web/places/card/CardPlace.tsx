@@ -61,19 +61,27 @@ function Card({ card, paper }: { readonly card: CardWords; readonly paper: Paper
       <h1 className="text-3xl">{card.title}</h1>
       <p className="text-sm text-ink-soft">{card.subtitle}</p>
       <Legend />
-      {card.stops.length > 0 && (
-        <p className="mt-3 border-l-4 border-clay pl-3 text-sm">
-          <strong className="text-clay">
-            <span aria-hidden>■ </span>Stop:
-          </strong>{' '}
-          {card.stops.join('; ')}
-        </p>
-      )}
-      {card.cares.length > 0 && (
-        <p className="mt-1 border-l-4 border-line-strong pl-3 text-sm text-ink-soft">
-          {card.cares.join(' ')}
-        </p>
-      )}
+      <dl className="mt-3 flex flex-col gap-1 text-sm">
+        {card.cautions.map(({ time, stop, others }) => (
+          <div
+            key={time}
+            className={`grid grid-cols-[3.5rem_1fr] border-l-4 pl-3 ${stop === '' ? 'border-line-strong' : 'border-clay'}`}
+          >
+            <dt className="font-semibold">{time}</dt>
+            <dd>
+              {stop !== '' && (
+                <p>
+                  <strong className="text-clay">
+                    <span aria-hidden>■ </span>Stop:
+                  </strong>{' '}
+                  {stop}.
+                </p>
+              )}
+              {others !== '' && <p className="text-ink-soft">{others}</p>}
+            </dd>
+          </div>
+        ))}
+      </dl>
       {card.stretches.map(({ name, lines }) => (
         <section key={name} aria-label={name} className="mt-4">
           <h2 className="border-b border-line-strong pb-1 text-lg text-ink-soft italic">{name}</h2>

@@ -79,7 +79,7 @@ export function TrayPlace() {
             <table className="mt-4 w-full">
               <TableHead
                 columns={[...names('Ready by'), ...figures('Amount'), ...names('What')]}
-                cell="py-1 pr-3"
+                cell="py-1 pr-3 whitespace-nowrap"
               />
               <tbody>
                 {lines.map((line) => (

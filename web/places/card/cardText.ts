@@ -9,13 +9,15 @@ const HANDS_MARKS: Readonly<Record<CardLine['hands'], string>> = {
 
 /** A card as plain text: all that stands on it, a line for each thing. */
 export function cardText(card: CardWords): string {
-  const { title, subtitle, stops, cares, notice, stretches, before, after } = card;
+  const { title, subtitle, cautions, notice, stretches, before, after } = card;
   return [
     title,
     subtitle,
     '[#] hands on  [=] watching  [ ] free',
-    ...(stops.length > 0 ? [`STOP: ${stops.join('; ')}`] : []),
-    ...cares,
+    ...cautions.flatMap(({ time, stop, others }) => [
+      ...(stop === '' ? [] : [`${time}: STOP: ${stop}.`]),
+      ...(others === '' ? [] : [`${time}: ${others}`]),
+    ]),
     ...stretches.flatMap(({ name, lines }) => ['', name.toUpperCase(), ...lines.flatMap(lineText)]),
     ...noteText('Before the visit', before),
     ...noteText('Afterwards', after),

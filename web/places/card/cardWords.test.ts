@@ -57,8 +57,7 @@ describe.each(house.protocols.map((protocol) => [protocol.name, protocol] as con
       const said = [
         card.title,
         card.subtitle,
-        ...card.stops,
-        ...card.cares,
+        ...card.cautions.flatMap(({ time, stop, others }) => [time, `${stop}${others}`]),
         ...card.before,
         ...card.after,
         ...linesOf(card).flatMap(({ name, amounts, mixes, details }) => [
@@ -176,9 +175,11 @@ describe('what a card says', () => {
 
   it('begins with what stops, and defers to makers, codes and licence where it can hurt', () => {
     const card = cardOf(named('fine-needle-renewal'));
-    expect(card.stops).toContain('Blood thinners');
+    expect(card.cautions.map(({ time }) => time)).toEqual(['Ask', 'Look', 'Mind', 'Tell']);
+    expect(card.cautions[0]?.stop).toContain('Blood thinners');
+    expect(card.cautions[0]?.others).toMatch(/^Refer: /);
+    expect(card.cautions[1]?.stop).toContain('Tendency to keloid scars');
     expect(card.notice).toContain('licence');
-    expect(card.cares.some((words) => words.startsWith('Refer: '))).toBe(true);
   });
 
   it('tells of layers how often, how long between, and when to stop', () => {

@@ -1,4 +1,13 @@
-import type { Dose, House, LayerGroup, Step, Writing } from '@bienestar/core/house/house';
+import { cautionsByTime, type Caution, type CautionTime } from '@bienestar/core/care/cautionsOf';
+import type {
+  Amount,
+  CautionLevel,
+  Dose,
+  House,
+  LayerGroup,
+  Step,
+  Writing,
+} from '@bienestar/core/house/house';
 import {
   cardForEverybody,
   protocolCard,
@@ -7,7 +16,7 @@ import {
 } from '@bienestar/core/room/protocolCard';
 import type { Tray, TrayItem, TrayThing, TrayUse } from '@bienestar/core/room/tray';
 import type { MixId } from '@bienestar/core/house/ids';
-import { scaleTriple, type Triple } from '@bienestar/core/quantity/triple';
+import { scaleTriple, sumTriples, type Triple } from '@bienestar/core/quantity/triple';
 import { zoneName } from '@bienestar/core/zone/zones';
 import {
   amountText,
@@ -55,11 +64,18 @@ export interface CardLine {
   readonly why: string | undefined;
 }
 
+/** What is to be minded at one time, by how grave it is. */
+interface CautionWords {
+  readonly time: string;
+  readonly stop: string;
+  readonly others: string;
+}
+
 export interface CardWords {
   readonly title: string;
   readonly subtitle: string;
-  readonly stops: readonly string[];
-  readonly cares: readonly string[];
+  /** what is asked, looked for, minded at work and told, the most severe in front */
+  readonly cautions: readonly CautionWords[];
   readonly notice: string | undefined;
   readonly stretches: readonly { readonly name: string; readonly lines: readonly CardLine[] }[];
   readonly before: readonly string[];
@@ -73,23 +89,17 @@ const STRETCH_WORDS = { 'set-up': 'Set-up', visit: 'Visit', reset: 'Reset' } as 
  * @param forWhom one client in words; nothing for the card of everybody, where all branches stand side by side
  */
 export function cardWords(work: RoomWork, forWhom: string | undefined): CardWords {
-  const { protocol, written, schedule, draws, cautions, edition } = work;
+  const { protocol, written, schedule, draws, edition } = work;
+  const cautions = forWhom === undefined ? work.cautionsOfAll : work.cautions;
   const stretches =
     forWhom === undefined
       ? cardForEverybody(written)
       : protocolCard(written, protocol, schedule, draws);
-  const kept = cautions.cautions.filter((caution) => caution.removed === undefined);
   const around = protocol.around;
   return {
     title: protocol.name,
     subtitle: `${edition} · ${forWhom ?? 'for everybody'} · room ${number(schedule.room.mean, 0)} min, slot ${number(schedule.slotMinutes, 0)}`,
-    stops: kept.filter(({ level }) => level === 'stop').map(({ text }) => text),
-    cares: (['refer', 'take-care'] as const).flatMap((level) => {
-      const of = kept.filter((caution) => caution.level === level);
-      return of.length === 0
-        ? []
-        : [`${LEVEL_WORDS[level]}: ${of.map(({ text }) => text).join('; ')}.`];
-    }),
+    cautions: cautionsByTime(cautions.cautions).map(cautionWords),
     notice: cautions.notice,
     stretches: stretches.map(({ stretch, steps }) => ({
       name: STRETCH_WORDS[stretch],
@@ -118,6 +128,34 @@ export function cardWords(work: RoomWork, forWhom: string | undefined): CardWord
         ]
       : [],
   };
+}
+
+const TIME_WORDS: Readonly<Record<CautionTime, string>> = {
+  ask: 'Ask',
+  look: 'Look',
+  do: 'Mind',
+  afterwards: 'Tell',
+};
+
+function cautionWords({
+  time,
+  cautions,
+}: {
+  readonly time: CautionTime;
+  readonly cautions: readonly Caution[];
+}): CautionWords {
+  const said = (level: CautionLevel): string => {
+    const of = cautions.filter((each) => each.level === level);
+    const allergens = of.flatMap((each) => (each.of.kind === 'allergen' ? [each.of.name] : []));
+    return [
+      ...of.flatMap((each) => (each.of.kind === 'allergen' ? [] : [each.text])),
+      ...(allergens.length > 0 ? [`Allergy to ${allergens.join(', ')}`] : []),
+    ].join('; ');
+  };
+  const others = (['refer', 'take-care'] as const).flatMap((level) =>
+    said(level) === '' ? [] : [`${LEVEL_WORDS[level]}: ${said(level)}.`],
+  );
+  return { time: TIME_WORDS[time], stop: said('stop'), others: others.join(' ') };
 }
 
 function lineOf(of: CardStep, work: RoomWork): CardLine {
@@ -326,9 +364,23 @@ export interface TrayLine {
 
 /** How much of one thing stands on the tray: as it is said where one step takes it, else the sum. */
 function trayAmount({ amount, uses }: TrayThing, name: string, unit: string): string {
-  const [use, ...more] = uses;
-  if (!use?.stated || more.length > 0) return amountRange(amount, unit);
-  return amountText(saidAmount(use.stated, name, use.amount, unit));
+  const stated = inOneMeasure(uses.map((use) => use.stated));
+  return stated ? amountText(saidAmount(stated, name, amount, unit)) : amountRange(amount, unit);
+}
+
+/** Several amounts as one, where all are counted in the same measure: 2–4 pumps and 2 pumps are 4–6 pumps. */
+function inOneMeasure(stated: readonly (Amount | undefined)[]): Amount | undefined {
+  const [first, ...others] = stated;
+  if (!first || others.length === 0) return first;
+  if (first.how !== 'counted' && first.how !== 'packs') return undefined;
+  const same = others.flatMap((each) =>
+    each?.how === first.how &&
+    (each.how !== 'counted' || first.how !== 'counted' || each.measure === first.measure)
+      ? [each.quantity]
+      : [],
+  );
+  if (same.length < others.length) return undefined;
+  return { ...first, quantity: sumTriples([first.quantity, ...same]) };
 }
 
 /** The steps that take a thing; what each takes as it is said, where several do. */

@@ -4,11 +4,19 @@ import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
 import { settingsFor, shelfOf } from '@bienestar/core/figures/serviceWork';
 import { createTrial } from '@bienestar/core/figures/trial';
 import type { Client } from '@bienestar/core/house/client';
-import type { House, Mix, Protocol, Service, WorkedProtocol } from '@bienestar/core/house/house';
+import type {
+  House,
+  Mix,
+  Protocol,
+  Service,
+  Step,
+  WorkedProtocol,
+} from '@bienestar/core/house/house';
 import { indexHouse, type ShelfIndex } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
 import { failWith, ok, type Outcome } from '@bienestar/core/problem/problem';
 import { expandBlocks, type WrittenOut } from '@bienestar/core/protocol/expandBlocks';
+import { stepsThatMayBe } from '@bienestar/core/room/protocolCard';
 import type { Schedule } from '@bienestar/core/time/schedule';
 
 /** A protocol worked for the room: steps, clock, what is drawn, what to mind. */
@@ -20,7 +28,10 @@ export interface RoomWork {
   readonly draws: readonly Draw[];
   readonly shelf: ShelfIndex;
   readonly settings: House['settings'];
+  /** of all that is done, or may be, for this client */
   readonly cautions: ProtocolCautions;
+  /** of all branches */
+  readonly cautionsOfAll: ProtocolCautions;
   /** "edition 3", or "draft" */
   readonly edition: string;
 }
@@ -82,6 +93,9 @@ export function roomWorkOf(
     ]);
   }
   const shelf = shelfOf(worked, index);
+  const mine = worked.protocol.value;
+  const cautionsFor = (steps: readonly Step[]): ProtocolCautions =>
+    cautionsOf({ ...mine, steps }, shelf, index.devices);
   return ok({
     house,
     protocol: worked.protocol.value,
@@ -90,7 +104,8 @@ export function roomWorkOf(
     draws: figures.draws.value,
     shelf,
     settings: settingsFor(house.settings, client),
-    cautions: cautionsOf(worked.protocol.value, shelf, index.devices),
+    cautions: cautionsFor(stepsThatMayBe(written.value, worked.protocol.value)),
+    cautionsOfAll: cautionsFor(written.value.steps),
     edition: inUse.called,
   });
 }

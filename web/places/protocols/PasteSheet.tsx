@@ -77,7 +77,7 @@ function Lines({
               ? 'Nothing to add yet'
               : bad.length === 0
                 ? `Add ${counted(good.length, 'step')}`
-                : `Add the ${good.length} that are understood`}
+                : `Add the ${good.length} that ${good.length === 1 ? 'is' : 'are'} understood`}
           </Button>
         </>
       }
