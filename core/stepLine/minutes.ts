@@ -1,9 +1,10 @@
 import type { Minutes } from '../house/house';
 import { asks, inOrder } from './amounts';
 import { CLAUSE_WORDS } from './clauseWords';
-import type { Cursor } from './cursor';
+import { Cursor } from './cursor';
 import { slashDoubts, takeNumber, takeNumbers } from './numbers';
 import type { ParsedStep } from './parsedStep';
+import { plainText } from './tokens';
 
 const UNITS = {
   seconds: ['sec', 'secs', 'second', 'seconds', 's'],
@@ -64,6 +65,20 @@ export function readMinutes(cursor: Cursor): SaidMinutes | undefined {
     numbers.values.map((value) => IN_A_MINUTE[unit](value) + rest),
   );
   return { minutes: { least, usual, most } };
+}
+
+/**
+ * A time that was typed by itself, in minutes.
+ * @returns nothing for anything else, for a range, and for what can be two things
+ * @example
+ * typedMinutes('1 min 30') // 1.5
+ * typedMinutes('1:15') // 75
+ * typedMinutes('2-3 min') // undefined
+ */
+export function typedMinutes(text: string): number | undefined {
+  const cursor = new Cursor(plainText(text));
+  const minutes = readMinutes(cursor)?.minutes;
+  return minutes && cursor.done && minutes.least === minutes.most ? minutes.usual : undefined;
 }
 
 function takeUnit(cursor: Cursor): TimeUnit | undefined {

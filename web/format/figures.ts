@@ -38,9 +38,9 @@ export function number(value: number, decimals = 2): string {
   return plain.format(value);
 }
 
-/** A number for an input: no grouping, every digit that is kept. */
+/** A number for an input: grouped, with every digit that is kept. */
 export function editable(value: number, decimals = 0): string {
-  const options = { minimumFractionDigits: decimals, maximumFractionDigits: 6, useGrouping: false };
+  const options = { minimumFractionDigits: decimals, maximumFractionDigits: 6 };
   return formatter(options).format(value);
 }
 

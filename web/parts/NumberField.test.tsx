@@ -33,6 +33,16 @@ function Margin({ refuse }: { readonly refuse?: string }) {
   );
 }
 
+function Weight() {
+  const [value, setValue] = useState(30);
+  return (
+    <>
+      <NumberField label="Margin" commitOn="leaving" value={value} onCommit={setValue} />
+      <output>{value}</output>
+    </>
+  );
+}
+
 describe('a field for a number', () => {
   it('takes a decimal comma or point when it is left or Enter is pressed, and not before', async () => {
     const person = userEvent.setup();
@@ -61,6 +71,24 @@ describe('a field for a number', () => {
     expect(screen.getByRole('alert').textContent).toMatch(words);
     expect(field().getAttribute('aria-describedby')).toBe(screen.getByRole('alert').id);
     expect(screen.getByRole('status').textContent).toBe('30');
+  });
+
+  it.each([
+    ['1,500', '1500', '1,500'],
+    ['1 500', '1500', '1,500'],
+    ["1'500", '1500', '1,500'],
+    ['1.500', '1.5', '1.5'],
+    ['1.500,5', '1500.5', '1,500.5'],
+    ['1 1/2', '1.5', '1.5'],
+    ['½', '0.5', '0.5'],
+  ])('reads “%s” as %s, and stands so when it is left', async (typed, value, stands) => {
+    const person = userEvent.setup();
+    render(<Weight />);
+    await person.clear(field());
+    await person.type(field(), typed);
+    await person.tab();
+    expect(screen.getByRole('status').textContent).toBe(value);
+    expect(field().value).toBe(stands);
   });
 
   it('keeps what the house refuses, with its words', async () => {

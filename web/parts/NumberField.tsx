@@ -109,6 +109,9 @@ export function NumberField(props: NumberFieldProps) {
           }}
           onBlur={() => {
             if (commitOn === 'leaving') void take(text);
+            /* It stands as it was read, so that nobody is told another number later. */
+            const read = parse(text);
+            if (read !== undefined && check?.(read) === undefined) setText(written(read));
           }}
           onKeyDown={(event: KeyboardEvent) => {
             if (event.key === 'Enter' && commitOn === 'leaving') void take(text);

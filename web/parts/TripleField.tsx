@@ -85,6 +85,7 @@ export function TripleField({
               className={`${INPUT_LOOK} h-12 pt-4 text-right focus:z-10 ${at === 1 ? 'font-semibold' : ''}`}
               value={text}
               onChange={(event) => type(at, event.target.value)}
+              onBlur={() => fault === undefined && setTexts(textsOf(values))}
             />
           </label>
         ))}
@@ -109,7 +110,7 @@ function orderFault(
   if (low < 0 || usual < 0 || high < 0) return `Must not be below 0. ${still}`;
   if (!zeroAllowed && usual === 0) return `Must be more than 0. ${still}`;
   if (high > largest || usual > largest || low > largest)
-    return `Must be at most ${editable(largest)}. ${still}`;
+    return `Must be at most ${largest}. ${still}`;
   if (low > usual || usual > high) return `Put ${labels.join(', ')} in order. ${still}`;
   return undefined;
 }

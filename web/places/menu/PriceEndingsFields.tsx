@@ -19,7 +19,7 @@ export function PriceEndingsFields() {
     const typed = text
       .split(/[;/]|\s+/)
       .filter(Boolean)
-      .map(parseDecimal);
+      .map((each) => parseDecimal(each));
     const endings = typed.flatMap((value) =>
       value === undefined ? [] : [Math.round(value * perMajor)],
     );

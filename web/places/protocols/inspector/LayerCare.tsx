@@ -1,6 +1,6 @@
 import { LIMITS, within } from '@bienestar/contract/limits';
 import type { LayerGroup, TestSpot } from '@bienestar/core/house/house';
-import { parseMinutes } from '../../../format/decimal';
+import { parseMinutes } from '../../../format/typedMinutes';
 import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';

@@ -2,7 +2,7 @@ import { LIMITS, outside } from '@bienestar/contract/limits';
 import type { LayerGroup, Protocol, Step } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { changeStep, putInLayers } from '@bienestar/core/protocol/editSteps';
-import { parseMinutes } from '../../../format/decimal';
+import { parseMinutes } from '../../../format/typedMinutes';
 import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';

@@ -5,7 +5,7 @@ import type { Dose, Protocol, Step } from '@bienestar/core/house/house';
 import { changeStep } from '@bienestar/core/protocol/editSteps';
 import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
 import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
-import { parseMinutes } from '../../../format/decimal';
+import { parseMinutes } from '../../../format/typedMinutes';
 import { percent } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { HandsMark } from '../../../parts/HandsMark';
