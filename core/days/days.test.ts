@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import fc from 'fast-check';
-import { dayOf, daysAfter, endOfDay, startOfDay, todayOf } from './days';
+import { dayOf, daysAfter, endOfDay, startOfDay, todayOf, daysBetween, daysSince } from './days';
 import { instantAt, isTimeZone, wallOf } from './timeZones';
 
 const iso = (instant: Date): string => instant.toISOString();
@@ -63,6 +63,7 @@ it('every instant is within the day that it is of, in any zone', () => {
       const day = dayOf(instant, timeZone);
       expect(startOfDay(day, timeZone) <= instant).toBe(true);
       expect(instant <= endOfDay(day, timeZone)).toBe(true);
+      expect(daysSince('2027-03-28', instant, timeZone)).toBe(daysBetween('2027-03-28', day));
       const again = instantAt(wallOf(instant, timeZone), timeZone);
       expect(Math.abs(again.getTime() - instant.getTime()) % 3_600_000).toBe(0);
     }),

@@ -12,6 +12,16 @@ export function dayOf(instant: Date, timeZone: string): string {
   return isoDay(wallOf(instant, timeZone));
 }
 
+/**
+ * Days from an ISO date to the day of an instant, by clocks of a time zone: what `daysBetween` says of `dayOf`, for
+ * thousands of instants.
+ * @throws RangeError for a zone that is not known
+ * @example daysSince('2026-06-29', new Date('2026-06-30T23:30:00Z'), 'Atlantic/Canary') // 2
+ */
+export function daysSince(day: string, instant: Date, timeZone: string): number {
+  return Math.floor((wallOf(instant, timeZone) - Date.parse(`${day}T00:00Z`)) / DAY_MS);
+}
+
 /** The moment that it is for a house, and the clocks by which its days go. */
 export interface HouseClock {
   readonly now: Date;

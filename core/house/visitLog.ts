@@ -1,4 +1,4 @@
-import { dayOf, daysAfter, daysBetween } from '../days/days';
+import { dayOf, daysAfter, daysSince } from '../days/days';
 import type { BookingId, MaterialId, ServiceId } from './ids';
 import type { CountRound, Treatment } from './restock';
 
@@ -39,7 +39,7 @@ export function visitLogOf(
   for (const { serviceId, at, bookingId, takenBackAt } of visits) {
     if (takenBackAt !== undefined) continue;
     if (bookingId !== undefined) entered.push(bookingId);
-    const day = daysBetween(since, dayOf(new Date(at), timeZone));
+    const day = daysSince(since, new Date(at), timeZone);
     if (day < 0) continue;
     const days = counts.get(serviceId) ?? [];
     counts.set(serviceId, days);
