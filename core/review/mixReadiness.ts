@@ -45,9 +45,15 @@ export function mixMakings(
       const first = rows[0];
       const last = rows.at(-1);
       if (!mix || !first || !last) return [];
-      const neededAt = first.startsAt;
       const maker = makers.get(mix.id);
-      const mixedAt = maker ? maker.until : neededAt - mix.standingMinutes;
+      const isMadeHere = maker?.stepId === step.id;
+      /* Made and used in one step, it is mixed first, and needed before the step ends. */
+      const neededAt = isMadeHere ? maker.until : first.startsAt;
+      const mixedAt = isMadeHere
+        ? first.startsAt + mix.mixingMinutes
+        : maker
+          ? maker.until
+          : neededAt - mix.standingMinutes;
       return [
         {
           mix,
@@ -70,7 +76,7 @@ export function mixFindings(
   shelf: ShelfIndex,
 ): Finding[] {
   return mixMakings(protocol, schedule, shelf).flatMap(
-    ({ mix, usedBy, neededAt, lastAt, mixedAt }): Finding[] => {
+    ({ mix, usedBy, madeBy, neededAt, lastAt, mixedAt }): Finding[] => {
       const where = { protocolId: protocol.id, stepId: usedBy, mixId: mix.id, field: 'doses' };
       const stood = neededAt - mixedAt;
       const age = lastAt - mixedAt;
@@ -81,7 +87,10 @@ export function mixFindings(
               {
                 weight: 'conflict',
                 code: 'mix-not-ready',
-                message: `${mix.name} stands ${minutes(mix.standingMinutes)} before use, but is mixed only ${minutes(Math.max(0, stood))} before. Mix it earlier.`,
+                message:
+                  madeBy === usedBy
+                    ? `${mix.name} takes ${minutes(mix.mixingMinutes + mix.standingMinutes)} to mix and stand, longer than the step in which it is made and used. Make it in an earlier step.`
+                    : `${mix.name} stands ${minutes(mix.standingMinutes)} before use, but is mixed only ${minutes(Math.max(0, stood))} before. Mix it earlier.`,
                 where,
               } as const,
             ]

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { NavLink } from 'react-router';
+import { Link, useLocation } from 'react-router';
 
 const PLACES = [
   ['/menu', 'Services'],
@@ -10,6 +10,12 @@ const PLACES = [
   ['/menu/guests', 'For guests'],
 ] as const;
 
+/** The place that an address is in: a service in hand has one below that of the services. */
+function placeOf(pathname: string): string {
+  const found = PLACES.findLast(([to]) => pathname === to || pathname.startsWith(`${to}/`));
+  return found?.[0] ?? '/menu';
+}
+
 interface MenuHeaderProps {
   readonly title: string;
   /** beside the title */
@@ -18,6 +24,7 @@ interface MenuHeaderProps {
 
 /** The head of every place of the menu: where one is in it, and what can be done there. */
 export function MenuHeader({ title, children }: MenuHeaderProps) {
+  const here = placeOf(useLocation().pathname);
   return (
     <header className="shrink-0 border-b border-line px-6 pt-3">
       <div className="flex min-h-10 items-center gap-3">
@@ -26,14 +33,14 @@ export function MenuHeader({ title, children }: MenuHeaderProps) {
       </div>
       <nav aria-label="Of the menu" className="-ml-3 flex pt-1">
         {PLACES.map(([to, name]) => (
-          <NavLink
+          <Link
             key={to}
             to={to}
-            end={to === '/menu'}
+            aria-current={to === here ? 'page' : undefined}
             className="relative px-3 py-1.5 text-sm text-ink-soft hover:text-ink aria-[current=page]:font-semibold aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-3 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-0.5 aria-[current=page]:after:bg-palm"
           >
             {name}
-          </NavLink>
+          </Link>
         ))}
       </nav>
     </header>
