@@ -13,6 +13,8 @@ describe('the step in hand', () => {
   it('is drawn from another product, a mix or nothing', async () => {
     await person.goTo('/protocols/black-sand-clay-facial/mask-off');
     await person.click('button', 'Add a product');
+    await person.fillIn('combobox', 'Find a product', 'pear milk');
+    await person.click('option', 'Prickly-pear cleansing milk');
     const product = await person.find('group', 'Prickly-pear cleansing milk');
     await (await product.$('button[role=combobox]'))?.click();
     await person.click('option', 'Clay mask, mixed (mix)');

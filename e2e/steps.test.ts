@@ -119,6 +119,8 @@ describe('a protocol from nothing', () => {
     await person.fill('Step', 'Cleanse');
     await person.sees('Not on the menu yet');
     await person.click('button', 'Add a product');
+    await person.fillIn('combobox', 'Find a product', 'pear milk');
+    await person.page.keyboard.press('Enter');
     await person.sees('takes 1.6 ml');
     await person.saved();
     await person.click('button', 'Put it on the menu');

@@ -19,7 +19,7 @@ import { rowsOf, type RowWords } from './rowWords';
 import { StepRow } from './StepRow';
 import type { EditProtocol } from './useDraft';
 import type { ShownService } from './useShownService';
-import { matcherOf, plainText } from '../shelf/search';
+import { matcherOf, plainText } from '../../format/search';
 
 interface StepListProps {
   readonly protocol: Protocol;

@@ -4,6 +4,7 @@ import type {
   Dose,
   LayerGroup,
   Material,
+  Mix,
   Protocol,
   Step,
 } from '@bienestar/core/house/house';
@@ -45,6 +46,16 @@ export function newDose(material: Material): Dose {
     id: asId(nanoid(12)),
     source: { kind: 'material', materialId: material.id },
     amount,
+    opening: 'fresh',
+  };
+}
+
+/** A dose of a mix. */
+export function newMixDose(mix: Mix): Dose {
+  return {
+    id: asId(nanoid(12)),
+    source: { kind: 'mix', mixId: mix.id },
+    amount: { how: 'measured', quantity: exactly(1), unit: mix.basis },
     opening: 'fresh',
   };
 }

@@ -169,6 +169,45 @@ describe('the step in hand', () => {
   });
 });
 
+describe('a product', () => {
+  const lastOne = async () => (await stepOfDraft('mask-off'))?.doses.at(-1);
+
+  it('is found by words in any order, and is in the step once it is chosen, and not before', async () => {
+    await open('black-sand-clay-facial/mask-off');
+    await person.click('button', 'Add a product');
+    await person.fillIn('combobox', 'Find a product', 'milk pear');
+    const options = [...document.querySelectorAll('[role=option]')].map((each) => each.textContent);
+    expect(options).toEqual(['Prickly-pear cleansing milk']);
+    expect(person.store.getState().queue.writes).toEqual([]);
+    await person.press('Enter');
+    await expect.poll(lastOne).toMatchObject({ source: { materialId: 'prickly-pear-milk' } });
+    const amount = await person.find('textbox', 'Amount of Prickly-pear cleansing milk, usual');
+    await expect.poll(() => document.activeElement === amount).toBe(true);
+  });
+
+  it('may be a mix, chosen with the arrow keys', async () => {
+    await open('black-sand-clay-facial/mask-off');
+    await person.click('button', 'Add a product');
+    await person.fillIn('combobox', 'Find a product', 'clay');
+    const options = [...document.querySelectorAll('[role=option]')].map((each) => each.textContent);
+    const at = options.indexOf('Clay mask, mixed (mix)');
+    expect(at).toBeGreaterThan(0);
+    for (let pressed = 0; pressed < at; pressed += 1) await person.press('ArrowDown');
+    await person.press('Enter');
+    await expect.poll(lastOne).toMatchObject({ source: { kind: 'mix', mixId: 'clay-mask' } });
+  });
+
+  it('that is not there is told, and Escape leaves the step as it was', async () => {
+    await open('black-sand-clay-facial/mask-off');
+    await person.click('button', 'Add a product');
+    await person.fillIn('combobox', 'Find a product', 'moonlight');
+    await person.sees('Nothing on the shelf has these words.');
+    await person.press('Escape');
+    await person.seesNot('Nothing on the shelf has these words.');
+    expect(person.store.getState().queue.writes).toEqual([]);
+  });
+});
+
 describe('a working', () => {
   it('goes down to the pack price', async () => {
     await open('black-sand-clay-facial/cleanse');

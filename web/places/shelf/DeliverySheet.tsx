@@ -15,7 +15,7 @@ import { newLotId } from '../../store/useEnter';
 import { EntrySheet } from './EntrySheet';
 import { contentWords } from './materialWords';
 import { useToday } from '../../store/clock';
-import { matcherOf, plainText } from './search';
+import { matcherOf, plainText } from '../../format/search';
 
 interface DeliverySheetProps {
   readonly open: boolean;

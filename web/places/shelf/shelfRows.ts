@@ -7,7 +7,7 @@ import type { ShelfState } from '@bienestar/core/stock/shelfLife';
 import { WARNING_WORDS } from './careWords';
 import { KIND_WORDS, KINDS, measureWords, packWords } from './materialWords';
 import type { PlaceOfUse } from './placesOfUse';
-import { matcherOf, plainText } from './search';
+import { matcherOf, plainText } from '../../format/search';
 
 /** A material as a line of the shelf. */
 export interface ShelfRow {

@@ -11,7 +11,7 @@ import { Problems } from '../../../parts/Problems';
 import { Segments } from '../../../parts/Segments';
 import { useHouse } from '../../../store/house';
 import { AmountEditor, AmountWayChoice } from './AmountEditor';
-import { newDose } from '../newStep';
+import { newDose, newMixDose } from '../newStep';
 
 interface DoseEditorProps {
   readonly dose: Dose;
@@ -47,14 +47,7 @@ export function DoseEditor({
     const next = house.materials.find((each) => each.id === id);
     if (kind === 'mix') {
       const mix = house.mixes.find((each) => each.id === id);
-      if (mix) {
-        onChange({
-          ...dose,
-          source: { kind: 'mix', mixId: asId(id) },
-          amount: { how: 'measured', quantity: { low: 1, usual: 1, high: 1 }, unit: mix.basis },
-          opening: 'fresh',
-        });
-      }
+      if (mix) onChange({ ...dose, ...newMixDose(mix), id: dose.id });
     } else if (next) onChange({ ...newDose(next), id: dose.id });
   };
   const amountEditing = {
@@ -67,6 +60,7 @@ export function DoseEditor({
     <div
       role="group"
       aria-label={name}
+      data-dose={dose.id}
       className="flex flex-col gap-1.5 border-l-2 border-line-strong pl-3"
     >
       <div className="grid grid-cols-[1fr_9.5rem_2rem] items-center gap-1.5">

@@ -1,4 +1,4 @@
-import { Plus, Trash2 } from 'lucide-react';
+import { Trash2 } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Dose, Protocol, Step } from '@bienestar/core/house/house';
@@ -13,11 +13,10 @@ import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
 import { TripleField } from '../../../parts/TripleField';
-import { useHouse } from '../../../store/house';
-import { newDose } from '../newStep';
 import type { EditProtocol } from '../useDraft';
 import type { ShownService } from '../useShownService';
 import { ZonesField } from '../zones/ZonesField';
+import { AddProduct } from './AddProduct';
 import { wayOf } from './amountWays';
 import { DeviceFields } from './DeviceFields';
 import { DoseEditor } from './DoseEditor';
@@ -55,7 +54,6 @@ export function StepInspector({
   onNamed,
   onRemove,
 }: StepInspectorProps) {
-  const house = useHouse();
   const nameInput = useRef<HTMLInputElement>(null);
   useEffect(() => {
     if (!focusName) return;
@@ -63,6 +61,20 @@ export function StepInspector({
     nameInput.current?.select();
     onNamed();
   }, [focusName, onNamed]);
+
+  /* What is asked next of a new product is how much. */
+  const added = useRef<string>(undefined);
+  useEffect(() => {
+    if (added.current === undefined) return;
+    const fields = document.querySelectorAll<HTMLInputElement>(
+      `[data-dose="${added.current}"] input`,
+    );
+    if (fields.length === 0) return;
+    const field = fields[fields.length > 1 ? 1 : 0];
+    field?.focus();
+    field?.select();
+    added.current = undefined;
+  });
 
   const change: ChangeStep = (changes, typedInto) =>
     edit(
@@ -83,7 +95,6 @@ export function StepInspector({
   const problems = shown.problems.filter(isHere);
   const findings = shown.findings.filter(isHere);
   const { draws } = shown.figures;
-  const [firstMaterial] = house.materials;
   const contact = contactOf(shown, step);
   const fields = { step, protocol, change, edit };
 
@@ -160,14 +171,12 @@ export function StepInspector({
             problems={problems.filter((problem) => problem.where.doseId === dose.id)}
           />
         ))}
-        {firstMaterial && (
-          <Button
-            className="self-start"
-            onClick={() => change({ doses: [...step.doses, newDose(firstMaterial)] })}
-          >
-            <Plus aria-hidden size={16} /> Add a product
-          </Button>
-        )}
+        <AddProduct
+          onAdd={(dose) => {
+            change({ doses: [...step.doses, dose] });
+            added.current = dose.id;
+          }}
+        />
       </div>
       <ZonesField {...fields} />
       <WorkFields {...fields} />
