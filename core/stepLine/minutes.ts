@@ -99,7 +99,7 @@ function readClock(cursor: Cursor): SaidMinutes | undefined {
   return { minutes: { least: minutes, usual: minutes, most: minutes } };
 }
 
-/** The seconds of `1 min 30`, in minutes: a number below 60 that counts nothing else. */
+/** The seconds of `1 min 30`, in minutes: a number of two figures below 60 that counts nothing else. */
 function takeSmaller(cursor: Cursor, unit: TimeUnit): number {
   const { mark } = cursor;
   const smaller = SMALLER[unit];
@@ -107,7 +107,9 @@ function takeSmaller(cursor: Cursor, unit: TimeUnit): number {
   const number = takeNumber(cursor);
   if (smaller && number && number.value < 60) {
     const isSaid = cursor.takeWord(...UNITS[smaller]) !== undefined;
-    const isAlone = cursor.done || cursor.next?.kind === 'sign' || cursor.sees(CLAUSE_WORDS);
+    const isAlone =
+      number.value >= 10 &&
+      (cursor.done || cursor.next?.kind === 'sign' || cursor.sees(CLAUSE_WORDS));
     if (isSaid || (isAlone && cursor.peek(-2)?.text !== 'and' && cursor.next?.text !== '-')) {
       return IN_A_MINUTE[smaller](number.value);
     }

@@ -146,6 +146,11 @@ describe('a line as it is said', () => {
     ['press 1:30 min', 'press | 1.5 min'],
     ['press 1 min 30', 'press | 1.5 min'],
     ['press 1 min 30 sec', 'press | 1.5 min'],
+    ['press 1 min 5 sec', `press | ${Math.round((65 / 60) * 1e6) / 1e6} min`],
+    [
+      'press 5 min 2',
+      'press | 5 min | ? Say of what, or whether these are minutes. | ? This is not understood here. Amounts begin with a number; other things with a word such as on, with, then or until.',
+    ],
     ['press 1 min 30 on face', 'press | 1.5 min | on face'],
     ['press 1 min 30 g sea salt polish', 'press | 1 min | 30 g Sea salt polish'],
     ['press 1 min 2 cotton pads', 'press | 1 min | 2 piece Cotton pad'],

@@ -67,19 +67,28 @@ export function NumberField(props: NumberFieldProps) {
     }
   }
 
-  const take = async (typed: string): Promise<void> => {
+  /** Whether a number was read, and nothing is wrong with it. */
+  const take = async (typed: string): Promise<boolean> => {
     setIsTyping(false);
     const number = parse(typed);
     if (typed.trim() === '' && onClear) {
       setFault(undefined);
       if (value !== undefined) onClear();
-      return;
+      return false;
     }
     const wrong = number === undefined ? notANumber(value) : check?.(number);
     setFault(wrong);
-    if (wrong === undefined && number !== undefined && number !== value) {
-      setFault((await onCommit(number)) ?? undefined);
-    }
+    if (wrong !== undefined || number === undefined) return false;
+    if (number === value) return true;
+    const refused = (await onCommit(number)) ?? undefined;
+    setFault(refused);
+    return refused === undefined;
+  };
+  /* A number stands as it was read, so that nobody is told another one later. */
+  const standAsRead = async (): Promise<void> => {
+    const fits = commitOn === 'leaving' ? await take(text) : fault === undefined;
+    const read = parse(text);
+    if (fits && read !== undefined) setText((now) => (now === text ? written(read) : now));
   };
   const error = fault ?? props.error;
   return (
@@ -108,10 +117,7 @@ export function NumberField(props: NumberFieldProps) {
             else setIsTyping(true);
           }}
           onBlur={() => {
-            if (commitOn === 'leaving') void take(text);
-            /* It stands as it was read, so that nobody is told another number later. */
-            const read = parse(text);
-            if (read !== undefined && check?.(read) === undefined) setText(written(read));
+            void standAsRead();
           }}
           onKeyDown={(event: KeyboardEvent) => {
             if (event.key === 'Enter' && commitOn === 'leaving') void take(text);
