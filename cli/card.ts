@@ -5,7 +5,8 @@ import { TRAIT_VALUES } from '@bienestar/core/protocol/choose';
 import { trayOf } from '@bienestar/core/room/tray';
 import { clientWords } from '../web/format/protocolWords';
 import { cardText, trayText } from '../web/places/card/cardText';
-import { cardWords, trayWords } from '../web/places/card/cardWords';
+import { cardWords } from '../web/places/card/cardWords';
+import { trayWords } from '../web/places/card/trayWords';
 import { inUseOf, roomWorkOf } from '../web/places/card/roomWork';
 import { complain, houseInFile } from './houseInFile';
 

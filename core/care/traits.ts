@@ -87,9 +87,9 @@ export function traitsOfStep(
   return traits;
 }
 
-/** What burns or dries on the skin does neither in the water of the steamer. */
+/** An oil in the water of the steamer does not lie on the skin. */
 function isInWater({ action }: Step, warning: Warning): boolean {
-  return action === 'steam' && (warning === 'flammable' || warning === 'alcohol');
+  return action === 'steam' && warning === 'flammable';
 }
 
 const HEAD_AND_NECK: readonly LeafZone[] = [

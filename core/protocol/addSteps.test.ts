@@ -167,6 +167,34 @@ describe('for whom a new step is', () => {
     expect(lineOf(again, 'more')?.option).toEqual(lineOf(all, 'new')?.option);
   });
 
+  it.each([
+    ['skin-type', ['dry', 'oily'], ['oily']],
+    ['condition', ['redness'], ['scars']],
+  ] as const)(
+    'is a choice of its own by %s where another option would come before it',
+    (by, first, mine) => {
+      const known = {
+        id: asId<never>('known'),
+        name: 'Known',
+        by,
+        take: 'first',
+        options: [
+          { id: asId<never>('before'), name: 'before', for: first },
+          { id: asId<never>('hidden'), name: 'hidden', for: mine },
+        ],
+      } as const;
+      const of = { ...facial, choices: [known] };
+      const all = added(
+        of,
+        { line: named('new'), forWhom: { by, values: mine } },
+        lineOf(of, 'cleanse'),
+        newId,
+      );
+      expect(all.choices).toHaveLength(2);
+      expect(lineOf(all, 'new')?.option?.choiceId).not.toBe('known');
+    },
+  );
+
   it('is decided at the couch between the step and leaving it out', () => {
     const all = add('cleanse', { forWhom: { by: 'couch', values: [] } });
     expect(all.choices).toMatchObject([

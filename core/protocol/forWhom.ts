@@ -34,7 +34,11 @@ export function inOptionFor<W extends Writing>(
 ): { readonly writing: W; readonly option: InOption } {
   for (const choice of writing.choices) {
     const option = choice.options.find(
-      (each) => choice.by === by && by !== 'couch' && isSame(each.for, values),
+      (each, at) =>
+        choice.by === by &&
+        by !== 'couch' &&
+        isSame(each.for, values) &&
+        !isForestalled(choice, at),
     );
     if (option) return { writing, option: { choiceId: choice.id, optionId: option.id } };
   }
@@ -64,6 +68,15 @@ export function forWhomOf({ choices }: Writing, option: InOption | undefined): F
   const taken = choice?.options.find(({ id }) => id === option?.optionId);
   if (!choice || !taken || choice.by === 'couch' || taken.for.length === 0) return undefined;
   return { by: choice.by, values: taken.for };
+}
+
+/** Whether an option before it is taken for somebody of whom it speaks: of several findings the first counts. */
+function isForestalled({ by, take, options }: Choice, at: number): boolean {
+  if (take === 'each') return false;
+  const values = options[at]?.for ?? [];
+  return options
+    .slice(0, at)
+    .some((before) => by === 'condition' || before.for.some((each) => values.includes(each)));
 }
 
 function isSame(a: readonly string[], b: readonly string[]): boolean {

@@ -15,7 +15,8 @@ import sans from '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-400-norm
 import sansBold from '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-600-normal.woff?url';
 import { expose } from 'comlink';
 import { amountText } from '../format/amountWords';
-import type { CardLine, CardWords, TrayLine } from '../places/card/cardWords';
+import type { CardLine, CardWords } from '../places/card/cardWords';
+import type { TrayLine } from '../places/card/trayWords';
 import type { OnPaper, Paper } from '../places/card/onPaper';
 import type { PrintedLine, PrintedMenu } from '../places/menu/guests/guestPage';
 import type { OrderSheet } from '../places/restock/orders/orderSheet';

@@ -6,7 +6,7 @@ import { clientWords } from '../../format/protocolWords';
 import { NothingHere } from '../../parts/NothingHere';
 import { NumberField } from '../../parts/NumberField';
 import { Problems } from '../../parts/Problems';
-import { trayWords } from './cardWords';
+import { trayWords } from './trayWords';
 import { usePdf } from './paper';
 import type { Paper } from './onPaper';
 import { RoomHeader } from './RoomHeader';

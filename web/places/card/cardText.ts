@@ -1,5 +1,6 @@
 import { amountText } from '../../format/amountWords';
-import type { CardLine, CardWords, TrayLine } from './cardWords';
+import type { CardLine, CardWords } from './cardWords';
+import type { TrayLine } from './trayWords';
 
 const HANDS_MARKS: Readonly<Record<CardLine['hands'], string>> = {
   'hands-on': '[#]',

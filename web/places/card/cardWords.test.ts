@@ -10,7 +10,8 @@ import { trayOf } from '@bienestar/core/room/tray';
 import { amountText, amountWords } from '../../format/amountWords';
 import { clientWords, optionWords } from '../../format/protocolWords';
 import { cardText } from './cardText';
-import { cardWords, trayWords, type CardWords } from './cardWords';
+import { cardWords, type CardWords } from './cardWords';
+import { trayWords } from './trayWords';
 import { roomWorkOf, type RoomWork } from './roomWork';
 
 /* The card and the tray of every protocol of the demo house, in the words a therapist reads. */

@@ -1,6 +1,7 @@
 import type { PrintedMenu } from '../menu/guests/guestPage';
 import type { OrderSheet } from '../restock/orders/orderSheet';
-import type { CardWords, TrayLine } from './cardWords';
+import type { CardWords } from './cardWords';
+import type { TrayLine } from './trayWords';
 
 /** The sizes of paper that cards are made for. */
 export type Paper = 'A4' | 'A5';

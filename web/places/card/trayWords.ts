@@ -1,0 +1,114 @@
+import type { Amount, House } from '@bienestar/core/house/house';
+import { sumTriples } from '@bienestar/core/quantity/triple';
+import type { Tray, TrayItem, TrayThing, TrayUse } from '@bienestar/core/room/tray';
+import { amountText, amountWords, saidAmount } from '../../format/amountWords';
+import { amountRange, number } from '../../format/figures';
+import { spoken } from '../../format/protocolWords';
+
+/** A line of the tray in words. */
+export interface TrayLine {
+  readonly key: string;
+  readonly at: string;
+  readonly amount: string;
+  readonly name: string;
+  readonly note: string;
+  readonly kind: TrayItem['kind'];
+}
+
+/** How much of one thing stands on the tray: as it is said where one step takes it, else the sum. */
+function trayAmount({ amount, uses }: TrayThing, name: string, unit: string): string {
+  const stated = inOneMeasure(uses.map((use) => use.stated));
+  return stated ? amountText(saidAmount(stated, name, amount, unit)) : amountRange(amount, unit);
+}
+
+/** Several amounts as one, where all are counted in the same measure: 2–4 pumps and 2 pumps are 4–6 pumps. */
+function inOneMeasure(stated: readonly (Amount | undefined)[]): Amount | undefined {
+  const [first, ...others] = stated;
+  if (!first || others.length === 0) return first;
+  if (first.how !== 'counted' && first.how !== 'packs') return undefined;
+  const same = others.flatMap((each) =>
+    each?.how === first.how &&
+    (each.how !== 'counted' || first.how !== 'counted' || each.measure === first.measure)
+      ? [each.quantity]
+      : [],
+  );
+  if (same.length < others.length) return undefined;
+  return { ...first, quantity: sumTriples([first.quantity, ...same]) };
+}
+
+/** The steps that take a thing; what each takes as it is said, where several do. */
+function usesWords(uses: readonly TrayUse[], name: string, unit: string): string {
+  const times = new Map<string, number>();
+  for (const { stepName, stated, amount, persons } of uses) {
+    const said = stated ? amountWords(stated, name) : amountRange(amount, unit);
+    const people = persons === undefined || persons === 1 ? '' : ` for ${persons} people`;
+    const words = uses.length === 1 ? `${stepName}${people}` : `${stepName} ${said}${people}`;
+    times.set(words, (times.get(words) ?? 0) + 1);
+  }
+  return [...times]
+    .map(([words, count]) => (count === 1 ? words : `${count} × ${words}`))
+    .join(', ');
+}
+
+/** The tray in words, in the order of need. */
+export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
+  const nameOf = (id: string): string =>
+    house.materials.find((each) => each.id === id)?.name ?? 'something no longer on the shelf';
+  const unitOf = (id: string) => house.materials.find((each) => each.id === id)?.unit ?? 'piece';
+  return tray.items.map((item, order): TrayLine => {
+    const at = item.at < 0 ? 'before' : `min ${number(item.at, 0)}`;
+    switch (item.kind) {
+      case 'thing':
+        return {
+          key: item.materialId,
+          kind: item.kind,
+          at,
+          amount: trayAmount(item, nameOf(item.materialId), unitOf(item.materialId)),
+          name: nameOf(item.materialId),
+          note: [
+            item.warmPieces > 0 ? `${number(item.warmPieces)} in the towel warmer` : '',
+            usesWords(item.uses, nameOf(item.materialId), unitOf(item.materialId)),
+          ]
+            .filter(Boolean)
+            .join(' · '),
+        };
+      case 'mix':
+        return {
+          key: `${item.mix.id}-${order}`,
+          kind: item.kind,
+          at,
+          amount: amountRange(item.needed, item.mix.basis),
+          name: `Mix: ${item.mix.name}`,
+          note: [
+            usesWords(item.uses, item.mix.name, item.mix.basis),
+            item.parts
+              .map(
+                (part) =>
+                  `${amountRange(part.amount, unitOf(part.materialId))} ${nameOf(part.materialId)}`,
+              )
+              .join(' + '),
+            item.mix.standingMinutes > 0
+              ? `stands ${number(item.mix.standingMinutes)} min, ready at min ${number(item.readyAt, 0)}`
+              : '',
+            item.mix.workingLifeMinutes === undefined
+              ? ''
+              : `use within ${number(item.mix.workingLifeMinutes)} min`,
+            item.mix.warm === undefined ? '' : spoken(item.mix.warm),
+            item.mix.method ?? '',
+            item.shared ? 'one batch for all' : '',
+          ]
+            .filter(Boolean)
+            .join(' · '),
+        };
+      case 'task':
+        return {
+          key: `${item.what}-${order}`,
+          kind: item.kind,
+          at,
+          amount: '',
+          name: item.what,
+          note: '',
+        };
+    }
+  });
+}
