@@ -10,6 +10,7 @@ import { LaterNote } from '../../parts/LaterNote';
 import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
 import { refusedBy, useAddMutation } from '../../store/api';
+import { isSame } from '../../store/outbox/rebase';
 import { closed, settled, withoutVersion, type Draft } from '../../store/drafts';
 import { outbox, useAppDispatch } from '../../store/store';
 
@@ -166,12 +167,12 @@ function changedThings(from: Protocol, to: Protocol): string[] {
   for (const step of to.steps) {
     const before = from.steps.find((each) => each.id === step.id);
     if (!before) lines.push(`new step “${step.name}”`);
-    else if (JSON.stringify(before) !== JSON.stringify(step)) lines.push(`step “${step.name}”`);
+    else if (!isSame(before, step)) lines.push(`step “${step.name}”`);
   }
   for (const step of from.steps) {
     if (!to.steps.some((each) => each.id === step.id)) lines.push(`took out “${step.name}”`);
   }
-  if (JSON.stringify(from.layerGroups) !== JSON.stringify(to.layerGroups)) lines.push('layers');
+  if (!isSame(from.layerGroups, to.layerGroups)) lines.push('layers');
   const order = (protocol: Protocol): string => protocol.steps.map((step) => step.id).join();
   if (lines.length === 0 && order(from) !== order(to)) lines.push('the order of steps');
   return lines;

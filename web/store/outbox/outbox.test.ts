@@ -71,6 +71,20 @@ const renamed = (id: string, name: string): Change => ({
 });
 const nameIn = ({ change }: QueuedWrite): string =>
   change.kind === 'edit' && 'name' in change.mine ? change.mine.name : '';
+const clayOf = (summary: string): Versioned<Protocol> => ({
+  id: asId('clay'),
+  name: 'Clay',
+  summary,
+  steps: [],
+  layerGroups: [],
+  choices: [],
+  version: 3,
+});
+const draftOf = (base: Versioned<Protocol>, summary: string) => {
+  const { version: _version, ...plain } = base;
+  return { kind: 'draft', part: 'protocols', base, mine: { ...plain, summary } } as const;
+};
+const summaryIn = (change: Change): string => (change.kind === 'draft' ? change.mine.summary : '');
 const problem: ProblemDocument = {
   type: 'x',
   title: '',
@@ -141,38 +155,57 @@ describe('the outbox', () => {
     await emptied();
     const { locks, close } = browser();
     const unanswered: Sender = () => Promise.resolve({ is: 'away' });
-    const base: Versioned<Protocol> = {
-      id: asId('clay'),
-      name: 'Clay',
-      summary: '',
-      steps: [],
-      layerGroups: [],
-      choices: [],
-      version: 3,
-    };
-    const { version: _version, ...plain } = base;
-    for (const summary of ['by the first', 'by the second']) {
+    const base = clayOf('');
+    for (const who of ['by the first', 'by the second']) {
       const { outbox } = await openWindow(locks, unanswered);
-      const change = {
-        kind: 'draft',
-        part: 'protocols',
-        base,
-        mine: { ...plain, summary },
-      } as const;
-      outbox.keepDraft({ change, madeIn: outbox.window, isConflict: false });
-      outbox.keepDraft({
-        change: { ...change, mine: { ...plain, summary: `${summary}, at last` } },
-        madeIn: outbox.window,
-        isConflict: false,
-      });
+      for (const summary of [who, `${who}, at last`]) {
+        const change = draftOf(base, summary);
+        outbox.keepDraft({ change, madeIn: outbox.window, isConflict: false });
+      }
       await close(outbox.window);
     }
     const { writes } = await openWindow(locks, unanswered);
-    const summaries = writes().map(({ change }) => change.kind === 'draft' && change.mine.summary);
+    const summaries = writes().map(({ change }) => summaryIn(change));
     expect(summaries).toEqual(['by the first, at last', 'by the second, at last']);
     expect(new Set(writes().map(({ change }) => targetOf(change)))).toEqual(
       new Set(['protocols/clay']),
     );
+  });
+
+  it('sends all that one window wrote of a protocol before what another wrote of it', async () => {
+    await emptied();
+    const { locks, close } = browser();
+    const base = clayOf('');
+    const never: Sender = async (_write, fix) => {
+      await fix({ is: 'sent' });
+      return unheard();
+    };
+    const { outbox: first } = await openWindow(locks, never);
+    const { outbox: second } = await openWindow(locks, never);
+    for (const [who, outbox] of Object.entries({ first, second })) {
+      for (const summary of [`${who}, half`, `${who}, whole`]) {
+        const change = draftOf(base, summary);
+        outbox.keepDraft({ change, madeIn: outbox.window, isConflict: false });
+        outbox.letGo('protocols/clay');
+        await vi.waitFor(async () => {
+          const kept = await storage.all();
+          const one = kept.find((each) => summaryIn(each.change) === summary);
+          expect(one?.state.is).toBe(summary.endsWith('half') ? 'sent' : 'waiting');
+        });
+      }
+    }
+    const sent: string[] = [];
+    await close(second.window);
+    const { writes } = await openWindow(locks, async ({ change }, fix) => {
+      await fix({ is: 'sent' });
+      sent.push(summaryIn(change));
+      /* The other window is only gone when this one has begun to send. */
+      if (sent.length === 1) await close(first.window);
+      return { is: 'done', data: { ...base, version: 4 } };
+    });
+    await vi.waitFor(() => expect(sent).toHaveLength(4));
+    expect(sent).toEqual(['second, half', 'second, whole', 'first, half', 'first, whole']);
+    await vi.waitFor(() => expect(writes()).toEqual([]));
   });
 
   it('lets what is done over a choice be chosen, and what is refused be left', async () => {

@@ -109,6 +109,7 @@ export function createOutbox(ground: OutboxGround): Outbox {
   let isKicked = false;
   let retry: ReturnType<typeof setTimeout> | undefined;
   let lastTurn = 0;
+  let lastDone: QueuedWrite | undefined;
 
   windows.hold(window);
 
@@ -197,6 +198,7 @@ export function createOutbox(ground: OutboxGround): Outbox {
     switch (sent.is) {
       case 'done':
         goOnFrom(write, sent.data);
+        lastDone = write;
         forget(write.id);
         settle(write, sent);
         return true;
@@ -256,6 +258,16 @@ export function createOutbox(ground: OutboxGround): Outbox {
       ? draftsOf(targetOf(write.change), write.madeIn).filter(({ turn }) => turn > write.turn)
       : [];
 
+  /**
+   * What one window wrote of a protocol goes to its end before what another wrote of it, so that nobody is
+   * asked to choose over half of it.
+   */
+  const nextToSend = (): QueuedWrite | undefined => {
+    const ready = writes().filter(({ state }) => state.is === 'waiting' || state.is === 'sent');
+    const more = lastDone ? draftsBehind(lastDone) : [];
+    return ready.find((each) => more.includes(each)) ?? ready[0];
+  };
+
   const drain = async (): Promise<void> => {
     isKicked = true;
     if (isDraining) return;
@@ -265,7 +277,7 @@ export function createOutbox(ground: OutboxGround): Outbox {
       while (isKicked) {
         isKicked = false;
         for (;;) {
-          const next = writes().find(({ state }) => state.is === 'waiting' || state.is === 'sent');
+          const next = nextToSend();
           if (!next) break;
           if (await sendOne(next)) continue;
           retry = setTimeout(() => void drain(), tryAgainMs);
