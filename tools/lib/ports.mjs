@@ -1,17 +1,17 @@
+import { randomInt } from 'node:crypto';
 import { connect, createServer } from 'node:net';
 
 const LOOPBACK = '127.0.0.1';
 
+/** Below what systems give to outgoing connections, which would take it while its server is started again. */
+const [FIRST, BEYOND] = [20_000, 32_000];
+
 /** A port on loopback that nothing listens on. @returns {Promise<number>} */
-export function freePort() {
-  return new Promise((resolve, reject) => {
-    const probe = createServer();
-    probe.once('error', reject);
-    probe.listen(0, LOOPBACK, () => {
-      const address = probe.address();
-      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
-    });
-  });
+export async function freePort() {
+  for (;;) {
+    const port = randomInt(FIRST, BEYOND);
+    if (await isFree(port)) return port;
+  }
 }
 
 /** @param {number} port @returns {Promise<boolean>} */

@@ -74,7 +74,12 @@ export async function killProcesses(
   await within(2 * ANSWERS_WITHIN_MS, () => Promise.resolve(acknowledged.size >= LEAST_WRITES));
   over.abort();
   await Promise.all(writing);
-  const lost = await lostOf(`${url}/api`, acknowledged);
+  const file = await houseFile(`${url}/api`);
+  if (!file) faults.push(`what is there cannot be read:\n${run.said().slice(-1_200)}`);
+  const lost = file ? lostOf(file, acknowledged) : acknowledged.size;
+  /* Who is killed ends by a signal or in order: any other end is a fault of its own. */
+  const crashes = run.said().match(/.* ended \(code [^0].*/g) ?? [];
+  faults.push(...crashes);
   const code = await run.stop();
   if (code !== 0) faults.push(`it did not stop cleanly (${code})`);
   return { kills: killed, rounds, acknowledged: acknowledged.size, lost, slowestUpMs, faults };
@@ -148,12 +153,23 @@ function isOver({ aborted }: AbortSignal): boolean {
   return aborted;
 }
 
-async function lostOf(api: string, acknowledged: ReadonlySet<string>): Promise<number> {
-  const file = await fetch(`${api}/house/file`, { signal: AbortSignal.timeout(ANSWERS_WITHIN_MS) });
-  if (!file.ok) throw new Error(`What is there cannot be read: ${file.status}`);
-  const { movements } = (await file.json()) as {
-    readonly movements: readonly { readonly entryId: string; readonly quantity: number }[];
-  };
+interface HouseFile {
+  readonly movements: readonly { readonly entryId: string; readonly quantity: number }[];
+}
+
+/** All that is there, once it can be read; nothing when it cannot be. */
+async function houseFile(api: string): Promise<HouseFile | undefined> {
+  let found: HouseFile | undefined;
+  await within(UP_WITHIN_MS, async () => {
+    const signal = AbortSignal.timeout(ANSWERS_WITHIN_MS);
+    const answer = await fetch(`${api}/house/file`, { signal }).catch(() => undefined);
+    found = answer?.ok ? ((await answer.json()) as HouseFile) : undefined;
+    return found !== undefined;
+  });
+  return found;
+}
+
+function lostOf({ movements }: HouseFile, acknowledged: ReadonlySet<string>): number {
   const taken = new Map<string, number>();
   for (const { entryId, quantity } of movements) {
     if (quantity < 0) taken.set(entryId, (taken.get(entryId) ?? 0) + 1);
