@@ -13,8 +13,8 @@ import { diceOf } from './rubbish/dice';
 const DEMO = new URL('../demo/casa-cenera.house.json', import.meta.url);
 const DAYS = 5 * 365;
 const LINES_OF_A_LOT = 50;
-/** As many as a place of the demo house has, so that counts of both can be compared. */
-export const LINES_OF_A_ROUND = 6;
+/** As many as a place of the demo house has. */
+const LINES_OF_A_ROUND = 6;
 const ENTRIES_OF_A_VISIT = 8;
 
 /** How much a house has behind it. */

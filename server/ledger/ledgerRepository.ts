@@ -252,16 +252,14 @@ export function ledgerRepository(
     },
     goneBetween: async (spans) => {
       if (spans.length === 0) return [];
-      /* Each kind of each span by itself: so the index alone is read, and no more of it. */
-      const parts = spans.flatMap((_each, which) =>
-        GONE.map(
-          (kind) =>
-            `SELECT ${which} AS span, '${kind}' AS kind, SUM(ABS(quantity)) AS quantity,
-               COUNT(DISTINCT entry_id) AS entries
-             FROM movements WHERE material_id = :m${which} AND kind = '${kind}'
-               AND at > :a${which} AND at <= :u${which} AND quantity < 0
-             HAVING entries > 0`,
-        ),
+      /* Each span by itself: so the index alone is read, and no more of it. */
+      const parts = spans.map(
+        (_each, which) =>
+          `SELECT ${which} AS span, kind, SUM(ABS(quantity)) AS quantity,
+             COUNT(DISTINCT entry_id) AS entries
+           FROM movements WHERE material_id = :m${which} AND kind IN (:gone)
+             AND at > :a${which} AND at <= :u${which} AND quantity < 0
+           GROUP BY kind`,
       );
       const rows = await select<{
         readonly span: number | bigint;
@@ -269,6 +267,7 @@ export function ledgerRepository(
         readonly quantity: number;
         readonly entries: number | bigint;
       }>(`${parts.join(' UNION ALL ')} ORDER BY span, kind`, {
+        gone: GONE,
         ...numbered(
           'm',
           spans.map(({ materialId }) => materialId),
