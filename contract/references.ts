@@ -243,6 +243,22 @@ export function danglingIn(house: HeldHouse): Fault[] {
     service: idsOf(house.services),
     offer: idsOf(house.offers),
   };
+  /* An edition of a protocol that is missing is no second fault. */
+  const isOwn = ({ kind, id }: Reference): boolean =>
+    kind !== 'edition' || known.protocol.has(id.slice(0, id.indexOf('#')));
+  return referencesIn(house)
+    .filter((reference) => !known[reference.kind].has(reference.id) && isOwn(reference))
+    .map(danglingFault);
+}
+
+/** Whether anything of a House holds on to a thing of it; the plan of a service goes with it. */
+export function isUsedIn(house: HeldHouse, kind: ReferredKind, id: string): boolean {
+  return referencesIn({ ...house, demand: [] }).some(
+    (each) => each.kind === kind && each.id === id,
+  );
+}
+
+function referencesIn(house: HeldHouse): Reference[] {
   const within = (list: string, of: readonly (readonly Reference[])[]): Reference[] =>
     of.flatMap((references, at) =>
       references.map((reference) => ({
@@ -250,7 +266,7 @@ export function danglingIn(house: HeldHouse): Fault[] {
         pointer: `/${list}/${at}${reference.pointer}`,
       })),
     );
-  const references: Reference[] = [
+  return [
     ...within('materials', house.materials.map(referencesOfMaterial)),
     ...within('mixes', house.mixes.map(referencesOfMix)),
     ...within('devices', house.devices.map(referencesOfDevice)),
@@ -272,12 +288,6 @@ export function danglingIn(house: HeldHouse): Fault[] {
     ...within('orders', house.orders.map(referencesOfOrder)),
     ...within('soldCourses', house.soldCourses.map(referencesOfSoldCourse)),
   ];
-  /* An edition of a protocol that is missing is no second fault. */
-  const isOwn = ({ kind, id }: Reference): boolean =>
-    kind !== 'edition' || known.protocol.has(id.slice(0, id.indexOf('#')));
-  return references
-    .filter((reference) => !known[reference.kind].has(reference.id) && isOwn(reference))
-    .map(danglingFault);
 }
 
 function idsOf(things: readonly { readonly id: string }[]): ReadonlySet<string> {

@@ -42,16 +42,16 @@ describe('what holds for the whole house', () => {
   it('adds a room and takes it away; a person who performs a service stays', async () => {
     await person.goTo('/house');
     await person.click('button', 'Add a room');
-    await person.find('button', 'Take out New room');
-    await person.click('button', 'Take out New room');
+    await person.find('button', 'Remove New room');
+    await person.click('button', 'Remove New room');
     await person.waitFor(
-      () => person.page.evaluate(() => !document.body.innerHTML.includes('Take out New room')),
+      () => person.page.evaluate(() => !document.body.innerHTML.includes('Remove New room')),
       'the room is gone',
     );
-    await person.click('button', 'Take out Dacil');
+    await person.click('button', 'Remove Dacil');
     await person.sees('still used by: Pumice and oil body polish (service)');
     await person.click('button', 'Add a supplier');
-    await person.find('button', 'Take out New supplier');
+    await person.find('button', 'Remove New supplier');
   });
 
   it('knows on which days a supplier delivers, and its least order', async () => {
@@ -70,13 +70,13 @@ describe('what holds for the whole house', () => {
     await person.click('button', 'Make a copy now');
     await person.sees('A safe copy is made.');
     await person.click('button', 'Add a room');
-    await person.find('button', 'Take out New room');
+    await person.find('button', 'Remove New room');
     const [newest] = await person.page.$$('[aria-label^="Bring back the copy of"]');
     await newest?.click();
     await person.click('button', 'Bring it back');
     await person.sees('The house is as it was on');
     await person.waitFor(
-      () => person.page.evaluate(() => !document.body.innerHTML.includes('Take out New room')),
+      () => person.page.evaluate(() => !document.body.innerHTML.includes('Remove New room')),
       'the room is gone',
     );
     await person.sees('before another house was opened');
@@ -86,11 +86,11 @@ describe('what holds for the whole house', () => {
 describe('a service in hand', () => {
   it('is taken off the menu, with its protocol left as it is', async () => {
     await person.goTo('/menu/body-polish');
-    await person.click('button', 'Take it off the menu');
+    await person.click('button', 'Remove this service');
     await person.sees(/still used by: Shore and sand \(offer\), Treatments \(menu\)/);
     await takeAway('menus', 'offers');
     await person.goTo('/menu/body-polish');
-    await person.click('button', 'Take it off the menu');
+    await person.click('button', 'Remove this service');
     await person.waitFor(
       () =>
         person.page.evaluate(() => !document.body.innerText.includes('Pumice and oil body polish')),

@@ -19,7 +19,7 @@ describe('the step in hand', () => {
     await (await product.$('button[role=combobox]'))?.click();
     await person.click('option', 'Clay mask, mixed (mix)');
     await person.sees(/takes 0\.43 g .*Black-sand clay/);
-    await person.click('button', 'Take Clay mask, mixed out of the step');
+    await person.click('button', 'Remove Clay mask, mixed from the step');
     await person.seesNot('takes 0.43 g');
     await person.saved();
   });

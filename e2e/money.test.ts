@@ -50,7 +50,7 @@ describe('what if', () => {
     await person.sees('Nothing more falls under its target.');
     await person.click('checkbox', 'Northquay asks 6 % more beside');
     await person.find('columnheader', 'Northquay asks 6 % more');
-    await person.click('button', 'Take this scenario away');
+    await person.click('button', 'Remove this scenario');
     await person.sees('Higher tax is gone.');
     await person.click('button', 'Undo');
     await person.find('link', 'Higher tax');
@@ -142,7 +142,7 @@ describe('what is sold together', () => {
     await person.click('button', 'For two');
     await person.sees('Both are done within');
     await person.goTo('/menu/copper');
-    await person.click('button', 'Take it off the menu');
+    await person.click('button', 'Remove this service');
     await person.sees('Copper firming, four visits (offer)');
   });
 });

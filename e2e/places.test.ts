@@ -184,13 +184,13 @@ describe('the shelf', () => {
     await person.sees('0.14 ml a spray');
     await person.click('link', 'Used');
     await person.sees('Nothing uses it yet.');
-    await person.click('button', 'Take it off the shelf');
+    await person.click('button', 'Remove this material');
     await person.seesNot('Sea-lavender');
   });
 
   it('does not give away what is in use, and says where', async () => {
     await person.goTo('/shelf/aloe-gel/used');
-    await person.click('button', 'Take it off the shelf');
+    await person.click('button', 'Remove this material');
     await person.sees(/still used by: .*Layered fruit-acid renewal \(protocol\)/);
     await person.click('link', 'Layered fruit-acid renewal');
     expect(await person.valueOf('Step')).toBe('Aloe gel rests');

@@ -54,7 +54,7 @@ describe('an order', () => {
     await person.sees(/to count on, order at/);
     await person.fill('Packs of After-care kit', '2');
     await person.page.keyboard.press('Enter');
-    await person.click('button', 'Take out Aloe gel');
+    await person.click('button', 'Remove Aloe gel');
     await person.seesNot('Packs of Aloe gel');
     await person.waitFor(
       async () => !(await kept('orders')).includes('"materialId":"aloe-gel"'),

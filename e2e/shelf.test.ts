@@ -112,13 +112,13 @@ describe('many at once', () => {
 
   it('go into the archive, and nothing of them is lost', async () => {
     await person.goTo('/shelf/leg-film/used');
-    await person.click('button', 'Into the archive');
+    await person.click('button', 'Archive');
     await person.sees('Archived since');
     await person.choose('Show', 'archived (2)');
     await person.click('link', 'Leg wrap film, piece');
     await person.sees('31 pieces');
     await person.click('link', 'Used');
-    await person.click('button', 'Back on the shelf');
+    await person.click('button', 'Out of the archive');
     await person.seesNot('Archived since');
     await person.click('button', 'Make a copy');
     await person.sees('Leg wrap film, piece, copy');
@@ -153,7 +153,7 @@ describe('packs', () => {
     await person.sees(/1,000 ml, €37\.00/);
   });
 
-  it('are added, priced, and taken out; the price history grows by a day', async () => {
+  it('are added, priced, and removed; the price history grows by a day', async () => {
     await person.goTo('/shelf/wood-spatula/bought');
     await person.fill('Pack price', '7.10');
     await enter();
@@ -162,7 +162,7 @@ describe('packs', () => {
     await person.sees('€0.0355');
     await person.click('button', 'Another pack');
     /* The fields of the new pack take the place of the first one's once it is kept. */
-    await person.page.waitForSelector('button[aria-label^="Take out the pack of"]');
+    await person.page.waitForSelector('button[aria-label^="Remove the pack of"]');
     await person.fill('Containers in the pack', '0');
     await enter();
     await person.sees('Must be at least 1.');
@@ -172,7 +172,7 @@ describe('packs', () => {
     await person.fill('Break 1, from packs', '1');
     await enter();
     await person.sees('Must be at least 2.');
-    await person.click('button', 'Take out the pack of 1,000 pieces');
+    await person.click('button', 'Remove the pack of 1,000 pieces');
     await person.seesNot('Which pack is cheapest in use?');
   });
 });
@@ -229,7 +229,7 @@ describe('care facts', () => {
 describe('lists for other programs', () => {
   it('are offered as CSV and XLSX', async () => {
     await person.goTo('/shelf');
-    await person.click('button', 'Take out as a list');
+    await person.click('button', 'Export as a list');
     const link = await person.find('menuitem', 'Ledger as CSV');
     const href = await link.evaluate((element) => element.getAttribute('href'));
     const text = await person.page.evaluate(

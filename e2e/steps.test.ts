@@ -86,8 +86,8 @@ describe('the steps of a protocol', () => {
     await person.saved();
   });
 
-  it('are taken out, put back and taken out again by undo and redo', async () => {
-    await person.click('button', 'Take this step out');
+  it('are removed, put back and removed again by undo and redo', async () => {
+    await person.click('button', 'Remove this step');
     await order(['Consult and settle', 'Enzyme paste rests']);
     await person.page.keyboard.down('Control');
     await press('z');

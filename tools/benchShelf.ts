@@ -5,7 +5,7 @@ import { asId } from '../core/house/ids';
 import { applyList } from '../core/priceLists/applyList';
 import { compareList, keyOfChange } from '../core/priceLists/compareList';
 import { matchColumns } from '../core/priceLists/listColumns';
-import { movedServices } from '../core/priceLists/movedServices';
+import { movedServices } from '../core/figures/movedServices';
 import { readList } from '../core/priceLists/readList';
 import { bought, cleanser, house, stockOf } from '../core/testing/sample';
 import { filterRows, groupRows, shelfRows, type ShelfView } from '../web/places/shelf/shelfRows';

@@ -31,6 +31,7 @@ import type { Publishing } from '../api';
 import {
   atLeastNothing,
   capMinutes,
+  day,
   id,
   instant,
   listOf,
@@ -235,12 +236,15 @@ const cautions = shape<OwnCautions>({
   ).unique('ruleId'),
 }).optional();
 
-export const block: Joi.ObjectSchema<Block> = shape<Block>({ id, name, summary: text, ...writing });
+/** What a protocol or block says of itself. */
+const about = { summary: text, goal: text.min(1).optional(), archivedOn: day.optional() };
+
+export const block: Joi.ObjectSchema<Block> = shape<Block>({ id, name, ...about, ...writing });
 
 export const protocol: Joi.ObjectSchema<Protocol> = shape<Protocol>({
   id,
   name,
-  summary: text,
+  ...about,
   ...writing,
   cautions,
   around,
@@ -299,4 +303,5 @@ export const deviceOfHouse: Joi.ObjectSchema<Device> = shape<Device>({
     servicePerYearMinor: money,
     usesPerYear: positive,
   }).optional(),
+  archivedOn: day.optional(),
 });

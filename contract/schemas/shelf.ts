@@ -308,6 +308,7 @@ export const mix: Joi.ObjectSchema<Mix> = shape<Mix>({
   workingLifeMinutes: limited(LIMITS.workingLifeMinutes).optional(),
   warm: Joi.valid('warmed', 'kept-cold').optional(),
   method: text.min(1).optional(),
+  archivedOn: day.optional(),
 });
 
 export const demand: Joi.ObjectSchema<Demand> = shape<Demand>({

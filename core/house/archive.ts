@@ -47,13 +47,15 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
     const later = toSecond(new Date(Date.parse(movedAt(at)) + byClock));
     return dayOf(new Date(later), timeZone) === today ? later : moment;
   };
+  const archivedLater = <T extends { readonly archivedOn?: string }>(thing: T): T =>
+    thing.archivedOn === undefined ? thing : { ...thing, archivedOn: moved(thing.archivedOn) };
   return {
     ...archive,
-    materials: archive.materials.map((material) =>
-      material.archivedOn === undefined
-        ? material
-        : { ...material, archivedOn: moved(material.archivedOn) },
-    ),
+    materials: archive.materials.map(archivedLater),
+    mixes: archive.mixes.map(archivedLater),
+    devices: archive.devices.map(archivedLater),
+    blocks: archive.blocks.map(archivedLater),
+    protocols: archive.protocols.map(archivedLater),
     bookings: archive.bookings.map((booking) => ({ ...booking, at: movedAt(booking.at) })),
     treatments: archive.treatments.map((treatment) => ({
       ...treatment,

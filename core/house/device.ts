@@ -66,6 +66,8 @@ export interface Device {
   readonly sheet?: string;
   /** of one of them; its use costs nothing where this is not told */
   readonly economics?: DeviceEconomics;
+  /** ISO date from which it is offered no more where something is chosen */
+  readonly archivedOn?: string;
 }
 
 /** The gentlest value of a setting within the limits of the house. */

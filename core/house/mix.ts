@@ -47,4 +47,6 @@ export interface Mix {
   readonly warm?: 'warmed' | 'kept-cold';
   /** how it is mixed, in words */
   readonly method?: string;
+  /** ISO date from which it is offered no more where something is chosen */
+  readonly archivedOn?: string;
 }

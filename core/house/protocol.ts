@@ -223,6 +223,10 @@ export interface Block extends Writing {
   readonly id: BlockId;
   readonly name: string;
   readonly summary: string;
+  /** what it is to bring about, in words */
+  readonly goal?: string;
+  /** ISO date from which it is offered no more where something is chosen */
+  readonly archivedOn?: string;
 }
 
 export type CautionLevel = 'stop' | 'refer' | 'take-care';
@@ -265,6 +269,10 @@ export interface Protocol extends Writing {
   readonly id: ProtocolId;
   readonly name: string;
   readonly summary: string;
+  /** what it is to bring about, in words */
+  readonly goal?: string;
+  /** ISO date from which it is offered no more where something is chosen */
+  readonly archivedOn?: string;
   readonly cautions?: OwnCautions;
   readonly around?: Around;
   /** how pain is eased before a device; whichever it is, the score is asked */

@@ -18,7 +18,7 @@ import { applyList } from './applyList';
 import { compareList, keyOfChange } from './compareList';
 import { headingsOf, matchColumns } from './listColumns';
 import { decimalMarkOf, readListNumber } from './listNumber';
-import { movedServices } from './movedServices';
+import { movedServices } from '../figures/movedServices';
 import { readList, type ListTerms } from './readList';
 
 const terms: ListTerms = { currency: 'EUR', minorPerMajor: 100 };

@@ -30,6 +30,8 @@ const OWN_WORDS: {
 } = {
   name: 'the name',
   summary: 'the summary',
+  goal: 'the goal',
+  archivedOn: 'whether it is archived',
   cautions: 'the cautions',
   around: 'before and after',
   painRelief: 'pain relief',

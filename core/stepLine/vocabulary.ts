@@ -1,4 +1,5 @@
 import type { Amount, Device, Material, Mix, Protocol, Source } from '../house/house';
+import { offeredOf } from '../house/offered';
 import { REMOVALS, TOOLS, type RemovalWay, type Tool } from '../house/protocol';
 import type { DeviceId, MixId, ProtocolId } from '../house/ids';
 import { ACTIONS, PHASES, type Action, type Phase } from '../house/actions';
@@ -162,7 +163,7 @@ export function vocabularyOf({ materials, mixes, devices, protocols }: Named): V
   }
   for (const coat of coats) words.coats.add(coat, coat);
   if (!coats.has('thick')) words.coats.add('thick', 'generous', 'generous');
-  for (const mix of mixes) {
+  for (const mix of offeredOf(mixes)) {
     words.products.add(mix.name, { kind: 'mix', mixId: mix.id });
     words.mixes.add(mix.name, mix.id);
   }
@@ -170,9 +171,9 @@ export function vocabularyOf({ materials, mixes, devices, protocols }: Named): V
   for (const { name, zones } of ZONE_SETS) words.zones.add(name, zones);
   words.zones.add('neck', ['neck-front'], 'neck front');
   for (const tool of TOOLS) words.tools.add(tool, tool);
-  for (const device of devices) words.devices.add(device.name, device.id);
+  for (const device of offeredOf(devices)) words.devices.add(device.name, device.id);
   for (const way of REMOVALS) words.removals.add(written(way), way);
-  for (const protocol of protocols) words.protocols.add(protocol.name, protocol.id);
+  for (const protocol of offeredOf(protocols)) words.protocols.add(protocol.name, protocol.id);
 
   const names = new Map<string, string>([
     ...materials.map((each): [string, string] => [each.id, each.name]),

@@ -29,14 +29,14 @@ export function AwayNotice({ houseMissing }: { readonly houseMissing: boolean })
       {isFull && (
         <p className="border-b border-clay bg-clay-wash px-6 py-2 text-sm font-semibold">
           The disk of this machine is full: nothing can be saved until there is room. What you
-          change is kept in this browser and saved then; to add or take out something, press again
+          change is kept in this browser and saved then; to add or remove something, press again
           then.
         </p>
       )}
       {away && (
         <p className="border-b border-clay bg-clay-wash px-6 py-2 text-sm font-semibold">
           {health.isError ? 'The house does not answer.' : 'The database does not answer.'} What you
-          change is kept in this browser and saved when it is back; to add or take out something,
+          change is kept in this browser and saved when it is back; to add or remove something,
           press again then.
         </p>
       )}

@@ -19,10 +19,7 @@ export function ExportMenu({ lists }: { readonly lists: readonly ExportName[] })
   return (
     <Menu
       trigger={
-        <IconButton
-          label="Take out as a list"
-          className="size-9 border border-line-strong bg-sheet"
-        >
+        <IconButton label="Export as a list" className="size-9 border border-line-strong bg-sheet">
           <Download aria-hidden size={16} />
         </IconButton>
       }

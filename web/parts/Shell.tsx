@@ -10,7 +10,9 @@ import { AwayNotice } from './AwayNotice';
 import { IconButton } from './Button';
 import { Loading } from './Loading';
 import { StaleWrites } from './StaleWrites';
+import { Questions } from './Questions';
 import { Toasts } from './Toasts';
+import { UndoButtons } from './UndoButtons';
 import { WaitingNote } from './waiting/WaitingNote';
 import { WorkingProvider } from './working/WorkingProvider';
 
@@ -68,6 +70,7 @@ export function Shell() {
         </nav>
         <div className="ml-auto flex items-center gap-3">
           <WaitingNote />
+          <UndoButtons />
           <ThemeSwitch />
         </div>
       </header>
@@ -86,6 +89,7 @@ export function Shell() {
           <Loading what="Opening the house" failed={isError} onRetry={() => void refetch()} />
         )}
       </main>
+      <Questions />
       <Toasts />
     </div>
   );

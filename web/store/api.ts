@@ -123,9 +123,19 @@ export const api = createApi({
     }),
     add: build.mutation<
       Versioned<PartValue<Part>>,
-      { readonly part: AggregateName; readonly value: object }
+      {
+        readonly part: AggregateName;
+        readonly value: object;
+        /** of the outbox; without it the write is known by what it says */
+        readonly writeId?: string;
+      }
     >({
-      query: ({ part, value }) => ({ url: `/${part}`, method: 'POST', body: value }),
+      query: ({ part, value, writeId }) => ({
+        url: `/${part}`,
+        method: 'POST',
+        body: value,
+        ...(writeId !== undefined && { headers: named(writeId) }),
+      }),
       onQueryStarted: async ({ part }, { dispatch, queryFulfilled }) => {
         const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
         if (data) dispatch(keepInHouse(part, data));

@@ -10,6 +10,7 @@ import { opened, queue } from './outbox/queue';
 import { senderOf } from './outbox/sendWrite';
 import { windowLocks } from './outbox/windowLocks';
 import { preferences } from './preferences';
+import { undo } from './undo';
 
 /** On which every edit reaches the house. */
 export const outbox = createOutbox({
@@ -19,7 +20,7 @@ export const outbox = createOutbox({
 
 /** The state of the app: the server's House, what is edited and sent, and what the person prefers. */
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, drafts, queue, preferences },
+  reducer: { [api.reducerPath]: api.reducer, drafts, queue, preferences, undo },
   middleware: (defaults) =>
     /* Houses are large plain values that reducers replace and never change: no need to search them. */
     defaults({ serializableCheck: false, immutableCheck: false })

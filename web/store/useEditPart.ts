@@ -1,13 +1,22 @@
 import { useCallback } from 'react';
 import { useStore } from 'react-redux';
-import type { AggregateName, Aggregates, Versioned } from '@bienestar/contract/api';
-import type { Demand, Service } from '@bienestar/core/house/house';
+import {
+  unversioned,
+  type AggregateName,
+  type Aggregates,
+  type Versioned,
+} from '@bienestar/contract/api';
+import { isUsedIn, type ReferredKind } from '@bienestar/contract/references';
+import type { Demand, House, Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { toast } from '../parts/toast';
 import { refusedBy, useAddMutation, useRemoveMutation, type Part, type PartValue } from './api';
 import { houseInHand, selectShown } from './house';
+import { isMeant } from './menuEffect';
 import { isSame, rebase } from './outbox/rebase';
-import { outbox, useAppSelector, type RootState } from './store';
+import { outbox, store, useAppDispatch, useAppSelector, type RootState } from './store';
+import { takeBack } from './takeBack';
+import { did, forgotten, type Deed } from './undo';
 
 /** What changes of a thing: given outright, or made from how it is when its turn has come. */
 type Changes<T> = Partial<T> | ((latest: T) => Partial<T>);
@@ -32,6 +41,27 @@ export function useChange<N extends AggregateName>(
       return edited(part, now as PartValue<N>, mine as PartValue<N>, now.name);
     },
     [part, store, value],
+  );
+}
+
+/** Changes that take something away: asked first where services then cost something else, or nothing can be said. */
+export function useTakeAway<N extends AggregateName>(
+  part: N,
+  id: string,
+  change: ChangePart<Aggregates[N]>,
+): (name: string, make: (latest: Aggregates[N]) => Partial<Aggregates[N]>) => Promise<void> {
+  const store = useStore<RootState>();
+  return useCallback(
+    async (name, make) => {
+      const without = (house: House): House => {
+        const things = house[part] as unknown as readonly Aggregates[N][];
+        const changed = things.map((each) => (each.id === id ? { ...each, ...make(each) } : each));
+        return { ...house, [part]: changed };
+      };
+      const words = { title: `Remove ${name}?`, yes: 'Remove it' };
+      if (await isMeant(store.getState(), without, words)) await change(make);
+    },
+    [change, id, part, store],
   );
 }
 
@@ -82,7 +112,11 @@ async function edited<P extends Part>(
   name: string,
 ): Promise<string | undefined> {
   if (isSame(base, mine)) return undefined;
+  const { key } = store.dispatch(
+    did({ kind: 'edit', part, name, before: base, after: mine }),
+  ).payload;
   const outcome = await outbox.put({ kind: 'edit', part, base, mine }, name).settled;
+  if (outcome.is === 'refused' || outcome.is === 'clash') store.dispatch(forgotten(key));
   switch (outcome.is) {
     case 'done':
     case 'held':
@@ -94,10 +128,11 @@ async function edited<P extends Part>(
   }
 }
 
-/** Adds and removes things of the house; what is refused is said in words. */
+/** Adds and removes things of the house; what is refused is said in words, and either can be undone. */
 export function useAddAndRemove<N extends AggregateName>(part: N) {
   const [add, adding] = useAddMutation();
   const [remove, removing] = useRemoveMutation();
+  const dispatch = useAppDispatch();
   const tell = (error: unknown): false => {
     const refused = refusedBy(error);
     toast.error(refused.kind === 'away' ? refused.message : refused.document.detail, {
@@ -109,11 +144,48 @@ export function useAddAndRemove<N extends AggregateName>(part: N) {
     busy: adding.isLoading || removing.isLoading,
     add: async (value: Aggregates[N]): Promise<boolean> => {
       const made = await add({ part, value });
-      return made.error ? tell(made.error) : true;
+      if (made.error) return tell(made.error);
+      dispatch(did({ kind: 'addition', part, name: value.name, value }));
+      return true;
     },
     remove: async (value: Versioned<Aggregates[N]>): Promise<boolean> => {
-      const gone = await remove({ part, id: value.id, version: value.version });
-      return gone.error ? tell(gone.error) : true;
+      const { id, name, version } = value;
+      const house = houseInHand(store.getState());
+      const kind = REFERRED_AS[part];
+      /* What something holds on to is refused, with the names of what does: that needs no question. */
+      const isFree = house && !(kind && isUsedIn(house, kind, id));
+      const words = { title: `Remove ${name}?`, yes: 'Remove it' };
+      if (isFree && !(await isMeant(store.getState(), without(part, id), words))) return false;
+      const plan = house?.demand.find(({ serviceId }) => serviceId === id);
+      const gone = await remove({ part, id, version });
+      if (gone.error) return tell(gone.error);
+      const deed = { kind: 'removal', part, name, value: unversioned(value as Versioned<object>) };
+      const { key } = dispatch(did({ ...deed, plan } as Deed)).payload;
+      toast(`${name} is removed.`, {
+        duration: 12_000,
+        action: { label: 'Undo', onClick: () => void dispatch(takeBack(key)) },
+      });
+      return true;
     },
+  };
+}
+
+const REFERRED_AS: Readonly<Partial<Record<AggregateName, ReferredKind>>> = {
+  people: 'person',
+  suppliers: 'supplier',
+  materials: 'material',
+  mixes: 'mix',
+  devices: 'device',
+  blocks: 'block',
+  protocols: 'protocol',
+  services: 'service',
+  offers: 'offer',
+};
+
+/** The house without one thing of it. */
+function without(part: AggregateName, id: string): (house: House) => House {
+  return (house) => {
+    const things: readonly { readonly id: string }[] = house[part];
+    return { ...house, [part]: things.filter((each) => each.id !== id) };
   };
 }

@@ -10,8 +10,8 @@ import { byRole } from './byRole';
 import { demoInBrowser, type DemoInBrowser } from './demoInBrowser';
 import { render } from './render';
 
-/* Reading a whole screen takes longer here than in a browser. */
-const WAIT_MS = 10_000;
+/* Reading a whole screen, or loading a place for the first time, takes longer here than in a browser. */
+const WAIT_MS = 20_000;
 
 /** Somebody at the whole app with the demo house, who finds things by their role and label. */
 export interface PersonAtApp extends DemoInBrowser {

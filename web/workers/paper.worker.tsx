@@ -77,6 +77,7 @@ function Card({ card, paper }: Sized & { readonly card: CardWords }) {
       <Page size={paper} style={[styles.page, { fontSize, padding }]}>
         <Text style={[styles.title, { fontSize: fontSize * 2.1 }]}>{card.title}</Text>
         <Text style={styles.soft}>{card.subtitle}</Text>
+        {card.goal !== undefined && <Text>{card.goal}</Text>}
         <Legend />
         {card.cautions.map(({ time, stop, others }) => (
           <View key={time} style={{ flexDirection: 'row', marginTop: 4 }} wrap={false}>

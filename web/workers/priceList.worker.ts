@@ -5,7 +5,7 @@ import type { SupplierId } from '@bienestar/core/house/ids';
 import { applyList, type NewPlace } from '@bienestar/core/priceLists/applyList';
 import { compareList, type ListChange } from '@bienestar/core/priceLists/compareList';
 import type { ColumnMatch } from '@bienestar/core/priceLists/listColumns';
-import { movedServices, type MovedService } from '@bienestar/core/priceLists/movedServices';
+import { movedServices, type MovedService } from '@bienestar/core/figures/movedServices';
 import { readList, type ListFault, type ListTerms } from '@bienestar/core/priceLists/readList';
 import { readCells, type ListCells, type ListInput, type OnProgress } from './readCells';
 

@@ -59,6 +59,8 @@ interface CautionWords {
 export interface CardWords {
   readonly title: string;
   readonly subtitle: string;
+  /** what it is to bring about, as it was written */
+  readonly goal: string | undefined;
   /** what is asked, looked for, minded at work and told, the most severe in front */
   readonly cautions: readonly CautionWords[];
   readonly notice: string | undefined;
@@ -84,6 +86,7 @@ export function cardWords(work: RoomWork, forWhom: string | undefined): CardWord
   return {
     title: protocol.name,
     subtitle: `${edition} · ${forWhom ?? 'for everybody'} · room ${number(schedule.room.mean, 0)} min, slot ${number(schedule.slotMinutes, 0)}`,
+    goal: protocol.goal === undefined ? undefined : `Goal: ${protocol.goal}`,
     cautions: cautionsByTime(cautions.cautions).map(cautionWords),
     notice: cautions.notice,
     stretches: stretches.map(({ stretch, steps }) => ({

@@ -1,7 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { X } from 'lucide-react';
 import { LIMITS, within } from '@bienestar/contract/limits';
-import type { Versioned } from '@bienestar/contract/api';
+import { unversioned, type Versioned } from '@bienestar/contract/api';
 import {
   HAZARDS,
   SETTING_KINDS,
@@ -13,6 +13,7 @@ import { asId } from '@bienestar/core/house/ids';
 import { spoken } from '../../format/protocolWords';
 import { Button, IconButton } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
+import { KeepOrRemove } from '../../parts/KeepOrRemove';
 import { Fold } from '../../parts/Fold';
 import { NumberField } from '../../parts/NumberField';
 import { Segments } from '../../parts/Segments';
@@ -57,7 +58,7 @@ const leaving = { commitOn: 'leaving' } as const;
 function DeviceFields({ device }: { readonly device: Versioned<Device> }) {
   const { people } = useSnapshot();
   const change = useChange('devices', device);
-  const { remove } = useAddAndRemove('devices');
+  const { add, remove, busy } = useAddAndRemove('devices');
   const { settings } = device;
   const putSetting = (at: number, changes: Partial<DeviceSetting>): Promise<string | undefined> =>
     change(({ settings: latest }) => {
@@ -69,6 +70,7 @@ function DeviceFields({ device }: { readonly device: Versioned<Device> }) {
     <Fold
       title={device.name}
       summary={[
+        device.archivedOn === undefined ? '' : 'archived',
         device.count > 1 ? `${device.count} of them` : '',
         device.hazards.map(spoken).join(', '),
         device.eyeProtection ? 'eyes covered' : '',
@@ -137,7 +139,7 @@ function DeviceFields({ device }: { readonly device: Versioned<Device> }) {
             onChoose={(safer) => void putSetting(at, { safer })}
           />
           <IconButton
-            label={`Take ${spoken(setting.kind)} out`}
+            label={`Remove ${spoken(setting.kind)}`}
             onClick={() => void change({ settings: settings.toSpliced(at, 1) })}
           >
             <X aria-hidden size={16} />
@@ -189,9 +191,17 @@ function DeviceFields({ device }: { readonly device: Versioned<Device> }) {
         value={device.sheet ?? ''}
         onCommit={(sheet) => change({ sheet: sheet.trim() === '' ? undefined : sheet })}
       />
-      <Button weight="remove" className="self-start" onClick={() => void remove(device)}>
-        Take the device out
-      </Button>
+      <KeepOrRemove
+        what="device"
+        archivedOn={device.archivedOn}
+        busy={busy}
+        onCopy={() => {
+          const { archivedOn: _archived, ...like } = unversioned<Device>(device);
+          void add({ ...like, id: asId(nanoid(12)), name: `${device.name}, copy` });
+        }}
+        onArchive={(archivedOn) => void change({ archivedOn })}
+        onRemove={() => void remove(device)}
+      />
     </Fold>
   );
 }

@@ -30,12 +30,12 @@ interface LineProps {
   readonly children: ReactNode;
 }
 
-/** One thing of a list, its fields side by side, and the way to take it out. */
+/** One thing of a list, its fields side by side, and the way to remove it. */
 export function Line({ name, onRemove, children }: LineProps) {
   return (
     <div role="group" aria-label={name} className="flex items-end gap-2">
       {children}
-      <IconButton label={`Take out ${name}`} className="mb-0.5" onClick={onRemove}>
+      <IconButton label={`Remove ${name}`} className="mb-0.5" onClick={onRemove}>
         <X aria-hidden size={16} />
       </IconButton>
     </div>

@@ -1,3 +1,4 @@
+import { offeredOf } from '@bienestar/core/house/offered';
 import { Check, Scale, Trash2 } from 'lucide-react';
 import { Checkbox } from 'radix-ui';
 import { Link, useNavigate } from 'react-router';
@@ -88,7 +89,7 @@ export function ServicePanel({ id }: { readonly id: string }) {
       <Choice
         label="Protocol"
         value={service.protocolId}
-        options={house.protocols.map((protocol) => ({
+        options={offeredOf(house.protocols, [service.protocolId]).map((protocol) => ({
           value: protocol.id,
           label: protocol.name,
         }))}
@@ -156,7 +157,7 @@ export function ServicePanel({ id }: { readonly id: string }) {
         disabled={busy}
         onClick={() => void remove(service).then((gone) => gone && navigate('/menu'))}
       >
-        <Trash2 aria-hidden size={16} /> Take it off the menu
+        <Trash2 aria-hidden size={16} /> Remove this service
       </Button>
     </section>
   );

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { MovedService } from '@bienestar/core/priceLists/movedServices';
+import type { MovedService } from '@bienestar/core/figures/movedServices';
 import { money, moneyChange } from '../../format/figures';
 import { useHouse } from '../../store/house';
 

@@ -8,7 +8,7 @@ import type { NewPlace } from '@bienestar/core/priceLists/applyList';
 import { keyOfChange } from '@bienestar/core/priceLists/compareList';
 import { matchColumns, type ColumnMatch } from '@bienestar/core/priceLists/listColumns';
 import type { DecimalMark } from '@bienestar/core/priceLists/listNumber';
-import type { MovedService } from '@bienestar/core/priceLists/movedServices';
+import type { MovedService } from '@bienestar/core/figures/movedServices';
 import type { PriceListWorker, Reviewed } from '../../workers/priceList.worker';
 import type { ListCells, ListInput } from '../../workers/readCells';
 

@@ -197,7 +197,7 @@ function Rows<T>({ title, rows, most = 40, make, onChange, children }: RowsProps
         <div key={at} className="grid grid-cols-[1fr_1fr_2rem] items-end gap-3">
           {children(row, (changed) => onChange(rows.with(at, changed)))}
           <IconButton
-            label={`Take line ${at + 1} of ${title} out`}
+            label={`Remove line ${at + 1} of ${title}`}
             className="col-start-3"
             onClick={() => onChange(rows.toSpliced(at, 1))}
           >

@@ -159,7 +159,7 @@ function CautionRow({ caution, own, onChange }: CautionRowProps) {
             weight="quiet"
             onClick={() => onChange({ ...own, added: own.added.toSpliced(of.at, 1) })}
           >
-            Take out
+            Remove
           </Button>
         )}
       </div>

@@ -110,7 +110,7 @@ function ChoiceEditor({
           onChoose={(take) => put({ take })}
         />
         <IconButton
-          label={`Take the choice ${choice.name} out`}
+          label={`Remove the choice ${choice.name}`}
           onClick={() => edit((before) => removeChoice(before, choice.id))}
         >
           <X aria-hidden size={16} />
@@ -137,7 +137,7 @@ function ChoiceEditor({
             </p>
           )}
           <IconButton
-            label={`Take the option ${option.name} out`}
+            label={`Remove the option ${option.name}`}
             disabled={choice.options.length === 1}
             onClick={() => edit((before) => removeOption(before, choice.id, option.id))}
           >

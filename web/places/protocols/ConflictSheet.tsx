@@ -132,7 +132,7 @@ function saidOf(
       const step = steps.find(({ id }) => id === key);
       if (step) return isStep(step) ? writeStepLine(step, words) : step.name;
       const other = [...layerGroups, ...choices].find(({ id }) => id === key);
-      return other ? `${other.name}, as it stands there` : 'taken out, or as it stands there';
+      return other ? `${other.name}, as it stands there` : 'removed, or as it stands there';
     }
   }
 }
@@ -170,7 +170,7 @@ function changedThings(from: Protocol, to: Protocol): string[] {
     else if (!isSame(before, step)) lines.push(`step “${step.name}”`);
   }
   for (const step of from.steps) {
-    if (!to.steps.some((each) => each.id === step.id)) lines.push(`took out “${step.name}”`);
+    if (!to.steps.some((each) => each.id === step.id)) lines.push(`removed “${step.name}”`);
   }
   if (!isSame(from.layerGroups, to.layerGroups)) lines.push('layers');
   const order = (protocol: Protocol): string => protocol.steps.map((step) => step.id).join();
@@ -200,7 +200,7 @@ function GoneSheet({ draft }: { readonly draft: Draft }) {
     <Sheet
       open
       onClose={() => void putBack()}
-      title={`${name} was taken out of the house`}
+      title={`${name} was removed from the house`}
       actions={
         <>
           <Button onClick={giveUp}>Let it go</Button>

@@ -1,3 +1,4 @@
+import { offeredOf } from '@bienestar/core/house/offered';
 import { Blocks } from 'lucide-react';
 import { nanoid } from '@reduxjs/toolkit';
 import { DropdownMenu } from 'radix-ui';
@@ -21,7 +22,9 @@ interface PutInBlockProps {
 export function PutInBlock({ protocol, after, onPut }: PutInBlockProps) {
   const house = useHouse();
   const { blocks } = indexHouse(house);
-  const offered = house.blocks.filter((block) => mayStandIn(block.id, protocol.id, blocks));
+  const offered = offeredOf(house.blocks).filter((block) =>
+    mayStandIn(block.id, protocol.id, blocks),
+  );
   return (
     <Menu
       trigger={

@@ -10,7 +10,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Ctrl + C, X, V', 'copy, cut and paste steps, also into another protocol'],
   ['Ctrl + F', 'find a step'],
   ['Esc', 'back from the step to the list'],
-  ['Delete', 'take the step out'],
+  ['Delete', 'remove the step'],
   ['Ctrl + Z', 'undo'],
   ['Ctrl + Y', 'redo'],
 ];

@@ -13,8 +13,8 @@ import { placeWords } from './placeWords';
 interface StepLineBarProps {
   readonly words: Vocabulary;
   readonly protocol: Writing;
-  /** the line in hand */
-  readonly after: Line;
+  /** the line in hand, where there is any yet */
+  readonly after: Line | undefined;
   /** puts a step where its line says, or after the one in hand */
   readonly onSay: (what: NewLine<Step>) => void;
   readonly onPasteMany: (text: string) => void;

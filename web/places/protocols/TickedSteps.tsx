@@ -65,7 +65,7 @@ export function TickedSteps({
         <Blocks aria-hidden size={14} /> Make a block
       </Button>
       <Button weight="remove" onClick={onRemove}>
-        <Trash2 aria-hidden size={14} /> Take out
+        <Trash2 aria-hidden size={14} /> Remove
       </Button>
       <IconButton label="Only one step" className="ml-auto" onClick={onDone}>
         <X aria-hidden size={16} />

@@ -44,8 +44,7 @@ interface WorkbenchProps {
 export function Workbench({ part }: WorkbenchProps) {
   const { protocolId = '', stepId } = useParams();
   const snapshot = useSnapshot();
-  const known = snapshot[part].some((thing) => thing.id === protocolId);
-  const { draft, edit } = useDraft(protocolId, part);
+  const { draft, edit, isKnown } = useDraft(protocolId, part);
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const [nameStep, setNameStep] = useState<string>();
@@ -112,7 +111,7 @@ export function Workbench({ part }: WorkbenchProps) {
     return () => window.removeEventListener('keydown', onKey);
   }, [dispatch, protocolId]);
 
-  if (!known && !draft) {
+  if (!isKnown && !draft) {
     return (
       <NothingHere
         what={`There is no such ${part === 'blocks' ? 'block' : 'protocol'} in the house.`}
@@ -246,11 +245,20 @@ export function Workbench({ part }: WorkbenchProps) {
           <EmptyPlace
             title="No steps yet"
             action={
-              <div className="flex gap-3">
+              <div className="flex flex-wrap items-center gap-3">
+                <div className="flex w-full max-w-3xl items-center gap-1">
+                  <StepLineBar
+                    words={words}
+                    inputRef={lineInput}
+                    protocol={present}
+                    after={undefined}
+                    onSay={(what) => put(what, undefined)}
+                    onPasteMany={setPasting}
+                  />
+                </div>
                 <Button weight="main" onClick={() => add()}>
                   Write the first step
                 </Button>
-                <Button onClick={() => setPasting('')}>Paste many lines</Button>
                 <PutInBlock
                   protocol={present}
                   after={undefined}

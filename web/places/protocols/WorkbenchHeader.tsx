@@ -1,5 +1,5 @@
 import { ArrowLeft, Keyboard, MoreHorizontal, Redo2, Undo2, UserRound } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Block } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
@@ -9,6 +9,7 @@ import { clientWords } from '../../format/protocolWords';
 import { Button, IconButton } from '../../parts/Button';
 import { redone, retried, undone, type Draft, type Saving } from '../../store/drafts';
 import { useAppDispatch } from '../../store/store';
+import { AboutSheet } from './AboutSheet';
 import { AroundSheet } from './AroundSheet';
 import { EditionsSheet } from './editions/EditionsSheet';
 import { MatrixSheet } from './MatrixSheet';
@@ -25,7 +26,7 @@ interface WorkbenchHeaderProps {
   readonly onChooseClient: () => void;
 }
 
-type Laid = 'keys' | 'around' | 'editions' | 'matrix';
+type Laid = 'keys' | 'about' | 'around' | 'editions' | 'matrix';
 
 /** The protocol's name, for whom it is shown, whether it is saved, its editions, and the ways to its card and tray. */
 export function WorkbenchHeader({
@@ -57,6 +58,7 @@ export function WorkbenchHeader({
         <NameInput
           name={present.name}
           what={isProtocol ? 'protocol' : 'block'}
+          isNew={draft.base.version === 0 && present.steps.length === 0}
           onCommit={(name) => edit((protocol) => ({ ...protocol, name }), 'name')}
         />
       </h1>
@@ -90,6 +92,7 @@ export function WorkbenchHeader({
       {isProtocol && <Button onClick={() => setLaid('editions')}>Editions</Button>}
       <More isProtocol={isProtocol} id={present.id} onLay={setLaid} />
       <Shortcuts open={laid === 'keys'} onClose={put} />
+      {laid === 'about' && <AboutSheet draft={draft} edit={edit} onClose={put} />}
       {laid === 'around' && <AroundSheet protocol={present} edit={edit} onClose={put} />}
       {laid === 'editions' && (
         <EditionsSheet draft={draft} edit={edit} shown={shown} onClose={put} />
@@ -124,6 +127,7 @@ function More({ isProtocol, id, onLay }: MoreProps) {
           <MenuLine onSelect={() => onLay('around')}>Before and after the visit</MenuLine>
         </>
       )}
+      <MenuLine onSelect={() => onLay('about')}>Goal and summary, copy, archive, remove</MenuLine>
       <MenuLine onSelect={() => onLay('matrix')}>Over all clients</MenuLine>
       <MenuLine onSelect={() => onLay('keys')}>
         <Keyboard aria-hidden size={16} className="mr-2" /> Keys of the workbench
@@ -151,15 +155,26 @@ function UsedByDrafts({ block, shown }: { readonly block: Block; readonly shown:
 function NameInput({
   name,
   what,
+  isNew,
   onCommit,
 }: {
   readonly name: string;
   readonly what: string;
+  /** it has neither a name of its own nor a step yet: the name is what is typed first */
+  readonly isNew: boolean;
   readonly onCommit: (name: string) => void;
 }) {
   const [emptied, setEmptied] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const [beginsHere] = useState(isNew);
+  useEffect(() => {
+    if (!beginsHere) return;
+    input.current?.focus();
+    input.current?.select();
+  }, [beginsHere]);
   return (
     <input
+      ref={input}
       type="text"
       aria-label={`Name of the ${what}`}
       aria-invalid={emptied}

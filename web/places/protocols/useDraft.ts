@@ -34,6 +34,8 @@ export function useDraft(
 ): {
   readonly draft: Draft | undefined;
   readonly edit: EditProtocol;
+  /** the house has it, or it waits here to be sent */
+  readonly isKnown: boolean;
 } {
   const things = useSnapshot()[part] as readonly Versioned<Protocol>[];
   const saved = things.find((each) => each.id === id);
@@ -43,17 +45,16 @@ export function useDraft(
   const left = useAppSelector(({ queue }) => leftToSave(queue.writes, part, id));
 
   useEffect(() => {
-    if (!saved) return;
     const isAtRest = draft?.saving.state === 'saved';
     if (left && (!draft || (isAtRest && left.first.state.is === 'clash'))) {
       dispatch(opened({ part, base: left.first.change.base, unsaved: asUnsaved(left) }));
-    } else if (!draft) {
+    } else if (!draft && saved) {
       dispatch(opened({ part, base: saved }));
-    } else if (isAtRest && saved.version > draft.base.version) {
+    } else if (draft && saved && isAtRest && saved.version > draft.base.version) {
       dispatch(refreshed(saved));
     }
-    if (!draft) {
-      const present = left?.last.change.mine ?? withoutVersion(saved);
+    const present = left?.last.change.mine ?? (saved && withoutVersion(saved));
+    if (!draft && present) {
       void historyOf(id, present).then((history) => {
         if (history) dispatch(recalled({ id, ...history }));
       });
@@ -64,7 +65,7 @@ export function useDraft(
     (make, typedInto) => dispatch(editedBy(id, make, typedInto)),
     [dispatch, id],
   );
-  return { draft, edit };
+  return { draft, edit, isKnown: saved !== undefined || left !== undefined };
 }
 
 /** An edit of the draft as it is by the time it happens. */

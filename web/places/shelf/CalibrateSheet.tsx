@@ -118,7 +118,7 @@ export function CalibrateSheet({ material, open, onClose, onKeep }: CalibrateShe
                   <td className="py-1 text-right">{number(weighing.grams)} g</td>
                   <td className="w-10 py-1 text-right">
                     <IconButton
-                      label={`Take out weighing ${at + 1}`}
+                      label={`Remove weighing ${at + 1}`}
                       onClick={() => setWeighings(weighings.toSpliced(at, 1))}
                     >
                       <X aria-hidden size={14} />

@@ -8,7 +8,7 @@ import { LABEL_LOOK } from '../../parts/FieldFrame';
 import { NumberField } from '../../parts/NumberField';
 import { PercentField } from '../../parts/PercentField';
 import { TextField } from '../../parts/TextField';
-import type { ChangePart } from '../../store/useEditPart';
+import { useTakeAway, type ChangePart } from '../../store/useEditPart';
 import { CalibrateSheet } from './CalibrateSheet';
 import { YieldFields } from './YieldFields';
 
@@ -30,13 +30,27 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
   const { measures } = material;
   const put = (changes: Partial<Measures>) =>
     change((latest) => ({ measures: without({ ...latest.measures, ...changes }) }));
+  const takeAway = useTakeAway('materials', material.id, change);
+  type Make<K extends 'named' | 'coats'> = (
+    lines: readonly NonNullable<Measures[K]>[number][],
+  ) => readonly unknown[];
+  const withList =
+    <K extends 'named' | 'coats'>(key: K, make: Make<K>) =>
+    ({ measures: latest }: Material): { readonly measures: Measures } => {
+      const next = make(latest[key] ?? []);
+      return { measures: without({ ...latest, [key]: next.length > 0 ? next : undefined }) };
+    };
   const putList =
     <K extends 'named' | 'coats'>(key: K) =>
-    (make: (lines: readonly NonNullable<Measures[K]>[number][]) => readonly unknown[]) =>
-      change(({ measures: latest }) => {
-        const next = make(latest[key] ?? []);
-        return { measures: without({ ...latest, [key]: next.length > 0 ? next : undefined }) };
-      });
+    (make: Make<K>) =>
+      change(withList(key, make));
+  const removeFrom =
+    (key: 'named' | 'coats') =>
+    (name: string): void =>
+      void takeAway(
+        name,
+        withList(key, (lines) => lines.filter((line) => line.name !== name)),
+      );
   const named = measures.named ?? [];
   const coats = measures.coats ?? [];
   const [calibrating, setCalibrating] = useState(false);
@@ -92,6 +106,7 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
         lines={named}
         unitOf={(each) => each.unit}
         onChange={putNamed}
+        onRemove={removeFrom('named')}
         add={
           <Button
             className="self-start"
@@ -116,6 +131,7 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
         lines={coats}
         unitOf={() => 'mg/cm²'}
         onChange={putCoats}
+        onRemove={removeFrom('coats')}
         add={
           <Button
             className="self-start"
@@ -150,6 +166,7 @@ interface NamedLinesProps<L extends NamedLine> {
   readonly lines: readonly L[];
   readonly unitOf: (line: L) => string;
   readonly onChange: (make: (lines: readonly L[]) => readonly L[]) => Promise<string | undefined>;
+  readonly onRemove: (name: string) => void;
   readonly add: ReactNode;
 }
 
@@ -160,6 +177,7 @@ function NamedLines<L extends NamedLine>({
   lines,
   unitOf,
   onChange,
+  onRemove,
   add,
 }: NamedLinesProps<L>) {
   const put = (at: number, changes: Partial<NamedLine>) =>
@@ -202,10 +220,7 @@ function NamedLines<L extends NamedLine>({
             onCommit={(spread) => put(at, { spread })}
             onClear={() => void put(at, { spread: undefined })}
           />
-          <IconButton
-            label={`Take out ${each.name}`}
-            onClick={() => void onChange((latest) => latest.toSpliced(at, 1))}
-          >
+          <IconButton label={`Remove ${each.name}`} onClick={() => onRemove(each.name)}>
             <X aria-hidden size={16} />
           </IconButton>
         </div>

@@ -1,13 +1,14 @@
-import { Plus, Trash2, X } from 'lucide-react';
+import { Plus, X } from 'lucide-react';
 import { nanoid } from '@reduxjs/toolkit';
 import { useNavigate } from 'react-router';
 import { LIMITS, within } from '@bienestar/contract/limits';
-import type { Versioned } from '@bienestar/contract/api';
+import { unversioned, type Versioned } from '@bienestar/contract/api';
 import { SKIN_TYPES } from '@bienestar/core/house/client';
 import type { Mix, MixPart, MixRecipe } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { exactly } from '@bienestar/core/quantity/triple';
 import { Button, IconButton } from '../../parts/Button';
+import { KeepOrRemove } from '../../parts/KeepOrRemove';
 import { LABEL_LOOK } from '../../parts/FieldFrame';
 import { Fold } from '../../parts/Fold';
 import { NumberField } from '../../parts/NumberField';
@@ -44,6 +45,10 @@ function Editor({
   const navigate = useNavigate();
   const change = useChange('mixes', mix);
   const { add, remove, busy } = useAddAndRemove('mixes');
+  const addAndShow = ({ archivedOn: _archived, ...like }: Mix): void => {
+    const id = asId<Mix['id']>(nanoid(12));
+    void add({ ...like, id }).then((done) => done && navigate(`/shelf/${id}`));
+  };
   const without = (key: 'density' | 'workingLifeMinutes' | 'warm' | 'method' | 'recipes'): void =>
     void change({ [key]: undefined });
   return (
@@ -141,23 +146,18 @@ function Editor({
       <Recipes mix={mix} onChange={(recipes) => void change({ recipes })} />
       <UsedIn places={places} />
       <div className="flex gap-3">
-        <Button
-          disabled={busy}
-          onClick={() => {
-            const id = asId<Mix['id']>(nanoid(12));
-            void add(newMix(id)).then((done) => done && navigate(`/shelf/${id}`));
-          }}
-        >
+        <Button disabled={busy} onClick={() => addAndShow(newMix(mix.id))}>
           <Plus aria-hidden size={16} /> Another mix
         </Button>
-        <Button
-          weight="remove"
-          disabled={busy}
-          onClick={() => void remove(mix).then((gone) => gone && navigate('/shelf'))}
-        >
-          <Trash2 aria-hidden size={16} /> Take the mix out
-        </Button>
       </div>
+      <KeepOrRemove
+        what="mix"
+        archivedOn={mix.archivedOn}
+        busy={busy}
+        onCopy={() => addAndShow({ ...unversioned<Mix>(mix), name: `${mix.name}, copy` })}
+        onArchive={(archivedOn) => void change({ archivedOn })}
+        onRemove={() => void remove(mix).then((gone) => gone && navigate('/shelf'))}
+      />
     </div>
   );
 }
@@ -246,7 +246,7 @@ function Recipes({ mix, onChange }: RecipesProps) {
               }}
             />
             <IconButton
-              label={`Take the recipe ${recipe.name} out`}
+              label={`Remove the recipe ${recipe.name}`}
               onClick={() => put(recipes.toSpliced(at, 1))}
             >
               <X aria-hidden size={16} />

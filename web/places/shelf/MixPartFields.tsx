@@ -88,7 +88,7 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
         ]}
         onChoose={(key) => put(key, triple)}
       />
-      <IconButton label={`Take ${name} out of the mix`} onClick={onRemove}>
+      <IconButton label={`Remove ${name} from the mix`} onClick={onRemove}>
         <X aria-hidden size={16} />
       </IconButton>
       <div className="col-span-3 grid grid-cols-2 items-end gap-2">

@@ -62,7 +62,7 @@ export function PackFields(props: PackFieldsProps) {
             <Button weight="quiet" onClick={onPrefer}>
               Prefer
             </Button>
-            <IconButton label={`Take out the pack of ${words}`} onClick={onRemove}>
+            <IconButton label={`Remove the pack of ${words}`} onClick={onRemove}>
               <X aria-hidden size={16} />
             </IconButton>
           </>
@@ -245,7 +245,7 @@ function Breaks({ breaks, onChange }: BreaksProps) {
             onCommit={(discount) => put(at, { discount })}
           />
           <IconButton
-            label={`Take out the break from ${number(step.fromPacks)} packs`}
+            label={`Remove the break from ${number(step.fromPacks)} packs`}
             onClick={() => void onChange((latest) => latest.toSpliced(at, 1))}
           >
             <X aria-hidden size={16} />

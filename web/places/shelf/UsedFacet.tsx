@@ -1,15 +1,13 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { Archive, ArchiveRestore, Copy, Trash2 } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { unversioned, type Versioned } from '@bienestar/contract/api';
 import type { Material } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
-import { Button } from '../../parts/Button';
+import { KeepOrRemove } from '../../parts/KeepOrRemove';
 import { Segments } from '../../parts/Segments';
 import { TextField } from '../../parts/TextField';
 import { useAddAndRemove, type ChangePart } from '../../store/useEditPart';
 import type { PlaceOfUse } from './placesOfUse';
-import { useToday } from '../../store/clock';
 import { UsedIn } from './UsedIn';
 
 interface UsedFacetProps {
@@ -29,7 +27,6 @@ const GLOVES = [
 
 /** What a material is called, how it counts, where it is used; copying, archiving, taking away. */
 export function UsedFacet({ material, change, places, onGone }: UsedFacetProps) {
-  const today = useToday();
   const navigate = useNavigate();
   const { add, remove, busy } = useAddAndRemove('materials');
   const copy = async (): Promise<void> => {
@@ -37,7 +34,6 @@ export function UsedFacet({ material, change, places, onGone }: UsedFacetProps) 
     const made = { ...like, id: asId(nanoid(12)), name: `${material.name}, copy` } as Material;
     if (await add(made)) void navigate(`/shelf/${made.id}/used`);
   };
-  const archived = material.archivedOn !== undefined;
   return (
     <div className="flex flex-col gap-4">
       <TextField
@@ -91,32 +87,14 @@ export function UsedFacet({ material, change, places, onGone }: UsedFacetProps) 
         </>
       )}
       <UsedIn places={places} />
-      <div className="flex flex-wrap gap-2">
-        <Button disabled={busy} onClick={() => void copy()}>
-          <Copy aria-hidden size={16} /> Make a copy
-        </Button>
-        <Button
-          disabled={busy}
-          onClick={() => void change({ archivedOn: archived ? undefined : today })}
-        >
-          {archived ? (
-            <>
-              <ArchiveRestore aria-hidden size={16} /> Back on the shelf
-            </>
-          ) : (
-            <>
-              <Archive aria-hidden size={16} /> Into the archive
-            </>
-          )}
-        </Button>
-        <Button
-          weight="remove"
-          disabled={busy}
-          onClick={() => void remove(material).then((gone) => gone && onGone())}
-        >
-          <Trash2 aria-hidden size={16} /> Take it off the shelf
-        </Button>
-      </div>
+      <KeepOrRemove
+        what="material"
+        archivedOn={material.archivedOn}
+        busy={busy}
+        onCopy={() => void copy()}
+        onArchive={(archivedOn) => void change({ archivedOn })}
+        onRemove={() => void remove(material).then((gone) => gone && onGone())}
+      />
     </div>
   );
 }

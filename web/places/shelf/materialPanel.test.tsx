@@ -79,7 +79,7 @@ describe('a material in hand', () => {
   it('goes into the archive on the day that it is in the house', async () => {
     vi.setSystemTime(new Date('2026-06-30T23:30:00Z'));
     await show('prickly-pear-milk', 'used');
-    await userEvent.click(screen.getByRole('button', { name: 'Into the archive' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Archive' }));
     const { after } = await browser.written<Material>('materials');
     expect(after.archivedOn).toBe('2026-07-01');
     vi.useRealTimers();

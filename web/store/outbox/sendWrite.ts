@@ -16,6 +16,7 @@ import { isSame, rebase } from './rebase';
 
 type Of<K extends Change['kind']> = Extract<Change, { kind: K }>;
 type ApiState = Parameters<ReturnType<typeof api.endpoints.house.select>>[0];
+type DraftWrite = Write<Of<'draft'>['part']>;
 type Version = { readonly version: number };
 
 /* Whoever put a write keeps its outcome; the store need not. */
@@ -40,6 +41,13 @@ export function senderOf(
     return sent;
   };
 
+  /** What has no version yet is not there yet. */
+  const create = async (writeId: string, write: DraftWrite): Promise<Sent> => {
+    const { part, value } = write;
+    const asked = { part, value: unversioned(value), writeId };
+    return sentBy(await dispatch(api.endpoints.add.initiate(asked, ASKED)));
+  };
+
   const edit: SenderOf<'edit'> = async ({ id, state }, { part, base, mine }, fix) => {
     if (state.is === 'sent' && state.write) return madeAnew(await save(id, state.write));
     const { data: house } = api.endpoints.house.select()(getState());
@@ -57,10 +65,11 @@ export function senderOf(
   };
 
   const draft: SenderOf<'draft'> = async ({ id, state }, { part, base, mine }, fix) => {
-    const before = state.is === 'sent' ? state.write : undefined;
+    const before = state.is === 'sent' ? (state.write as DraftWrite | undefined) : undefined;
     if (!before && isSame(unversioned(base), mine)) return { is: 'done', data: base };
     const write = before ?? { part, value: { ...mine, version: base.version } };
     if (!before) await fix({ is: 'sent', write });
+    if (write.value.version === 0) return create(id, write);
     const sent = await save(id, write);
     if (sent.is !== 'refused' || !isStale(sent.document)) return sent;
     const theirs = theirsIn(sent);
@@ -113,7 +122,7 @@ const GONE: ProblemDocument = {
   type: PROBLEM_TYPES.notFound,
   title: 'Not found',
   status: 404,
-  detail: 'It was taken out of the house meanwhile.',
+  detail: 'Somebody else removed it meanwhile.',
   instance: '',
 };
 

@@ -58,7 +58,7 @@ export function GuestsPlace() {
                 onChoose={(paper) => setFolded(paper === 'folded')}
               />
               <IconButton
-                label="Take the menu out as CSV"
+                label="Export the menu as CSV"
                 className="size-9 border border-line-strong bg-sheet"
                 onClick={() =>
                   saveFile(guestCsv(page), `${fileNameOf(page.title)}.csv`, 'text/csv')

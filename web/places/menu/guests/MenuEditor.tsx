@@ -1,7 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { Plus, Trash2 } from 'lucide-react';
 import { useNavigate } from 'react-router';
-import { toast } from '../../../parts/toast';
 import type { Versioned } from '@bienestar/contract/api';
 import type { GuestMenu, MenuSection } from '@bienestar/core/house/house';
 import { Button } from '../../../parts/Button';
@@ -17,7 +16,7 @@ const LONGEST = 2000;
 /** A menu in hand: its title and days, its sections in order, what stands at its end. */
 export function MenuEditor({ menu }: { readonly menu: Versioned<GuestMenu> }) {
   const change = useChange('menus', menu);
-  const { add, remove, busy } = useAddAndRemove('menus');
+  const { remove, busy } = useAddAndRemove('menus');
   const navigate = useNavigate();
   const putSections = (
     make: (sections: readonly MenuSection[]) => readonly MenuSection[],
@@ -25,11 +24,6 @@ export function MenuEditor({ menu }: { readonly menu: Versioned<GuestMenu> }) {
   const takeAway = async (): Promise<void> => {
     if (!(await remove(menu))) return;
     await navigate('/menu/guests');
-    const { version: _version, ...kept } = menu;
-    toast(`${menu.name} is gone.`, {
-      duration: 12_000,
-      action: { label: 'Undo', onClick: () => void add(kept) },
-    });
   };
   const orNothing = (text: string): string | undefined =>
     text.trim() === '' ? undefined : text.trim();
@@ -107,7 +101,7 @@ export function MenuEditor({ menu }: { readonly menu: Versioned<GuestMenu> }) {
         disabled={busy}
         onClick={() => void takeAway()}
       >
-        <Trash2 aria-hidden size={16} /> Take this menu away
+        <Trash2 aria-hidden size={16} /> Remove this menu
       </Button>
     </section>
   );

@@ -1,6 +1,5 @@
 import { Trash2 } from 'lucide-react';
 import { useNavigate } from 'react-router';
-import { toast } from '../../../parts/toast';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Offer } from '@bienestar/core/house/house';
 import { Button } from '../../../parts/Button';
@@ -22,17 +21,12 @@ interface OfferPanelProps {
 /** One offer in hand: what it is of, what is let off, and what it comes to. */
 export function OfferPanel({ offer }: OfferPanelProps) {
   const change = useChange('offers', offer);
-  const { add, remove, busy } = useAddAndRemove('offers');
+  const { remove, busy } = useAddAndRemove('offers');
   const navigate = useNavigate();
   const put = (changes: Partial<Offer>): Promise<string | undefined> => change(changes);
   const takeAway = async (): Promise<void> => {
     if (!(await remove(offer))) return;
     await navigate('/menu/offers');
-    const { version: _version, ...kept } = offer;
-    toast(`${offer.name} is no longer sold.`, {
-      duration: 12_000,
-      action: { label: 'Undo', onClick: () => void add(kept) },
-    });
   };
   return (
     <section aria-label={offer.name} className="flex flex-col gap-4 px-6 py-5">
@@ -76,7 +70,7 @@ export function OfferPanel({ offer }: OfferPanelProps) {
         disabled={busy}
         onClick={() => void takeAway()}
       >
-        <Trash2 aria-hidden size={16} /> Sell it no longer
+        <Trash2 aria-hidden size={16} /> Remove this offer
       </Button>
     </section>
   );

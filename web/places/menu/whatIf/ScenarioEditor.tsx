@@ -28,7 +28,7 @@ const KINDS = Object.keys(KIND_WORDS) as Change['kind'][];
 export function ScenarioEditor({ scenario, compared }: ScenarioEditorProps) {
   const house = useHouse();
   const change = useChange('scenarios', scenario);
-  const { add, remove } = useAddAndRemove('scenarios');
+  const { remove } = useAddAndRemove('scenarios');
   const navigate = useNavigate();
   const [adopting, setAdopting] = useState(false);
   const [newest, setNewest] = useState<string>();
@@ -48,11 +48,6 @@ export function ScenarioEditor({ scenario, compared }: ScenarioEditorProps) {
   const takeAway = async (): Promise<void> => {
     if (!(await remove(scenario))) return;
     await navigate('/menu/what-if');
-    const { version: _version, ...kept } = scenario;
-    toast(`${scenario.name} is gone.`, {
-      duration: 12_000,
-      action: { label: 'Undo', onClick: () => void add(kept) },
-    });
   };
   return (
     <section aria-label={scenario.name} className="flex flex-col gap-3">
@@ -116,7 +111,7 @@ export function ScenarioEditor({ scenario, compared }: ScenarioEditorProps) {
         >
           <Download aria-hidden size={16} />
         </IconButton>
-        <IconButton label="Take this scenario away" onClick={() => void takeAway()}>
+        <IconButton label="Remove this scenario" onClick={() => void takeAway()}>
           <Trash2 aria-hidden size={16} />
         </IconButton>
       </div>

@@ -23,7 +23,7 @@ interface EditionComparisonProps {
 
 const KIND_WORDS: Record<StepChange['kind'], string> = {
   new: 'new',
-  gone: 'taken out',
+  gone: 'removed',
   changed: 'changed',
   moved: 'moved',
 };

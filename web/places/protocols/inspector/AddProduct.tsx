@@ -1,3 +1,4 @@
+import { offeredOf } from '@bienestar/core/house/offered';
 import { Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useId, useMemo, useState, type KeyboardEvent } from 'react';
@@ -134,9 +135,7 @@ function productsOf({ materials, mixes }: House): readonly Product[] {
     dose,
   });
   return [
-    ...materials
-      .filter(({ archivedOn }) => archivedOn === undefined)
-      .map((each) => named(each.id, each.name, () => newDose(each))),
-    ...mixes.map((each) => named(each.id, `${each.name} (mix)`, () => newMixDose(each))),
+    ...offeredOf(materials).map((each) => named(each.id, each.name, () => newDose(each))),
+    ...offeredOf(mixes).map((each) => named(each.id, `${each.name} (mix)`, () => newMixDose(each))),
   ];
 }

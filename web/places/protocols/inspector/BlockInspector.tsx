@@ -69,7 +69,7 @@ export function BlockInspector({ use, protocol, blocks, edit, onRemove }: BlockI
           </>
         )}
         <Button weight="remove" onClick={onRemove}>
-          <Trash2 aria-hidden size={16} /> Take it out
+          <Trash2 aria-hidden size={16} /> Remove it
         </Button>
       </div>
     </section>

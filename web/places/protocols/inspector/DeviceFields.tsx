@@ -1,3 +1,4 @@
+import { offeredOf } from '@bienestar/core/house/offered';
 import { Plus, X } from 'lucide-react';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import { gentlest, type Device } from '@bienestar/core/house/device';
@@ -45,7 +46,10 @@ export function DeviceFields({ step, change }: StepFieldsProps) {
         value={work?.deviceId ?? NONE}
         options={[
           { value: NONE, label: 'no device' },
-          ...devices.map((each) => ({ value: String(each.id), label: each.name })),
+          ...offeredOf(devices, work ? [work.deviceId] : []).map((each) => ({
+            value: String(each.id),
+            label: each.name,
+          })),
         ]}
         onChoose={(value) =>
           change({ device: value === NONE ? undefined : { deviceId: asId(value), settings: [] } })
@@ -73,7 +77,10 @@ export function DeviceFields({ step, change }: StepFieldsProps) {
       <Toggles
         label="Running along"
         values={step.running ?? []}
-        options={devices.map((each) => ({ value: each.id, label: each.name }))}
+        options={offeredOf(devices, step.running).map((each) => ({
+          value: each.id,
+          label: each.name,
+        }))}
         onChange={(ids) => change({ running: ids.length === 0 ? undefined : ids })}
       />
     </Fold>
@@ -106,7 +113,7 @@ function SettingRow({ device, setting, onChange, onRemove }: SettingRowProps) {
     >
       <div className="flex items-center justify-between gap-2">
         <ZoneButton zones={setting.zones} onChange={(zones) => onChange({ ...setting, zones })} />
-        <IconButton label={`Take the settings for ${where} out`} onClick={onRemove}>
+        <IconButton label={`Remove the settings for ${where}`} onClick={onRemove}>
           <X aria-hidden size={16} />
         </IconButton>
       </div>

@@ -1,3 +1,4 @@
+import { offeredOf } from '@bienestar/core/house/offered';
 import { X } from 'lucide-react';
 import type { Draw } from '@bienestar/core/draws/drawsOf';
 import type { Choice as ChoiceOf, Dose, House, Material } from '@bienestar/core/house/house';
@@ -71,10 +72,11 @@ export function DoseEditor({
             source.kind === 'material' ? `material:${source.materialId}` : `mix:${source.mixId}`
           }
           options={[
-            ...house.materials
-              .filter((each) => each.archivedOn === undefined || each === material)
-              .map((each) => ({ value: `material:${each.id}`, label: each.name })),
-            ...house.mixes.map((each) => ({
+            ...offeredOf(house.materials, [material?.id ?? '']).map((each) => ({
+              value: `material:${each.id}`,
+              label: each.name,
+            })),
+            ...offeredOf(house.mixes, [source.kind === 'mix' ? source.mixId : '']).map((each) => ({
               value: `mix:${each.id}`,
               label: `${each.name} (mix)`,
             })),
@@ -82,7 +84,7 @@ export function DoseEditor({
           onChoose={choose}
         />
         <AmountWayChoice {...amountEditing} />
-        <IconButton label={`Take ${name} out of the step`} onClick={onRemove}>
+        <IconButton label={`Remove ${name} from the step`} onClick={onRemove}>
           <X aria-hidden size={16} />
         </IconButton>
       </div>

@@ -187,7 +187,7 @@ export function StepInspector({
       <ForWhom line={step} protocol={protocol} edit={edit} />
       <WordsFields {...fields} />
       <Button weight="remove" className="self-start" onClick={onRemove}>
-        <Trash2 aria-hidden size={16} /> Take this step out
+        <Trash2 aria-hidden size={16} /> Remove this step
       </Button>
     </section>
   );

@@ -1,10 +1,9 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
-import { toast } from '../../../parts/toast';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import { asId, type OfferId } from '@bienestar/core/house/ids';
 import type { SoldCourse } from '@bienestar/core/house/house';
-import { unversioned, type Versioned } from '@bienestar/contract/api';
+import { type Versioned } from '@bienestar/contract/api';
 import { dueVisits } from '@bienestar/core/restock/forecast';
 import { counted, dayText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
@@ -87,13 +86,7 @@ function SoldLine({ sold }: { readonly sold: Versioned<SoldCourse> }) {
   const house = useHouse();
   const { today } = useRestock();
   const change = useChange('soldCourses', sold);
-  const { add, remove } = useAddAndRemove('soldCourses');
-  const takeOut = async (): Promise<void> => {
-    if (!(await remove(sold))) return;
-    toast(`${sold.name} is removed.`, {
-      action: { label: 'Undo', onClick: () => void add(unversioned<SoldCourse>(sold)) },
-    });
-  };
+  const { remove } = useAddAndRemove('soldCourses');
   const course = house.offers.find(({ id }) => id === sold.offerId);
   const due = dueVisits(house, today).filter(({ soldCourse }) => soldCourse.id === sold.id);
   return (
@@ -115,7 +108,7 @@ function SoldLine({ sold }: { readonly sold: Versioned<SoldCourse> }) {
         check={within(LIMITS.taken)}
         onCommit={(taken) => change({ taken })}
       />
-      <Button weight="remove" aria-label={`Remove ${sold.name}`} onClick={() => void takeOut()}>
+      <Button weight="remove" aria-label={`Remove ${sold.name}`} onClick={() => void remove(sold)}>
         Remove
       </Button>
     </li>

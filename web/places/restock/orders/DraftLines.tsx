@@ -105,7 +105,7 @@ function DraftLine({ line, supplierId, onChange, onRemove }: DraftLineProps) {
           onCommit={(count) => onChange(repriced(line.packId, count))}
         />
         <span className="w-20 text-right">{money(line.priceMinor, settings.currency)}</span>
-        <IconButton label={`Take out ${material.name}`} onClick={onRemove}>
+        <IconButton label={`Remove ${material.name}`} onClick={onRemove}>
           <Trash2 aria-hidden size={16} />
         </IconButton>
       </div>

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { useState } from 'react';
 import { toast } from '../../../parts/toast';
-import { unversioned, type Versioned } from '@bienestar/contract/api';
+import { type Versioned } from '@bienestar/contract/api';
 import type { Order } from '@bienestar/core/house/house';
 import type { SentBy } from '@bienestar/core/house/restock';
 import { invoiceDifferences } from '@bienestar/core/restock/receiveOrder';
@@ -42,7 +42,7 @@ export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
   const house = useHouse();
   const { today } = useRestock();
   const change = useChange('orders', order);
-  const { add, remove } = useAddAndRemove('orders');
+  const { remove } = useAddAndRemove('orders');
   const [send, sending] = useSendOrderMutation();
   const [ask, asking] = useAskOrderMutation();
   const [fault, setFault] = useState<string>();
@@ -72,12 +72,6 @@ export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
     const answer = await ask({ id: order.id, version: order.version });
     if (answer.error) told(answer.error);
     else toast.success('This is how it stands with the supplier now.');
-  };
-  const throwAway = async (): Promise<void> => {
-    if (!(await remove(order))) return;
-    toast(`${order.name} is thrown away.`, {
-      action: { label: 'Undo', onClick: () => void add(unversioned<Order>(order)) },
-    });
   };
   const markSent = async (by: SentBy): Promise<void> => {
     if (!supplier) return;
@@ -204,8 +198,8 @@ export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
             </Button>
           )}
           {order.state === 'draft' && (
-            <Button weight="remove" onClick={() => void throwAway()}>
-              Throw the draft away
+            <Button weight="remove" onClick={() => void remove(order)}>
+              Remove this draft
             </Button>
           )}
         </div>

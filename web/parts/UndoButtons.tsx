@@ -1,0 +1,62 @@
+import { Redo2, Undo2 } from 'lucide-react';
+import { useEffect } from 'react';
+import { useMatch } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../store/store';
+import { doAgain, takeBack } from '../store/takeBack';
+import { deedWords } from '../store/undo';
+import { IconButton } from './Button';
+
+/** Takes back what was done last, wherever one is; a workbench has its own. */
+export function UndoButtons() {
+  const dispatch = useAppDispatch();
+  const done = useAppSelector(({ undo }) => undo.done.at(-1));
+  const undone = useAppSelector(({ undo }) => undo.undone.at(-1));
+  const isAtWorkbench = useIsAtWorkbench();
+  useEffect(() => {
+    if (isAtWorkbench) return;
+    const onKey = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return;
+      const key = event.key.toLowerCase();
+      const back = key === 'z' && !event.shiftKey;
+      if (!back && key !== 'y' && key !== 'z') return;
+      event.preventDefault();
+      void dispatch(back ? takeBack() : doAgain());
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [dispatch, isAtWorkbench]);
+  if (isAtWorkbench) return null;
+  return (
+    <div className="flex">
+      <IconButton
+        label="Undo the last change"
+        title={done ? `Undo: ${deedWords(done)}` : 'Nothing to undo yet'}
+        aria-keyshortcuts="Control+Z"
+        disabled={!done}
+        onClick={() => void dispatch(takeBack())}
+      >
+        <Undo2 aria-hidden size={18} />
+      </IconButton>
+      <IconButton
+        label="Redo the last change"
+        title={undone ? `Redo: ${deedWords(undone)}` : 'Nothing to redo'}
+        aria-keyshortcuts="Control+Y"
+        disabled={!undone}
+        onClick={() => void dispatch(doAgain())}
+      >
+        <Redo2 aria-hidden size={18} />
+      </IconButton>
+    </div>
+  );
+}
+
+function useIsAtWorkbench(): boolean {
+  const protocol = useMatch('/protocols/:protocolId/:stepId?');
+  const block = useMatch('/protocols/blocks/:protocolId/:stepId?');
+  const { stepId } = protocol?.params ?? {};
+  return block !== null || (protocol !== null && stepId !== 'card' && stepId !== 'tray');
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && target.matches('input, textarea, [contenteditable]');
+}
