@@ -53,22 +53,25 @@ export function Shell() {
       >
         Skip to the place
       </a>
-      <header className="flex h-13 shrink-0 items-center border-b border-line px-6">
-        <p className="w-56 truncate font-serif text-lg font-bold text-clay">
+      <header className="flex shrink-0 flex-wrap items-center border-b border-line px-3 sm:px-6 lg:h-13 print:hidden">
+        <p className="min-w-0 flex-1 truncate py-2 lg:w-56 lg:flex-none font-serif text-lg font-bold text-clay">
           {name ?? 'Bienestar'}
         </p>
-        <nav aria-label="Places" className="flex h-full items-stretch">
+        <nav
+          aria-label="Places"
+          className="order-last flex h-10 w-full items-stretch justify-between lg:order-none lg:h-full lg:w-auto lg:justify-start"
+        >
           {PLACES.map(([to, name]) => (
             <NavLink
               key={to}
               to={to}
-              className="relative flex items-center px-5 font-serif text-lg text-ink-soft hover:text-ink aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-5 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-[3px] aria-[current=page]:after:bg-clay"
+              className="relative flex items-center px-2 font-serif text-lg text-ink-soft sm:px-5 hover:text-ink aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-2 sm:aria-[current=page]:after:inset-x-5 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-[3px] aria-[current=page]:after:bg-clay"
             >
               {name}
             </NavLink>
           ))}
         </nav>
-        <div className="ml-auto flex items-center gap-3">
+        <div className="ml-auto flex items-center gap-1 sm:gap-3">
           <WaitingNote />
           <UndoButtons />
           <ThemeSwitch />

@@ -4,6 +4,8 @@ export interface Column {
   readonly of: 'names' | 'figures';
   /** told to screen readers alone */
   readonly isHidden?: boolean;
+  /** a phone has no room for it */
+  readonly isForWide?: boolean;
 }
 
 /** Columns of names. */
@@ -14,6 +16,11 @@ export function names(...titles: readonly string[]): Column[] {
 /** Columns of figures. */
 export function figures(...titles: readonly string[]): Column[] {
   return titles.map((title) => ({ title, of: 'figures' }));
+}
+
+/** The same columns, left out where a phone has no room for them. */
+export function wide(columns: readonly Column[]): Column[] {
+  return columns.map((column) => ({ ...column, isForWide: true }));
 }
 
 /** A column whose heading nobody needs to see. */
@@ -34,11 +41,11 @@ export function TableHead({ columns, cell = 'py-1 pl-4 first:pl-0', isSticky }: 
   return (
     <thead className={isSticky ? 'sticky top-0 z-10 bg-paper' : undefined}>
       <tr className="border-b border-line-strong text-xs text-ink-soft">
-        {columns.map(({ title, of, isHidden }) => (
+        {columns.map(({ title, of, isHidden, isForWide }) => (
           <th
             key={title}
             scope="col"
-            className={`${cell} font-semibold ${of === 'names' ? 'text-left' : 'text-right whitespace-nowrap'}`}
+            className={`${cell} font-semibold ${of === 'names' ? 'text-left' : 'text-right whitespace-nowrap'} ${isForWide ? 'max-sm:hidden' : ''}`}
           >
             {isHidden ? <span className="sr-only">{title}</span> : title}
           </th>

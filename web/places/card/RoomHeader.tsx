@@ -26,7 +26,7 @@ export function RoomHeader(props: RoomHeaderProps) {
   const { client, choose, by, chooseBy, hasEdition, work } = room;
   return (
     <div className="print:hidden">
-      <header className="flex flex-wrap items-end gap-3 border-b border-line px-6 py-2">
+      <header className="flex flex-wrap items-end gap-3 border-b border-line px-3 py-2 sm:px-6">
         <Link
           to={`/protocols/${protocolId}`}
           aria-label="Back to the workbench"
@@ -53,7 +53,7 @@ export function RoomHeader(props: RoomHeaderProps) {
           onClick={() => setChoosing(!choosing)}
         >
           <UserRound aria-hidden size={16} />
-          <span className="max-w-72 truncate">{clientWords(client)}</span>
+          <span className="max-w-60 truncate sm:max-w-72">{clientWords(client)}</span>
         </Button>
         {everybody && (
           <Segments
@@ -67,7 +67,7 @@ export function RoomHeader(props: RoomHeaderProps) {
             onChoose={(chosen) => everybody.choose(chosen === 'everybody')}
           />
         )}
-        <div className="ml-auto flex items-end gap-3">
+        <div className="flex flex-wrap items-end gap-3 sm:ml-auto">
           {hasEdition && (
             <Segments
               label="By"

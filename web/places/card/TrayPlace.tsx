@@ -84,13 +84,13 @@ export function TrayPlace() {
               <tbody>
                 {lines.map((line) => (
                   <tr key={line.key} className="break-inside-avoid border-b border-line align-top">
-                    <td className="py-1.5 pr-3 text-sm whitespace-nowrap text-ink-soft">
+                    <td className="py-1.5 pr-3 text-sm text-ink-soft sm:whitespace-nowrap">
                       {line.at}
                     </td>
-                    <td className="py-1.5 pr-3 text-right font-semibold whitespace-nowrap">
+                    <td className="py-1.5 pr-3 text-right font-semibold sm:whitespace-nowrap">
                       {line.amount}
                     </td>
-                    <td className="py-1.5">
+                    <td className="py-1.5 max-sm:w-1/2">
                       {line.name}
                       {line.note !== '' && (
                         <span className="block text-sm text-ink-soft">{line.note}</span>

@@ -103,7 +103,7 @@ function DeviceFields({ device }: { readonly device: Versioned<Device> }) {
       {settings.map((setting, at) => (
         <div
           key={setting.kind}
-          className="grid grid-cols-[8rem_4.5rem_1fr_1fr_9rem_2rem] items-end gap-2"
+          className="grid grid-cols-2 items-end gap-2 sm:grid-cols-[8rem_4.5rem_1fr_1fr_9rem_2rem]"
         >
           <Choice
             label="Set"

@@ -21,7 +21,7 @@ export function HousePlace() {
           <ListChecks aria-hidden size={16} /> Set it up with ten questions
         </Link>
       </header>
-      <div className="grid grid-cols-[1fr_1fr] gap-x-12 gap-y-8">
+      <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <SettingsPanel />
         <div className="flex flex-col gap-8">
           <PeoplePanel />

@@ -33,7 +33,7 @@ interface LineProps {
 /** One thing of a list, its fields side by side, and the way to remove it. */
 export function Line({ name, onRemove, children }: LineProps) {
   return (
-    <div role="group" aria-label={name} className="flex items-end gap-2">
+    <div role="group" aria-label={name} className="flex flex-wrap items-end gap-2 sm:flex-nowrap">
       {children}
       <IconButton label={`Remove ${name}`} className="mb-0.5" onClick={onRemove}>
         <X aria-hidden size={16} />

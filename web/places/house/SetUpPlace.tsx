@@ -18,7 +18,7 @@ export function SetUpPlace() {
   if (!asked) return null;
   const { ask, why, Answer } = asked;
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_24rem]">
+    <div className="columns-of-place h-full lg:grid-cols-[minmax(0,1fr)_24rem]">
       <section
         aria-label={`Question ${at} of ${QUESTIONS.length}`}
         className="flex min-h-0 flex-col gap-6 overflow-y-auto px-16 py-10"

@@ -97,7 +97,7 @@ function SupplierLine({ supplier, labelled }: SupplierLineProps) {
   return (
     <Line name={supplier.name} onRemove={() => void remove(supplier)}>
       <div className="flex min-w-0 flex-1 flex-col gap-2 border-b border-line pb-3">
-        <div className="flex items-end gap-2">
+        <div className="flex flex-wrap items-end gap-2">
           <TextField
             labelHidden={!labelled}
             className="flex-1"
@@ -125,7 +125,7 @@ function SupplierLine({ supplier, labelled }: SupplierLineProps) {
             onCommit={(leastOrderMinor) => change({ leastOrderMinor })}
           />
         </div>
-        <div className="flex items-end gap-2">
+        <div className="flex flex-wrap items-end gap-2">
           {DAYS.map(([key, label]) => (
             <NumberField
               labelHidden={!labelled}

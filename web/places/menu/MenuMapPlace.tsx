@@ -30,7 +30,7 @@ export function MenuMapPlace() {
           </EmptyPlace>
         </div>
       ) : (
-        <div className="grid min-h-0 flex-1 grid-cols-[1fr_29rem]">
+        <div className="columns-of-place lg:grid-cols-[1fr_29rem]">
           <div className="flex min-h-0 flex-col px-6 py-5">
             <Ground map={map} inHand={inHand} onTake={setInHand} currency={currency} />
           </div>

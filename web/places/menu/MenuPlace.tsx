@@ -1,3 +1,4 @@
+import { BackToList } from '../../parts/BackToList';
 import { Link, useParams } from 'react-router';
 import { MENU_LISTS } from '@bienestar/contract/api';
 import { COST_PART_TITLES } from '@bienestar/core/explain/explainCost';
@@ -37,7 +38,10 @@ export function MenuPlace() {
       <MenuHeader title="Menu">
         {house.services.length > 0 && <ExportMenu lists={MENU_LISTS} />}
       </MenuHeader>
-      <div className="grid min-h-0 flex-1 grid-cols-[1fr_21rem]">
+      <div
+        data-shows={chosen ? 'hand' : 'list'}
+        className="columns-of-place lg:grid-cols-[minmax(0,1fr)_18rem] xl:grid-cols-[minmax(0,1fr)_21rem]"
+      >
         <section aria-label="Menu" className="flex min-h-0 flex-col">
           {house.services.length === 0 ? (
             <div className="px-6">
@@ -71,6 +75,7 @@ export function MenuPlace() {
           aria-label="In hand"
           className="min-h-0 overflow-y-auto border-l border-line bg-sheet"
         >
+          {chosen && <BackToList atEdge to="/menu" all="All services" />}
           {chosen ? (
             <ServicePanel key={chosen.id} id={chosen.id} />
           ) : (

@@ -82,7 +82,7 @@ function OpenPrice({ service, figures }: OpenPriceProps) {
         </Link>
         <span className="text-sm text-ink-soft">cost and price of a visit</span>
       </header>
-      <div className="grid min-h-0 flex-1 grid-cols-[1fr_1fr]">
+      <div className="columns-of-place lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <section
           aria-label="Where the price goes"
           className="flex min-h-0 flex-col gap-6 overflow-y-auto border-r border-line px-6 py-6"

@@ -6,7 +6,7 @@ export function PriceRule() {
   return (
     <section
       aria-labelledby="price-rule"
-      className="grid grid-cols-[7rem_7rem_8.5rem_8.5rem_8rem_1fr] items-start gap-4 border-t border-line bg-sheet px-6 py-4"
+      className="grid grid-cols-2 items-start gap-4 border-t border-line bg-sheet px-6 py-4 sm:grid-cols-3 xl:grid-cols-[7rem_7rem_8.5rem_8.5rem_8rem_1fr]"
     >
       <div>
         <h2 id="price-rule" className="text-lg">

@@ -27,7 +27,7 @@ export function PriceListsPlace() {
   const { suppliers } = useHouse();
   const supplier = suppliers.find((each) => each.id === supplierId) ?? suppliers[0];
   return (
-    <div className="grid h-full grid-cols-[15rem_minmax(0,1fr)]">
+    <div className="columns-of-place h-full lg:grid-cols-[15rem_minmax(0,1fr)]">
       <nav aria-label="Suppliers" className="overflow-y-auto border-r border-line px-6 py-5">
         <Link to="/shelf" className="flex items-center gap-1 text-sm text-palm hover:underline">
           <ChevronLeft aria-hidden size={14} /> Shelf
@@ -138,7 +138,7 @@ function Review({ supplierId }: { readonly supplierId: string }) {
         />
       )}
       {state.is === 'review' && (
-        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_19rem] border-t border-line">
+        <div className="columns-of-place lg:grid-cols-[minmax(0,1fr)_19rem] border-t border-line">
           <div className="min-h-0 overflow-y-auto" tabIndex={0} role="group" aria-label="Review">
             <ColumnMatcher
               review={state.of}

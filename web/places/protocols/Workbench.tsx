@@ -173,7 +173,7 @@ export function Workbench({ part }: WorkbenchProps) {
       />
       {choosingClient && <ShownFor client={client} written={shown.written} onChange={setClient} />}
       {selected ? (
-        <div className="grid min-h-0 flex-1 grid-cols-[minmax(26rem,1fr)_minmax(24rem,27rem)_19rem]">
+        <div className="columns-of-place lg:grid-cols-[minmax(19rem,1fr)_minmax(21rem,25rem)_16rem] xl:grid-cols-[minmax(26rem,1fr)_minmax(24rem,27rem)_19rem]">
           <StepList
             protocol={present}
             shown={shown}

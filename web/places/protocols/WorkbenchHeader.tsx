@@ -45,7 +45,7 @@ export function WorkbenchHeader({
   const isProtocol = part === 'protocols';
   const put = (): void => setLaid(undefined);
   return (
-    <header className="flex h-14 shrink-0 items-center gap-2 border-b border-line px-6">
+    <header className="flex min-h-14 shrink-0 flex-wrap items-center gap-2 border-b border-line px-3 sm:px-6">
       <Link
         to="/protocols"
         aria-label="All protocols"
@@ -54,7 +54,7 @@ export function WorkbenchHeader({
       >
         <ArrowLeft aria-hidden size={18} />
       </Link>
-      <h1 className="min-w-0 flex-1 text-2xl">
+      <h1 className="min-w-52 flex-1 text-2xl">
         <NameInput
           name={present.name}
           what={isProtocol ? 'protocol' : 'block'}
@@ -63,7 +63,11 @@ export function WorkbenchHeader({
         />
       </h1>
       {!isProtocol && <UsedByDrafts block={present as unknown as Block} shown={shown} />}
-      <SavedState saving={saving} onRetry={() => dispatch(retried(present.id))} />
+      <SavedState
+        saving={saving}
+        isThere={draft.base.version > 0}
+        onRetry={() => dispatch(retried(present.id))}
+      />
       <IconButton
         label="Undo"
         aria-keyshortcuts="Control+Z"
@@ -195,9 +199,12 @@ function NameInput({
 
 function SavedState({
   saving,
+  isThere,
   onRetry,
 }: {
   readonly saving: Saving;
+  /** the house has it: what is begun is there once it has a name or a step */
+  readonly isThere: boolean;
   readonly onRetry: () => void;
 }) {
   const bad = saving.state === 'away' || saving.state === 'refused' || saving.state === 'conflict';
@@ -206,7 +213,7 @@ function SavedState({
       role="status"
       className={`flex items-center gap-2 text-sm ${bad ? 'font-semibold text-clay' : 'text-ink-soft'}`}
     >
-      {savedWords(saving)}
+      {saving.state === 'saved' && !isThere ? '' : savedWords(saving)}
       {saving.state === 'refused' && (
         <Button weight="quiet" onClick={onRetry}>
           Try again

@@ -19,12 +19,12 @@ interface RestockHeaderProps {
 /** The head of every place of restocking: where one is in it, and what can be done there. */
 export function RestockHeader({ title, children }: RestockHeaderProps) {
   return (
-    <header className="shrink-0 border-b border-line px-6 pt-3 print:hidden">
-      <div className="flex min-h-10 items-center gap-3">
-        <h1 className="min-w-0 flex-1 truncate text-2xl">{title}</h1>
+    <header className="shrink-0 border-b border-line px-3 pt-3 sm:px-6 print:hidden">
+      <div className="flex min-h-10 flex-wrap items-center gap-3">
+        <h1 className="min-w-48 flex-1 text-2xl">{title}</h1>
         {children}
       </div>
-      <nav aria-label="Of restocking" className="-ml-3 flex pt-1">
+      <nav aria-label="Of restocking" className="-ml-3 flex flex-wrap pt-1">
         {PLACES.map(([to, name]) => (
           <NavLink
             key={to}

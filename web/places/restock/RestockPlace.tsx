@@ -31,7 +31,7 @@ export function RestockPlace() {
           {total > 0 && `, ${money(total, currency)} to order`}
         </p>
       </RestockHeader>
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_25rem]">
+      <div className="columns-of-place lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div
           className="min-h-0 overflow-y-auto px-6 py-4"
           tabIndex={0}

@@ -4,6 +4,7 @@ import { SHELF_LISTS } from '@bienestar/contract/api';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { number } from '../../format/figures';
 import { ExportMenu } from '../../parts/ExportMenu';
+import { BackToList } from '../../parts/BackToList';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { useFigures, useHouse } from '../../store/house';
@@ -73,10 +74,13 @@ export function ShelfPlace() {
     </Button>
   );
   return (
-    <div className="grid h-full grid-cols-[minmax(0,1fr)_26rem]">
+    <div
+      data-shows={materialId === undefined ? 'list' : 'hand'}
+      className="columns-of-place h-full lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_26rem]"
+    >
       <section aria-labelledby="shelf-title" className="flex min-h-0 flex-col">
-        <header className="flex items-end gap-3 px-6 pt-5 pb-3">
-          <div className="min-w-0 flex-1">
+        <header className="flex flex-wrap items-end gap-3 px-3 pt-5 pb-3 sm:px-6">
+          <div className="min-w-52 flex-1">
             <h1 id="shelf-title" className="text-3xl">
               Shelf
             </h1>
@@ -140,6 +144,7 @@ export function ShelfPlace() {
         )}
       </section>
       <aside aria-label="In hand" className="min-h-0 overflow-y-auto border-l border-line bg-sheet">
+        {materialId !== undefined && <BackToList atEdge to="/shelf" all="All of the shelf" />}
         {mix ? (
           <MixPanel mix={mix} places={uses.get(mix.id) ?? []} />
         ) : (

@@ -14,11 +14,15 @@ import type { Mix } from '@bienestar/core/house/house';
 import { SHELF_COLUMNS, shelfFeatures, tableColumns, type ShelfColumnId } from './shelfColumns';
 import { ShelfLine, type Editing } from './ShelfLine';
 import { groupRows, type GroupBy, type ListItem, type ShelfRow } from './shelfRows';
+import { useWidth } from '../../parts/useWidth';
 import { usePastePrices } from './usePastePrices';
 
 const ROW_PX = 40;
 const FIELD_ROW_PX = 46;
 const DRAWN_BEYOND = 12;
+const REM_PX = 16;
+const TICK_REM = 2.75;
+const NAME_REM = 10;
 
 interface ShelfTableProps {
   readonly rows: readonly ShelfRow[];
@@ -32,6 +36,23 @@ interface ShelfTableProps {
   /** the materials that are ticked, by id */
   readonly ticked: Readonly<Record<string, true>>;
   readonly onTick: (ticked: Readonly<Record<string, true>>) => void;
+}
+
+/**
+ * The first of the columns, as many as have room: what has none is in the thing in hand.
+ * @param width of the list in pixels; nothing while it is not drawn
+ */
+function columnsThatFit<C extends { readonly width: string }>(
+  columns: readonly C[],
+  width: number | undefined,
+): readonly C[] {
+  if (width === undefined) return columns;
+  let left = width / REM_PX - TICK_REM - NAME_REM;
+  const fitting = columns.filter((column) => {
+    left -= Number(/[\d.]+/.exec(column.width)?.[0] ?? 0);
+    return left >= 0;
+  });
+  return fitting.length > 0 ? fitting : columns.slice(0, 1);
 }
 
 /** The list of the shelf: as many lines as there are, only those in sight drawn. */
@@ -79,9 +100,13 @@ export function ShelfTable(props: ShelfTableProps) {
     overscan: DRAWN_BEYOND,
   });
   useEffect(() => virtual.measure(), [virtual, rowPx]);
-  const shown = SHELF_COLUMNS.filter(({ id }) => columns.includes(id));
+  const width = useWidth(scroll);
+  const shown = columnsThatFit(
+    SHELF_COLUMNS.filter(({ id }) => columns.includes(id)),
+    width,
+  );
   const layout = {
-    gridTemplateColumns: `2.75rem minmax(13rem,1.7fr) ${shown.map((column) => column.width).join(' ')}`,
+    gridTemplateColumns: `2.75rem minmax(${NAME_REM}rem,1.7fr) ${shown.map((column) => column.width).join(' ')}`,
   };
 
   /** Arrow keys go from line to line, also to those that are not drawn yet. */
@@ -138,6 +163,7 @@ export function ShelfTable(props: ShelfTableProps) {
               />
             </span>
             {table.getVisibleLeafColumns().map((column) => {
+              if (column.id !== 'name' && !shown.some(({ id }) => id === column.id)) return null;
               const of = SHELF_COLUMNS.find(({ id }) => id === column.id);
               return (
                 <SortHead

@@ -32,7 +32,7 @@ export function ShelfTools(props: ShelfToolsProps) {
   const { suppliers } = useHouse();
   const id = useId();
   return (
-    <div role="search" className="flex items-end gap-2 px-6 pb-3">
+    <div role="search" className="flex flex-wrap items-end gap-2 px-3 pb-3 sm:px-6">
       <label htmlFor={id} className="relative min-w-36 flex-1">
         <span className="sr-only">Find on the shelf</span>
         <Search aria-hidden size={16} className="absolute top-2.5 left-2.5 text-ink-soft" />

@@ -157,7 +157,7 @@ function LeftCell({ row: { material, state } }: CellProps) {
   if (!state) return <span className="text-ink-soft">in the laundry’s round</span>;
   const text = amount(state.onHand, material.unit);
   return (
-    <span className="flex items-center gap-3">
+    <span className="flex min-w-0 items-center gap-3 overflow-hidden">
       <span className="w-18 shrink-0 text-right">{text}</span>
       <Vessels state={state} label={`${text}, ${number(state.open.length)} open`} />
     </span>

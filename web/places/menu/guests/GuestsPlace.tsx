@@ -83,7 +83,7 @@ export function GuestsPlace() {
         </MenuHeader>
       </div>
       {chosen && page ? (
-        <div className="grid min-h-0 flex-1 grid-cols-[25rem_minmax(0,1fr)] print:block">
+        <div className="columns-of-place lg:grid-cols-[25rem_minmax(0,1fr)] print:block">
           <aside
             aria-label="Putting the menu together"
             className="flex min-h-0 flex-col gap-5 overflow-y-auto border-r border-line bg-sheet px-6 py-4 print:hidden"

@@ -64,7 +64,7 @@ export function MarginsPlace() {
         </div>
       )}
       {chosen && watched && (
-        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_30rem]">
+        <div className="columns-of-place lg:grid-cols-[minmax(0,1fr)_30rem]">
           <div
             className="min-h-0 overflow-y-auto"
             tabIndex={0}

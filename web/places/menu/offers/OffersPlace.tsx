@@ -65,7 +65,7 @@ export function OffersPlace() {
           </EmptyPlace>
         </div>
       ) : (
-        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_26rem]">
+        <div className="columns-of-place lg:grid-cols-[minmax(0,1fr)_26rem]">
           <div className="flex min-h-0 flex-col">
             <div className="flex max-h-1/2 shrink-0 flex-col">
               <PlaceTable label="Offers" columns={COLUMNS}>

@@ -107,7 +107,7 @@ function Sets({ service }: { readonly service: Service }) {
           Keep as a scenario
         </Button>
       </header>
-      <div className="grid min-h-0 flex-1 grid-cols-2">
+      <div className="columns-of-place lg:grid-cols-2">
         <section
           aria-label="The other set"
           className="flex min-h-0 flex-col gap-4 overflow-y-auto border-r border-line px-6 py-5"

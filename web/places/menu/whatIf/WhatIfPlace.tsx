@@ -35,7 +35,7 @@ export function WhatIfPlace() {
         <NewScenario onMade={(id) => void navigate(`/menu/what-if/${id}`)} />
       </MenuHeader>
       {chosen && ofChosen ? (
-        <div className="grid min-h-0 flex-1 grid-cols-[20rem_minmax(0,1fr)]">
+        <div className="columns-of-place lg:grid-cols-[20rem_minmax(0,1fr)]">
           <aside
             aria-label="Scenarios"
             className="flex min-h-0 flex-col gap-5 overflow-y-auto border-r border-line bg-sheet px-6 py-4"

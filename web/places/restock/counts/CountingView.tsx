@@ -42,7 +42,7 @@ export function CountingView({ round }: { readonly round: Versioned<CountRound> 
               : `${counted(left, 'material')} of ${materials.length} to count.`}
           </p>
         </div>
-        <div className="flex gap-2 print:hidden">
+        <div className="flex flex-wrap gap-2 print:hidden">
           <Button onClick={() => window.print()}>Print the list</Button>
           {round.lines.length === 0 && (
             <Button weight="remove" onClick={() => void remove(round)}>
@@ -142,11 +142,11 @@ function CountLine({ material, state, blind, line, onCount, onByLot }: CountLine
   const unit = pieces ? 'pcs' : material.unit;
   const byLotWords = pieces ? 'lot by lot' : 'lot by lot, or weigh';
   return (
-    <li className="flex min-h-14 items-center gap-4 border-b border-line py-1.5">
+    <li className="flex min-h-14 flex-wrap items-center gap-x-3 border-b border-line py-1.5 sm:flex-nowrap sm:gap-x-4">
       <span aria-hidden className={`w-5 text-center ${line ? 'text-palm' : 'text-ink-soft'}`}>
         {line ? '✓' : '○'}
       </span>
-      <p className="min-w-0 flex-1">
+      <p className="min-w-0 flex-1 max-sm:basis-4/5">
         <span className="font-semibold">{material.name}</span>
         <span className="block text-sm text-ink-soft">
           {packWords(material, currency)}
@@ -158,7 +158,7 @@ function CountLine({ material, state, blind, line, onCount, onByLot }: CountLine
       )}
       <button
         type="button"
-        className="min-h-11 text-sm text-palm underline underline-offset-4 print:hidden"
+        className="min-h-11 text-sm text-palm max-sm:ml-8 max-sm:flex-1 max-sm:text-left underline underline-offset-4 print:hidden"
         aria-label={`${byLotWords}: ${material.name}`}
         onClick={onByLot}
       >

@@ -1,3 +1,4 @@
+import { BackToList } from '../../../parts/BackToList';
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -28,7 +29,10 @@ export function CountsPlace() {
   return (
     <div className="flex h-full flex-col print:block">
       <RestockHeader title="Counts" />
-      <div className="grid min-h-0 flex-1 grid-cols-[18rem_minmax(0,1fr)] print:block">
+      <div
+        data-shows={chosen ? 'hand' : undefined}
+        className="columns-of-place lg:grid-cols-[18rem_minmax(0,1fr)] print:block"
+      >
         <aside
           aria-label="Counts"
           className="min-h-0 overflow-y-auto border-r border-line px-5 py-4 print:hidden"
@@ -48,6 +52,7 @@ export function CountsPlace() {
           role="group"
           aria-label={chosen ? `Count: ${chosen.name}` : 'No count in hand'}
         >
+          {chosen && <BackToList to="/restock/counts" all="All counts" />}
           {!chosen && (
             <p className="font-serif text-lg text-ink-soft">
               Begin a count beside, or choose one to see what it has found.

@@ -12,7 +12,7 @@ import { useCountHistoryQuery } from '../../../store/restockApi';
 import { useChange } from '../../../store/useEditPart';
 import { dayOf } from '@bienestar/core/days/days';
 import { useTimeZone } from '../../../store/clock';
-import { figures, names, TableHead } from '../../../parts/TableHead';
+import { figures, names, TableHead, wide } from '../../../parts/TableHead';
 import { countReasonWords } from '../restockWords';
 
 const CELL = 'py-2 pl-4 text-right align-top first:pl-0 first:text-left';
@@ -52,7 +52,9 @@ export function ReviewView({ round }: { readonly round: Versioned<CountRound> })
         <TableHead
           columns={[
             ...names('Material'),
-            ...figures('Found', 'Should be', 'Difference', 'Worth', 'Of what was used'),
+            ...wide(figures('Found', 'Should be')),
+            ...figures('Difference', 'Worth'),
+            ...wide(figures('Of what was used')),
           ]}
         />
         <tbody>
@@ -99,15 +101,15 @@ function FindingRow({ finding }: { readonly finding: CountFinding }) {
           </span>
         )}
       </td>
-      <td className={CELL}>{amount(found, unit)}</td>
-      <td className={CELL}>{amount(expected, unit)}</td>
+      <td className={`${CELL} max-sm:hidden`}>{amount(found, unit)}</td>
+      <td className={`${CELL} max-sm:hidden`}>{amount(expected, unit)}</td>
       <td className={`${CELL} ${difference < 0 ? 'font-semibold text-clay' : ''}`}>
         {difference === 0 ? 'none' : `${difference < 0 ? '▼ ' : '▲ +'}${amount(difference, unit)}`}
       </td>
       <td className={CELL}>
         {difference === 0 ? '' : moneyChange(differenceMinor, house.settings.currency)}
       </td>
-      <td className={CELL}>{shareOfUse === null ? '–' : percent(shareOfUse)}</td>
+      <td className={`${CELL} max-sm:hidden`}>{shareOfUse === null ? '–' : percent(shareOfUse)}</td>
     </tr>
   );
 }

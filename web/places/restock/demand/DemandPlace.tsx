@@ -64,7 +64,7 @@ export function DemandPlace() {
           </EmptyPlace>
         </div>
       ) : (
-        <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_28rem]">
+        <div className="columns-of-place lg:grid-cols-[minmax(0,1fr)_28rem]">
           <div className="flex min-h-0 flex-col">
             <PlaceTable label="Visits a week" columns={COLUMNS}>
               <tbody>

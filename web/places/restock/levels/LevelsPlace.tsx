@@ -1,3 +1,4 @@
+import { BackToList } from '../../../parts/BackToList';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BoughtMaterial, House, LinenMaterial } from '@bienestar/core/house/house';
@@ -71,7 +72,9 @@ export function LevelsPlace() {
         </div>
       ) : (
         <div
-          className={`grid min-h-0 flex-1 ${chosen ? 'grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]' : 'grid-cols-1'}`}
+          data-shows={chosen ? 'hand' : 'list'}
+
+          className={`columns-of-place ${chosen ? 'lg:grid-cols-[minmax(0,1fr)_minmax(0,1.05fr)]' : 'lg:grid-cols-1'}`}
         >
           <div className="flex min-h-0 flex-col">
             <PlaceTable label="Materials to restock" columns={COLUMNS}>
@@ -93,6 +96,7 @@ export function LevelsPlace() {
               className="min-h-0 overflow-y-auto border-l border-line bg-sheet px-5 py-4"
               tabIndex={0}
             >
+              <BackToList to="/restock/levels" all="All materials" />
               {chosen.is === 'linen' ? (
                 <LinenPanel
                   key={chosen.material.id}

@@ -1,3 +1,4 @@
+import { BackToList } from '../../../parts/BackToList';
 import { useMemo } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Order } from '@bienestar/core/house/house';
@@ -10,7 +11,7 @@ import { Choice } from '../../../parts/Choice';
 import { EarlierButton } from '../../../parts/EarlierButton';
 import { EmptyPlace } from '../../../parts/EmptyPlace';
 import { CELL_LOOK, PlaceTable, rowLook } from '../../../parts/PlaceTable';
-import { figures, names } from '../../../parts/TableHead';
+import { figures, names, wide } from '../../../parts/TableHead';
 import { useHouse } from '../../../store/house';
 import { useRecord, useRecords } from '../../../store/useRecords';
 import { useRestock } from '../../../store/restock';
@@ -23,7 +24,7 @@ import { ProposalList } from './ProposalList';
 
 const COLUMNS = [
   ...names('Order', 'Supplier', 'Expected'),
-  ...figures('Packs', 'Total'),
+  ...wide(figures('Packs', 'Total')),
   ...names('Stands'),
 ];
 
@@ -71,7 +72,10 @@ export function OrdersPlace() {
           />
         )}
       </RestockHeader>
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_31rem] print:block">
+      <div
+        data-shows={chosen ? 'hand' : undefined}
+        className="columns-of-place lg:grid-cols-[minmax(0,1fr)_31rem] print:block"
+      >
         <div className="flex min-h-0 flex-col print:hidden">
           {orders.length === 0 ? (
             <div className="px-6 py-6">
@@ -102,6 +106,7 @@ export function OrdersPlace() {
           className="min-h-0 overflow-y-auto border-l border-line bg-sheet px-5 py-4 print:border-0 print:p-0"
           tabIndex={0}
         >
+          {chosen && <BackToList to="/restock/orders" all="All orders" />}
           {chosen ? (
             <OrderPanel key={chosen.id} order={chosen} />
           ) : (
@@ -139,10 +144,12 @@ function OrderRow({ order, chosen }: { readonly order: Order; readonly chosen: b
           <span className="block font-semibold text-clay">▲ {counted(daysLate, 'day')} late</span>
         )}
       </td>
-      <td className={`${CELL_LOOK} text-right`}>
+      <td className={`${CELL_LOOK} text-right max-sm:hidden`}>
         {received > 0 ? `${received} of ${ordered}` : ordered}
       </td>
-      <td className={`${CELL_LOOK} text-right`}>{money(totalMinor, settings.currency)}</td>
+      <td className={`${CELL_LOOK} text-right max-sm:hidden`}>
+        {money(totalMinor, settings.currency)}
+      </td>
       <td className={CELL_LOOK}>{orderWords(order)}</td>
     </tr>
   );

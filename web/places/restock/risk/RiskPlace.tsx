@@ -40,7 +40,7 @@ export function RiskPlace() {
           />
         )}
       </RestockHeader>
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+      <div className="columns-of-place lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <section
           aria-labelledby="curve-title"
           className="min-h-0 overflow-y-auto px-6 py-4"
