@@ -14,6 +14,9 @@ export interface PriceEndings {
   readonly rounding: 'up' | 'nearest';
 }
 
+/** A start for houses that have not said how much minutes and amounts go either way. */
+export const USUAL_SPREAD = 0.2;
+
 /** What people of one grade are paid. */
 export interface Grade {
   readonly name: string;
@@ -47,6 +50,8 @@ export interface HouseSettings {
     readonly standard: number;
     readonly generous: number;
   };
+  /** by how much minutes and amounts usually go either way, as a share; `USUAL_SPREAD` where it is not said */
+  readonly usualSpread?: number;
   readonly slotGridMinutes: number;
   /** the share of visits that must fit in the slot */
   readonly slotQuantile: number;

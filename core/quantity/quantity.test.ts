@@ -3,8 +3,20 @@ import { describe, expect, it } from 'vitest';
 import { problemOf, valueOf } from '../testing/sample';
 import { convertUnit } from './density';
 import { mlPerCount, namedAmount } from './measures';
-import { exactly, isOrdered, multiplyTriples, withSpread } from './triple';
+import { exactly, isOrdered, multiplyTriples, usualRange, withSpread } from './triple';
 import { unitFactor } from './unit';
+
+describe('bounds around a usual figure', () => {
+  it.each([
+    [7, 0.2, 5.6, 8.4],
+    [3, 0.2, 2.4, 3.6],
+    [0.5, 0.15, 0.425, 0.575],
+    [1, 1 / 3, 0.67, 1.33],
+    [0, 0.2, 0, 0],
+  ])('%s by %s is from %s to %s', (usual, spread, low, high) => {
+    expect(usualRange(usual, spread)).toEqual({ low, usual, high });
+  });
+});
 
 describe('units (Q1)', () => {
   it('converts US units and metric spoons exactly', () => {

@@ -28,6 +28,18 @@ export function withSpread(usual: number, spread = 0): Triple {
   return { low: usual * (1 - spread), usual, high: usual * (1 + spread) };
 }
 
+/**
+ * Bounds around a usual figure as a person would write them down: with two digits of how far they are apart.
+ * @param spread share of the usual figure
+ * @example usualRange(7, 0.2) // { low: 5.6, usual: 7, high: 8.4 }
+ * @see Q3
+ */
+export function usualRange(usual: number, spread: number): Triple {
+  const apart = Number((usual * spread).toPrecision(2));
+  const rounded = (value: number): number => Number(value.toPrecision(12));
+  return { low: rounded(usual - apart), usual, high: rounded(usual + apart) };
+}
+
 /** `make` applied to low, usual and high; `make` must not decrease. */
 export function mapTriple(triple: Triple, make: (value: number) => number): Triple {
   return { low: make(triple.low), usual: make(triple.usual), high: make(triple.high) };

@@ -2,6 +2,7 @@ import { Moon, Sun } from 'lucide-react';
 import { lazy, Suspense, useEffect } from 'react';
 import { NavLink, Outlet } from 'react-router';
 import { PROBLEM_TYPES } from '@bienestar/contract/api';
+import { USUAL_SPREAD } from '@bienestar/core/house/settings';
 import { refusedBy, useHouseQuery } from '../store/api';
 import { selectHouse } from '../store/house';
 import { applyTheme, themeChosen } from '../store/preferences';
@@ -12,6 +13,7 @@ import { Loading } from './Loading';
 import { StaleWrites } from './StaleWrites';
 import { Questions } from './Questions';
 import { Toasts } from './Toasts';
+import { UsualSpread } from './usualSpread';
 import { UndoButtons } from './UndoButtons';
 import { WaitingNote } from './waiting/WaitingNote';
 import { WorkingProvider } from './working/WorkingProvider';
@@ -37,7 +39,7 @@ export function Shell() {
     refetch,
   } = useHouseQuery(undefined, { refetchOnFocus: true });
   const noHouse = withoutHouse(error);
-  const name = useAppSelector(selectHouse)?.settings.name;
+  const settings = useAppSelector(selectHouse)?.settings;
   /* What is shown is shown with what this browser kept of earlier windows, which is sent then. Not a
      Suspense: React keeps what it fell back to for 300 ms. */
   const isOpen = useAppSelector(({ queue }) => queue.isOpen);
@@ -55,7 +57,7 @@ export function Shell() {
       </a>
       <header className="flex shrink-0 flex-wrap items-center border-b border-line px-3 sm:px-6 lg:h-13 print:hidden">
         <p className="min-w-0 flex-1 truncate py-2 lg:w-56 lg:flex-none font-serif text-lg font-bold text-clay">
-          {name ?? 'Bienestar'}
+          {settings?.name ?? 'Bienestar'}
         </p>
         <nav
           aria-label="Places"
@@ -82,7 +84,9 @@ export function Shell() {
       <main id="place" tabIndex={-1} className="min-h-0 flex-1 focus:outline-none">
         {isReady ? (
           <WorkingProvider>
-            <Outlet />
+            <UsualSpread value={settings?.usualSpread ?? USUAL_SPREAD}>
+              <Outlet />
+            </UsualSpread>
           </WorkingProvider>
         ) : noHouse ? (
           <Suspense fallback={<Loading what="Looking for the house" />}>

@@ -1,8 +1,11 @@
-import { useId, useState } from 'react';
+import { useContext, useId, useState } from 'react';
+import { usualRange } from '@bienestar/core/quantity/triple';
 import { parseDecimal } from '../format/decimal';
 import { editable } from '../format/figures';
+import { Button } from './Button';
 import { FieldNote, INPUT_LOOK, LABEL_LOOK, noteId } from './FieldFrame';
 import { notANumber } from './NumberField';
+import { UsualSpread } from './usualSpread';
 
 type Three<T> = readonly [T, T, T];
 
@@ -21,8 +24,9 @@ interface TripleFieldProps {
 }
 
 /**
- * Three bounds in order. While the three are alike, typing the middle one changes all: a fixed figure
- * stays fixed. What is typed stays, also when it does not fit.
+ * A usual figure, and bounds beside it once they differ or are asked for: then they are filled by how much the
+ * house usually varies. While the three are alike, typing the middle one changes all: a fixed figure stays
+ * fixed. What is typed stays, also when it does not fit.
  */
 export function TripleField({
   legend,
@@ -39,6 +43,14 @@ export function TripleField({
   const [texts, setTexts] = useState(() => textsOf(values));
   const [shown, setShown] = useState(values);
   const [fault, setFault] = useState<string>();
+  const [isUnfolded, setIsUnfolded] = useState(false);
+  const usualSpread = useContext(UsualSpread);
+  const isRange = isUnfolded || values[0] !== values[1] || values[1] !== values[2];
+  const unfold = (): void => {
+    setIsUnfolded(true);
+    const { low, usual, high } = usualRange(values[1], usualSpread);
+    if (high <= largest && low < high) onCommit([low, usual, high]);
+  };
   if (shown.some((value, at) => value !== values[at])) {
     setShown(values);
     if (texts.some((text, at) => parse(text) !== values[at])) setTexts(textsOf(values));
@@ -70,25 +82,39 @@ export function TripleField({
         {legend} <span className="font-normal">({unit})</span>
       </legend>
       <div className="flex">
-        {texts.map((text, at) => (
-          <label key={labels[at]} className="relative -ml-px flex min-w-0 flex-1 first:ml-0">
-            <span className="pointer-events-none absolute top-1 left-2 text-[0.6875rem] text-ink-soft">
-              {labels[at]}
-            </span>
-            <input
-              type="text"
-              inputMode="decimal"
-              autoComplete="off"
-              aria-label={`${legend}, ${labels[at]}`}
-              aria-invalid={fault !== undefined}
-              aria-describedby={fault ? noteId(id) : undefined}
-              className={`${INPUT_LOOK} h-12 pt-4 text-right focus:z-10 ${at === 1 ? 'font-semibold' : ''}`}
-              value={text}
-              onChange={(event) => type(at, event.target.value)}
-              onBlur={() => fault === undefined && setTexts(textsOf(values))}
-            />
-          </label>
-        ))}
+        {texts.map((text, at) =>
+          at !== 1 && !isRange ? null : (
+            <label key={labels[at]} className="relative -ml-px flex min-w-0 flex-1 first:ml-0">
+              {isRange && (
+                <span className="pointer-events-none absolute top-1 left-2 text-[0.6875rem] text-ink-soft">
+                  {labels[at]}
+                </span>
+              )}
+              <input
+                type="text"
+                inputMode="decimal"
+                autoComplete="off"
+                aria-label={`${legend}, ${labels[at]}`}
+                aria-invalid={fault !== undefined}
+                aria-describedby={fault ? noteId(id) : undefined}
+                className={`${INPUT_LOOK} text-right focus:z-10 ${isRange ? 'h-12 pt-4' : ''} ${at === 1 ? 'font-semibold' : ''}`}
+                value={text}
+                onChange={(event) => type(at, event.target.value)}
+                onBlur={() => fault === undefined && setTexts(textsOf(values))}
+              />
+            </label>
+          ),
+        )}
+        {!isRange && (
+          <Button
+            weight="quiet"
+            className="ml-1 font-normal"
+            aria-label={`${legend}: ${labels[0]} and ${labels[2]}`}
+            onClick={unfold}
+          >
+            {labels[0]} and {labels[2]}
+          </Button>
+        )}
       </div>
       <FieldNote id={id} error={fault} />
     </fieldset>

@@ -87,33 +87,37 @@ describe('a field for low, usual and high', () => {
   }
   const three = () => screen.getAllByRole<HTMLInputElement>('textbox').map(({ value }) => value);
 
-  it('stays fixed while all three are alike, and is a range once one differs', async () => {
+  it('is one figure while it is fixed, and a range of what is usual once that is asked for', async () => {
     const taken = vi.fn<(minutes: readonly number[]) => void>();
     render(<Minutes onCommit={taken} />);
-    const [, usual, most] = screen.getAllByRole('textbox');
-    if (!usual || !most) throw new Error('three fields');
+    expect(three()).toEqual(['3']);
+    const usual = screen.getByRole('textbox', { name: 'Minutes, usual' });
     await userEvent.clear(usual);
     await userEvent.type(usual, '5');
+    expect([three(), taken.mock.lastCall?.[0]]).toEqual([['5'], [5, 5, 5]]);
+    await userEvent.click(screen.getByRole('button', { name: 'Minutes: least and most' }));
     expect([three(), taken.mock.lastCall?.[0]]).toEqual([
-      ['5', '5', '5'],
-      [5, 5, 5],
+      ['4', '5', '6'],
+      [4, 5, 6],
     ]);
+    const most = screen.getByRole('textbox', { name: 'Minutes, most' });
     await userEvent.clear(most);
     await userEvent.type(most, '8');
     await userEvent.clear(usual);
-    await userEvent.type(usual, '6');
-    expect(taken.mock.lastCall?.[0]).toEqual([5, 6, 8]);
+    await userEvent.type(usual, '7');
+    expect(taken.mock.lastCall?.[0]).toEqual([4, 7, 8]);
   });
 
   it('keeps bounds that are out of order as they were typed, and counts with those before', async () => {
     const taken = vi.fn<(minutes: readonly number[]) => void>();
     render(<Minutes onCommit={taken} />);
-    const [least] = screen.getAllByRole('textbox');
-    if (!least) throw new Error('three fields');
+    await userEvent.click(screen.getByRole('button', { name: 'Minutes: least and most' }));
+    taken.mockClear();
+    const least = screen.getByRole('textbox', { name: 'Minutes, least' });
     await userEvent.clear(least);
     await userEvent.type(least, '4');
     expect(screen.getByRole('alert').textContent).toMatch(/Still counted with/);
-    expect([three(), taken.mock.calls]).toEqual([['4', '3', '3'], []]);
+    expect([three(), taken.mock.calls]).toEqual([['4', '3', '3.6'], []]);
   });
 });
 

@@ -21,8 +21,12 @@ export async function keepHistory(id: string, draft: Draft): Promise<void> {
     past: past.slice(-MOST_KEPT),
     future: future.slice(0, MOST_KEPT),
   };
-  /* A browser that keeps nothing only takes undo after a reload away. */
-  await set(keyOf(id), history).catch(() => undefined);
+  /* A browser that keeps nothing, or has no database at all, only takes undo after a reload away. */
+  try {
+    await set(keyOf(id), history);
+  } catch {
+    return;
+  }
 }
 
 /** What could be undone when this page was left, as long as the draft is still as it was then. */
@@ -30,6 +34,14 @@ export async function historyOf(
   id: string,
   present: Protocol,
 ): Promise<Pick<History, 'past' | 'future'> | undefined> {
-  const kept = await get<History>(keyOf(id)).catch(() => undefined);
+  const kept = await keptOf(id);
   return kept && JSON.stringify(kept.present) === JSON.stringify(present) ? kept : undefined;
+}
+
+async function keptOf(id: string): Promise<History | undefined> {
+  try {
+    return await get<History>(keyOf(id));
+  } catch {
+    return undefined;
+  }
 }

@@ -1,5 +1,5 @@
 import { LIMITS, within, type Limits } from '@bienestar/contract/limits';
-import type { HouseSettings } from '@bienestar/core/house/settings';
+import { USUAL_SPREAD, type HouseSettings } from '@bienestar/core/house/settings';
 import { MoneyField } from '../../parts/MoneyField';
 import { NumberField } from '../../parts/NumberField';
 import { PercentField } from '../../parts/PercentField';
@@ -129,6 +129,14 @@ const SETTINGS = {
     unit: 'min',
     limits: LIMITS.slotGridMinutes,
     ...own('slotGridMinutes'),
+  },
+  usualSpread: {
+    kind: 'percent',
+    to: 0.9,
+    label: 'Minutes and amounts vary by',
+    hint: 'Filled in for least and most when you ask for them at a step. Begin with 20 %.',
+    ...own('usualSpread'),
+    read: ({ usualSpread = USUAL_SPREAD }) => usualSpread,
   },
   slotQuantile: {
     kind: 'percent',

@@ -19,7 +19,9 @@ export function SettingsPanel() {
         <SettingField of="therapistCharge" />
         <InTwo>
           <SettingFields of={['onCost', 'bookableShare', 'fixedPerMonth', 'occupancy']} />
-          <SettingFields of={['openDays', 'openHours', 'slotGrid', 'slotQuantile']} />
+          <SettingFields
+            of={['openDays', 'openHours', 'slotGrid', 'slotQuantile', 'usualSpread']}
+          />
         </InTwo>
       </Section>
       <GradesPanel />

@@ -27,7 +27,7 @@ export function newStep(): Step {
     name: 'New step',
     by: 'therapist',
     hands: 'hands-on',
-    minutes: { least: 2, usual: 3, most: 4 },
+    minutes: { least: 3, usual: 3, most: 3 },
     zones: [],
     doses: [],
   };
