@@ -82,6 +82,7 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
     standard: positive,
     generous: positive,
   }),
+  isDemonstration: Joi.boolean().optional(),
   usualSpread: shareBelowOne.optional(),
   slotGridMinutes: limited(LIMITS.slotGridMinutes),
   slotQuantile: number.min(0.5).max(0.999),

@@ -29,6 +29,8 @@ export interface Grade {
 export interface HouseSettings {
   readonly name: string;
   readonly place: string;
+  /** a house of invented people to look around in, and nobody's own */
+  readonly isDemonstration?: boolean;
   /** IANA name: a day, an opening hour, a delivery day are by its clocks */
   readonly timeZone: string;
   /** ISO 4217 code */

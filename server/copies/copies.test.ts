@@ -135,6 +135,17 @@ describe('safe copies of a house', () => {
     expect((await ask('POST', 'house', { begin: 'demo' })).status).toBe(409);
   });
 
+  it('puts the house that is here aside, whole, where another is begun instead', async () => {
+    await openDemo(sequelize, url);
+    await rename('Painted');
+    const begun = await ask<HouseSnapshot>('POST', 'house', { begin: 'new', instead: true });
+    expect([begun.status, begun.body.services.length]).toEqual([200, 0]);
+    const { body: copies } = await ask<readonly SafeCopy[]>('GET', 'copies');
+    const aside = copies.find(({ why }) => why === 'aside');
+    const back = await ask<HouseSnapshot>('POST', `copies/${aside?.name ?? ''}/bring-back`);
+    expect([back.status, await nameOfRoom()]).toEqual([200, 'Painted']);
+  });
+
   it('are made by hand and before a house is opened, and brought back', async () => {
     await openDemo(sequelize, url);
     await rename('Painted');

@@ -24,7 +24,8 @@ const WRITTEN_WITHIN_MS = 30 * 60_000;
  * - `GET /file` the house file, as a download, of any size.
  * - `PUT /file` a house file in the place of the whole House, all or nothing; 400 with every fault at
  *   its place. Answers the new House, or lines of progress (openAndAnswer.ts).
- * - `POST /` with `begin` (`new` or `demo`), where there is no house yet; 409 where there is one.
+ * - `POST /` with `begin` (`new` or `demo`), where there is no house yet; with `instead` also where there is
+ *   one, which is put aside whole; 409 where there is one otherwise.
  */
 export function houseRoutes(door: Door, open: OpenAndAnswer): Router {
   const router = Router();
@@ -50,8 +51,8 @@ export function houseRoutes(door: Door, open: OpenAndAnswer): Router {
   });
 
   router.post('/', express.json({ limit: '1kb' }), async (request, response) => {
-    const { begin } = checkedInput<{ readonly begin: Beginning }>(beginning, request.body);
-    if (await door.read(request, ({ house: kept }) => kept.settings.find()))
+    const { begin, instead } = checkedInput<Begun>(beginning, request.body);
+    if (!instead && (await door.read(request, ({ house: kept }) => kept.settings.find())))
       throw idTaken('house', 'here');
     const text =
       begin === 'demo' ? await demoHouseFile(new Date()) : writeHouseFile(newHouse(timeZoneHere()));
@@ -64,8 +65,15 @@ export function houseRoutes(door: Door, open: OpenAndAnswer): Router {
   return router;
 }
 
-const beginning = Joi.object<{ readonly begin: Beginning }>({
+interface Begun {
+  readonly begin: Beginning;
+  /** in the place of the house that is here */
+  readonly instead?: boolean;
+}
+
+const beginning = Joi.object<Begun>({
   begin: Joi.valid(...BEGINNINGS).required(),
+  instead: Joi.boolean(),
 }).required();
 
 function fileName(house: string): string {

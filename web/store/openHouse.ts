@@ -14,7 +14,12 @@ import { useAppDispatch } from './store';
 export type Opening =
   | { readonly from: 'file'; readonly file: File }
   | { readonly from: 'copy'; readonly name: string }
-  | { readonly from: 'beginning'; readonly begin: 'new' | 'demo' };
+  | {
+      readonly from: 'beginning';
+      readonly begin: 'new' | 'demo';
+      /** in the place of the house that is here */
+      readonly instead?: boolean;
+    };
 
 /** How an opening goes. */
 export type OpeningState =
@@ -29,11 +34,11 @@ const REQUESTS: {
 } = {
   file: ({ file }) => [`${API}/house/file`, { method: 'PUT', body: file }],
   copy: ({ name }) => [`${API}/copies/${name}/bring-back`, { method: 'POST' }],
-  beginning: ({ begin }) => [
+  beginning: ({ begin, instead }) => [
     `${API}/house`,
     {
       method: 'POST',
-      body: JSON.stringify({ begin }),
+      body: JSON.stringify({ begin, instead }),
       headers: { 'content-type': 'application/json' },
     },
   ],

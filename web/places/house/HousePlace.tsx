@@ -1,3 +1,4 @@
+import { DemoNotice } from './DemoNotice';
 import { ListChecks } from 'lucide-react';
 import { Link } from 'react-router';
 import { CopiesPanel } from './CopiesPanel';
@@ -21,6 +22,7 @@ export function HousePlace() {
           <ListChecks aria-hidden size={16} /> Set it up with ten questions
         </Link>
       </header>
+      <DemoNotice always />
       <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <SettingsPanel />
         <div className="flex flex-col gap-8">

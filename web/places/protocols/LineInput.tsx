@@ -78,7 +78,7 @@ export function LineInput({
     }
   };
   return (
-    <div className="relative min-w-0 flex-1">
+    <div className="relative min-w-52 flex-1 max-xl:basis-full">
       <input
         id={id}
         ref={inputRef}

@@ -1,5 +1,5 @@
 import { Plus } from 'lucide-react';
-import { useEffect } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Block, Protocol, Service } from '@bienestar/core/house/house';
 import { offeredOf } from '@bienestar/core/house/offered';
@@ -16,6 +16,10 @@ import { useFigures, useHouse } from '../../store/house';
 import { useAppDispatch } from '../../store/store';
 import { useNewestEdition } from '../../store/useNewestEdition';
 import { newBlock, newProtocol } from './newStep';
+
+const DemoNotice = lazy(async () => ({
+  default: (await import('../house/DemoNotice')).DemoNotice,
+}));
 
 /** Every protocol of the house, with what it takes. */
 export function ProtocolsPlace() {
@@ -52,6 +56,9 @@ export function ProtocolsPlace() {
   return (
     <div className="h-full overflow-y-auto">
       <div className="mx-auto max-w-5xl px-6 py-8">
+        <Suspense>
+          <DemoNotice />
+        </Suspense>
         <header className="mb-6 flex items-end justify-between">
           <h1 className="text-3xl">Protocols</h1>
           {addButton}

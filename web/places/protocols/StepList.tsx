@@ -211,7 +211,7 @@ export function StepList(props: StepListProps) {
         )}
       </div>
       {props.toolbar}
-      <div className="flex items-start gap-2 border-t border-line bg-sheet px-4 py-2">
+      <div className="flex flex-wrap items-start gap-2 border-t border-line bg-sheet px-4 py-2">
         {selected && (
           <Button className="px-2.5!" onClick={() => onAdd(selected)}>
             <Plus aria-hidden size={16} /> Add a step
