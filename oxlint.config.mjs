@@ -27,6 +27,7 @@ const CORE_ROOMS = [
   'report',
   'explain',
   'priceLists',
+  'pasted',
   'room',
   'stepLine',
   'watch',

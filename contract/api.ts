@@ -284,6 +284,7 @@ export interface MaterialBatch {
 /** The parts that may be written together. */
 export interface Several {
   readonly settings?: Versioned<HouseSettings>;
+  readonly suppliers?: readonly Versioned<Supplier>[];
   readonly people?: readonly Versioned<Person>[];
   readonly materials?: readonly Versioned<Material>[];
   readonly mixes?: readonly Versioned<Mix>[];

@@ -1,4 +1,5 @@
-import { afterAll, beforeAll, describe, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { HouseSnapshot } from '@bienestar/contract/api';
 import { leave, newPerson, type Person } from './support/person';
 import { serveHouse, type ServedHouse } from './support/servedHouse';
 
@@ -39,5 +40,83 @@ describe('a house of one’s own', () => {
     await person.page.reload();
     await person.sees('Black-sand clay facial');
     await person.seesNot('This is a demonstration house.');
+  });
+});
+
+describe('an empty house', () => {
+  let house: ServedHouse;
+  let person: Person;
+  beforeAll(async () => {
+    house = await serveHouse();
+    await fetch(`${house.url}/api/house`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ begin: 'new', instead: true }),
+    });
+    person = await newPerson(house.url);
+  });
+  afterAll(async () => {
+    await person.close();
+    await leave();
+    await house.close();
+  });
+
+  const paste = async (rows: string): Promise<void> => {
+    await person.click('button', 'Paste rows');
+    await insert(rows);
+  };
+  /* As a clipboard would: all at once, tabs and line ends with it. */
+  const insert = async (rows: string): Promise<void> => {
+    await person.fill('Rows', '');
+    const cdp = await person.page.createCDPSession();
+    await cdp.send('Input.insertText', { text: rows });
+    await cdp.detach();
+  };
+  const snapshot = async (): Promise<HouseSnapshot> =>
+    (await (await fetch(`${house.url}/api/house`)).json()) as HouseSnapshot;
+
+  it('is filled from rows of a spreadsheet: shelf, people, services, planned visits', async () => {
+    await person.goTo('/shelf');
+    await paste(
+      'Product\tSize\tPrice\tSupplier\nAloe gel\tlots\t28,00\tVerde\nCopper\t10 x 2 ml\t59,50\tVerde',
+    );
+    await person.sees('Row 2, pack: “lots” is no pack');
+    expect((await snapshot()).materials).toEqual([]);
+    await insert(
+      'Product\tSize\tPrice\tSupplier\nAloe gel\t500 ml\t28,00\tVerde\nCopper\t10 x 2 ml\t59,50\tVerde',
+    );
+    await person.sees('guessed: back-bar product');
+    await person.click('button', 'Add 2 materials');
+    await person.sees('Added: 2 materials.');
+    const { materials, suppliers } = await snapshot();
+    expect(suppliers.map(({ name }) => name)).toEqual(['Verde']);
+    expect(materials.map(({ name, kind }) => [name, kind])).toEqual([
+      ['Aloe gel', 'back-bar'],
+      ['Copper', 'single-dose'],
+    ]);
+    await person.click('button', 'Undo the last change');
+    await person.waitFor(async () => (await snapshot()).materials.length === 1, 'one is undone');
+    await person.goTo('/house');
+    await paste('Ione; therapist; 16,00\nOlaya; assistant; 10,50');
+    await person.click('button', 'Add 2 people');
+    await person.sees('Added: 2 people.');
+    await person.goTo('/menu');
+    await paste('Treatment; Minutes; Price\nExpress; 30; 45\nLong calm; 75; 98,50');
+    await person.click('button', 'Add 2 services');
+    await person.sees('Added: 2 services.');
+    await person.sees('98.50');
+    await person.goTo('/restock/demand');
+    await paste('Express; 12\nlong calm; 4');
+    await person.click('button', 'Add 2 lines of the plan');
+    await person.sees('Added: 2 lines of the plan.');
+    const { demand, services } = await snapshot();
+    const planned = demand.map(({ serviceId, visitsPerWeek }) => [
+      services.find(({ id }) => id === serviceId)?.name,
+      visitsPerWeek,
+    ]);
+    expect(planned).toEqual([
+      ['Express', 12],
+      ['Long calm', 4],
+    ]);
   });
 });

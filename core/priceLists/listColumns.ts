@@ -125,7 +125,8 @@ export function headingsOf(
   return named;
 }
 
-function plainHeading(text: string): string {
+/** A heading as headings are compared: without accents, capitals and points. */
+export function plainHeading(text: string): string {
   return text
     .normalize('NFD')
     .replaceAll(/\p{M}/gu, '')

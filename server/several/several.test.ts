@@ -74,6 +74,36 @@ describe('several parts at once', () => {
     ]);
   });
 
+  it('begin what was not there, one thing on the other, or nothing of it', async () => {
+    const before = await api.house();
+    const supplier = {
+      id: 'verde',
+      name: 'Verde',
+      leadTimeDays: 7,
+      leadTimeSdDays: 1,
+      reviewDays: 0,
+    };
+    const like = before.materials.find(({ kind }) => kind === 'back-bar');
+    if (!like || like.kind === 'linen') throw new Error('a back-bar product');
+    const packs = like.packs.slice(0, 1).map((pack) => ({ ...pack, supplierId: 'verde' }));
+    const [pack] = packs;
+    const material = {
+      ...like,
+      id: 'new-gel',
+      name: 'New gel',
+      packs,
+      preferredPackId: pack?.id,
+      version: 0,
+    };
+    const lonely = await put({ materials: [material] });
+    expect(lonely.status).toBe(400);
+    const saved = await put({ suppliers: [{ ...supplier, version: 0 }], materials: [material] });
+    expect(saved.status).toBe(200);
+    const after = await api.house();
+    expect(after.suppliers.at(-1)).toEqual({ ...supplier, version: 1 });
+    expect(after.materials.at(-1)).toMatchObject({ id: 'new-gel', version: 1 });
+  });
+
   it('begin a line of the plan that was not there', async () => {
     const { services } = await api.house();
     const { version: _version, ...service } = { ...services[0], id: 'brand-new', version: 0 };

@@ -12,6 +12,7 @@ import type { Door } from '../work/door';
 
 /** The lists that may be written together, in the order in which they are. */
 const LISTS = [
+  'suppliers',
   'people',
   'materials',
   'mixes',
@@ -44,7 +45,7 @@ function rulesOf(name: ListName): Rules {
 
 /**
  * The route by which several parts of the House are written together.
- * - `PUT /` with `settings` and lists of `people`, `materials`, `mixes`, `blocks`, `protocols`, `services`,
+ * - `PUT /` with `settings` and lists of `suppliers`, `people`, `materials`, `mixes`, `blocks`, `protocols`, `services`,
  *   `demand`, each thing with the `version` read: all of them or none. 400 with faults at their places,
  *   409 with both sides of the first that somebody else changed. Answers them with their new versions.
  */
@@ -102,7 +103,7 @@ function checked(
   });
 }
 
-/** A line of the demand plan that was never written has version 0. */
+/** What was never written has version 0. */
 async function write(
   store: Repository<object>,
   list: ListName,
@@ -112,7 +113,7 @@ async function write(
 ): Promise<void> {
   const of = value as { readonly id?: string; readonly serviceId?: string };
   const id = (list === 'demand' ? of.serviceId : of.id) ?? '';
-  if (list === 'demand' && version === 0 && !(await store.find(id))) {
+  if (version === 0 && !(await store.find(id))) {
     await store.insert(value);
     return;
   }

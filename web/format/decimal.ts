@@ -2,7 +2,8 @@ import { typedNumber, type DecimalMark } from '@bienestar/core/quantity/typedNum
 import { number } from './figures';
 
 /** The mark with which numbers are written here. */
-const MARK: DecimalMark = number(0.5).includes(',') ? ',' : '.';
+/** What stands between whole and part of a number here. */
+export const MARK: DecimalMark = number(0.5).includes(',') ? ',' : '.';
 
 /**
  * Reads a number as people type it: decimal comma or point, thousands in groups ("1 234,5", "1.234,5", "1,234.5"),

@@ -49,7 +49,7 @@ export function DemoNotice({ always = false }: DemoNoticeProps) {
       className="mb-6 border-l-4 border-palm bg-palm-wash px-5 py-4"
     >
       <p className="font-semibold">This is a demonstration house.</p>
-      <p className="mt-1 max-w-prose text-sm">
+      <p className="mt-1 max-w-3xl text-sm">
         Its people, products and figures are invented. Try everything in it, or begin your own: then
         this one is put aside whole, and can be brought back with one press.
       </p>

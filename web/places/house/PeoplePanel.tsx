@@ -11,6 +11,7 @@ import { Segments } from '../../parts/Segments';
 import { TextField } from '../../parts/TextField';
 import { useSnapshot } from '../../store/house';
 import { useAddAndRemove, useChange } from '../../store/useEditPart';
+import { PasteRowsButton } from '../pasted/PasteRowsButton';
 import { AddLine, Line, Section } from './Section';
 
 /** Who works here, as what and for how much. */
@@ -25,6 +26,7 @@ export function PeoplePanel() {
       {people.map((person, at) => (
         <PersonLine key={person.id} person={person} labelled={at === 0} />
       ))}
+      <PasteRowsButton kind="people" />
       <AddLine
         what="Add a person"
         onAdd={() =>

@@ -3,6 +3,7 @@ import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Supplier } from '@bienestar/core/house/house';
 import type { Weekday } from '@bienestar/core/house/supplier';
+import { newSupplier } from '@bienestar/core/house/newSupplier';
 import { asId } from '@bienestar/core/house/ids';
 import { weekdayName } from '../../format/figures';
 import { LABEL_LOOK } from '../../parts/FieldFrame';
@@ -31,15 +32,7 @@ export function SuppliersPanel() {
       ))}
       <AddLine
         what="Add a supplier"
-        onAdd={() =>
-          void add({
-            id: asId(nanoid(12)),
-            name: 'New supplier',
-            leadTimeDays: 7,
-            leadTimeSdDays: 1,
-            reviewDays: 0,
-          })
-        }
+        onAdd={() => void add(newSupplier(asId(nanoid(12)), 'New supplier'))}
       />
     </Section>
   );

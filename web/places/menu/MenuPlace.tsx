@@ -1,3 +1,4 @@
+import { PasteRowsButton } from '../pasted/PasteRowsButton';
 import { BackToList } from '../../parts/BackToList';
 import { Link, useParams } from 'react-router';
 import { MENU_LISTS } from '@bienestar/contract/api';
@@ -36,6 +37,7 @@ export function MenuPlace() {
   return (
     <div className="flex h-full flex-col">
       <MenuHeader title="Menu">
+        <PasteRowsButton kind="services" />
         {house.services.length > 0 && <ExportMenu lists={MENU_LISTS} />}
       </MenuHeader>
       <div

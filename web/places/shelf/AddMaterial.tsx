@@ -2,7 +2,8 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { LIMITS, within } from '@bienestar/contract/limits';
-import type { Material, MaterialKind, Pack } from '@bienestar/core/house/house';
+import type { MaterialKind } from '@bienestar/core/house/house';
+import { newMaterial } from '@bienestar/core/house/newMaterial';
 import { asId } from '@bienestar/core/house/ids';
 import type { BaseUnit } from '@bienestar/core/quantity/unit';
 import { Button } from '../../parts/Button';
@@ -15,7 +16,7 @@ import { useHouse } from '../../store/house';
 import { useAddAndRemove } from '../../store/useEditPart';
 import { KIND_WORDS, KINDS } from './materialWords';
 
-interface NewMaterial {
+interface SaidOfMaterial {
   readonly kind: MaterialKind;
   readonly name: string;
   readonly unit: BaseUnit;
@@ -36,7 +37,7 @@ export function AddMaterial({
   const navigate = useNavigate();
   const { add, busy } = useAddAndRemove('materials');
   const [tried, setTried] = useState(false);
-  const begin: NewMaterial = {
+  const begin: SaidOfMaterial = {
     kind: 'back-bar',
     name: '',
     unit: 'ml',
@@ -45,7 +46,7 @@ export function AddMaterial({
     priceMinor: undefined,
   };
   const [made, setMade] = useState(begin);
-  const change = (changes: Partial<NewMaterial>): void => setMade({ ...made, ...changes });
+  const change = (changes: Partial<SaidOfMaterial>): void => setMade({ ...made, ...changes });
   const linen = made.kind === 'linen';
   const missing = [
     made.name.trim() === '' && 'a name',
@@ -57,7 +58,11 @@ export function AddMaterial({
   const addIt = async (): Promise<void> => {
     setTried(true);
     if (missing.length > 0) return;
-    const material = materialFrom(made);
+    const { content = 1, priceMinor = 0, supplierId, ...said } = made;
+    const material = newMaterial(
+      { ...said, content, containers: 1, priceMinor, supplierId: asId(supplierId) },
+      () => nanoid(12),
+    );
     if (!(await add(material))) return;
     setMade(begin);
     setTried(false);
@@ -180,56 +185,5 @@ function priceLabel(kind: MaterialKind): string {
     case 'device-part':
     case 'retail':
       return 'Price of the pack';
-  }
-}
-
-const FRESH_KEEPS = { amount: 5, unit: 'days' } as const;
-const FRESH_OPEN = { amount: 6, unit: 'hours' } as const;
-
-function materialFrom({
-  kind,
-  name,
-  unit,
-  supplierId,
-  content = 1,
-  priceMinor = 0,
-}: NewMaterial): Material {
-  const shared = { id: asId<Material['id']>(nanoid(12)), name: name.trim(), unit, measures: {} };
-  if (kind === 'linen') {
-    return {
-      ...shared,
-      kind,
-      laundry: { washMinor: 0, replacementMinor: priceMinor, washesInLife: 100 },
-    };
-  }
-  const pack: Pack = {
-    id: asId(nanoid(12)),
-    supplierId: asId(supplierId),
-    containers: 1,
-    content: kind === 'fresh' ? 1 : content,
-    priceMinor,
-    discount: 0,
-    freightMinor: 0,
-    unrecoveredTaxMinor: 0,
-    residual: 0,
-  };
-  const bought = { ...shared, packs: [pack], preferredPackId: pack.id };
-  switch (kind) {
-    case 'back-bar':
-    case 'single-dose':
-    case 'retail':
-      return { ...bought, kind };
-    case 'consumable':
-      return { ...bought, kind, countedPer: 'client' };
-    case 'device-part':
-      return { ...bought, kind, sterility: 'sterile' };
-    case 'fresh':
-      return {
-        ...bought,
-        kind,
-        yieldPerPiece: { usual: content },
-        keeps: FRESH_KEEPS,
-        openLife: FRESH_OPEN,
-      };
   }
 }

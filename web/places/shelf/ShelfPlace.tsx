@@ -4,6 +4,7 @@ import { SHELF_LISTS } from '@bienestar/contract/api';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { number } from '../../format/figures';
 import { ExportMenu } from '../../parts/ExportMenu';
+import { PasteRowsButton } from '../pasted/PasteRowsButton';
 import { BackToList } from '../../parts/BackToList';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
@@ -80,7 +81,7 @@ export function ShelfPlace() {
     >
       <section aria-labelledby="shelf-title" className="flex min-h-0 flex-col">
         <header className="flex flex-wrap items-end gap-3 px-3 pt-5 pb-3 sm:px-6">
-          <div className="min-w-52 flex-1">
+          <div className="min-w-44 flex-1">
             <h1 id="shelf-title" className="text-3xl">
               Shelf
             </h1>
@@ -94,13 +95,22 @@ export function ShelfPlace() {
             <FileSpreadsheet aria-hidden size={16} /> Price lists
           </Link>
           {addButton}
+          <PasteRowsButton kind="materials" />
           <Button weight="main" onClick={() => setSearch({ enter: 'delivery' })}>
             <PackageOpen aria-hidden size={16} /> A delivery came
           </Button>
         </header>
         {house.materials.length === 0 ? (
           <div className="px-6">
-            <EmptyPlace title="The shelf is empty" action={addButton}>
+            <EmptyPlace
+              title="The shelf is empty"
+              action={
+                <div className="flex gap-3">
+                  {addButton}
+                  <PasteRowsButton kind="materials" />
+                </div>
+              }
+            >
               Lay out what your treatments use: back-bar products, single doses, consumables and
               linen, each with its pack, its price and its supplier.
             </EmptyPlace>

@@ -1,3 +1,4 @@
+import { PasteRowsButton } from '../../pasted/PasteRowsButton';
 import { Link } from 'react-router';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import type { House, Service } from '@bienestar/core/house/house';
@@ -55,6 +56,7 @@ export function DemandPlace() {
             />
           ))}
         </fieldset>
+        {house.services.length > 0 && <PasteRowsButton kind="visits" />}
       </RestockHeader>
       {house.services.length === 0 ? (
         <div className="px-6 py-6">
