@@ -112,4 +112,20 @@ describe('the range over all clients', () => {
     const recipes = [{ name: 'Oily', skinTypes: ['oily' as const], parts: [] }];
     expect(matrix(protocol([named('a', 1)]), [mix({ recipes })]).matrix.kinds).toBe(6);
   });
+
+  it('says the same of each choice where there are too many kinds to try all', () => {
+    /* Fourteen offers that stay at the couch, 2 to the 14th kinds: the first weighs, usually left out. */
+    const offers = Array.from({ length: 14 }, (_, at) =>
+      named(`offer-${at}`, 1, {
+        optional: { usually: 'left-out', if: 'needed' },
+        doses: at === 0 ? [ml(1.25)] : [],
+      }),
+    );
+    const { matrix: many } = matrix(protocol([named('cleanse', 5, { doses: [ml(1)] }), ...offers]));
+    expect(many.kinds).toBeLessThan(100);
+    expect(many.differences[0]).toMatchObject({ name: 'offer-0', cost: 1.25, minutes: 1 });
+    expect(many.differences.slice(1).every(({ cost, minutes: of }) => cost === 0 && of === 1)).toBe(
+      true,
+    );
+  });
 });

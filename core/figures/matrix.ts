@@ -104,6 +104,7 @@ export function matrixOf(
     if (!of) continue;
     all.push({ client, ...of });
     values.forEach((value, axis) => {
+      if (value === undefined) return;
       const key = `${axis}/${value}`;
       const mean = means.get(key) ?? { cost: 0, minutes: 0, count: 0 };
       mean.cost += of.fullCost;
@@ -267,8 +268,8 @@ function usesArea({ doses }: Step): boolean {
 
 interface Kind {
   readonly client: Client;
-  /** the value it has on each axis */
-  readonly values: readonly number[];
+  /** the value that was tried on each axis; none where it stands as the usual client decides it */
+  readonly values: readonly (number | undefined)[];
 }
 
 function kindsOf(axes: readonly Axis[]): readonly Kind[] {
@@ -286,11 +287,10 @@ function kindsOf(axes: readonly Axis[]): readonly Kind[] {
       [start],
     );
   }
-  const usual = axes.map(() => 0);
   return axes.flatMap((axis, which) =>
     axis.values.map((value, at) => ({
       client: value.make(start.client),
-      values: usual.with(which, at),
+      values: axes.map((_each, axis) => (axis === which ? at : undefined)),
     })),
   );
 }
