@@ -292,6 +292,7 @@ export interface Several {
   readonly protocols?: readonly Versioned<Protocol>[];
   readonly services?: readonly Versioned<Service>[];
   readonly demand?: readonly Versioned<Demand>[];
+  readonly scenarios?: readonly Versioned<Scenario>[];
 }
 
 /** What was changed, as it was before, every edition, and what packs cost: `GET /api/journal`. */

@@ -31,8 +31,10 @@ describe('what if', () => {
     await person.click('button', 'Adopt 1 of 2');
     await person.waitFor(async () => (await payOf('ione')) === 1664, 'the new pay');
     expect((await house()).settings.roomCost.fixedPerMonthMinor).toBe(216_000);
+    await person.sees('Adopted on');
     await person.click('button', 'Undo');
     await person.waitFor(async () => (await payOf('ione')) === 1600, 'the old pay');
+    await person.seesNot('Adopted on');
   });
 
   it('is made from nothing: a change is chosen, figures follow, several stand side by side', async () => {
@@ -50,8 +52,10 @@ describe('what if', () => {
     await person.sees('Nothing more falls under its target.');
     await person.click('checkbox', 'Northquay asks 6 % more beside');
     await person.find('columnheader', 'Northquay asks 6 % more');
+    await person.click('button', 'Charge €90.00 for Black-sand clay facial in Higher tax');
+    await person.sees('Black-sand clay facial at €90.00');
     await person.click('button', 'Remove this scenario');
-    await person.sees('Higher tax is gone.');
+    await person.sees('Higher tax is removed.');
     await person.click('button', 'Undo');
     await person.find('link', 'Higher tax');
   });

@@ -4,11 +4,13 @@ import {
   TRIED_SETTINGS,
   type Change,
   type ChangeKind,
+  type AdoptedChanges,
   type Scenario,
 } from '@bienestar/core/house/scenario';
 import { PHASES } from '@bienestar/core/house/actions';
 import {
   byKey,
+  day,
   id,
   listOf,
   money,
@@ -16,6 +18,7 @@ import {
   number,
   shape,
   shareBelowOne,
+  some,
   text,
   limited,
 } from './common';
@@ -89,4 +92,8 @@ export const scenario: Joi.ObjectSchema<Scenario> = shape<Scenario>({
   name,
   note: text.min(1).optional(),
   changes: listOf(change, MOST_CHANGES).unique('id'),
+  adopted: some(
+    shape<AdoptedChanges>({ on: day, changes: listOf(change, MOST_CHANGES).unique('id') }),
+    MOST_CHANGES,
+  ),
 });

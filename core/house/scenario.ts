@@ -82,4 +82,13 @@ export interface Scenario {
   readonly name: string;
   readonly note?: string;
   readonly changes: readonly Change[];
+  /** what of it became the house, and when: it is no change any more */
+  readonly adopted?: readonly AdoptedChanges[];
+}
+
+/** Changes that became the house. */
+export interface AdoptedChanges {
+  /** ISO date */
+  readonly on: string;
+  readonly changes: readonly Change[];
 }

@@ -1,4 +1,5 @@
 import type { Change, House, Protocol } from '../house/house';
+import type { Scenario } from '../house/scenario';
 import { applyScenario, type Tried } from './compareScenarios';
 
 /** The parts of a House that a scenario may write. */
@@ -54,4 +55,17 @@ export function adoptsNothing(adoption: Adoption): boolean {
   return (
     adoption.settings === undefined && ADOPTED_LISTS.every((part) => adoption[part].length === 0)
   );
+}
+
+/**
+ * A scenario of which these changes are the house from that day on: they are kept, and are no changes any more.
+ * @param today ISO date
+ */
+export function closedFor(scenario: Scenario, adopted: readonly Change[], today: string): Scenario {
+  const ids = new Set(adopted.map(({ id }) => id));
+  return {
+    ...scenario,
+    changes: scenario.changes.filter(({ id }) => !ids.has(id)),
+    adopted: [...(scenario.adopted ?? []), { on: today, changes: adopted }],
+  };
 }

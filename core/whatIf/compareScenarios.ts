@@ -42,7 +42,7 @@ export interface ComparedService {
   readonly service: Service;
   readonly today?: Side;
   readonly then?: Side;
-  /** the price at the house's endings that would keep today's margin */
+  /** the price at the house's endings that would keep today's margin; none where it is today's */
   readonly toHold?: number;
 }
 
@@ -90,7 +90,10 @@ export function compareScenarios(
         service,
         ...(was && { today: was }),
         ...(is && { then: is }),
-        ...(was && is && priceToHold(was.margin, service, figures, tried.house)),
+        ...(was &&
+          is &&
+          isMoved(was, is) &&
+          priceToHold(was.margin, service, figures, tried.house)),
       };
     });
     return {
@@ -112,6 +115,11 @@ function falling(services: readonly ComparedService[], into: 'belowFloor' | 'und
 }
 
 const SAME_SHARE = 1e-9;
+
+/** Whether there is anything to hold: a margin that is another than today's. */
+function isMoved(today: Side, then: Side): boolean {
+  return Math.abs(then.margin - today.margin) > SAME_SHARE;
+}
 
 function sidesOf(house: House, figures: HouseFigures): ReadonlyMap<ServiceId, Side> {
   const visits = new Map(house.demand.map((line) => [line.serviceId, line.visitsPerWeek]));

@@ -17,7 +17,7 @@ import {
   step,
   valueOf,
 } from '../testing/sample';
-import { adoptionOf, adoptsNothing } from './adoption';
+import { adoptionOf, adoptsNothing, closedFor } from './adoption';
 import { applyChange } from './applyChange';
 import { listChanges } from './listChanges';
 import { applyScenario, compareScenarios } from './compareScenarios';
@@ -193,6 +193,12 @@ describe('what if', () => {
     expect(held.then.margin).toBeGreaterThanOrEqual(today.margin - 1e-9);
   });
 
+  it('has nothing to hold where the margin stays as it is', () => {
+    const { today, then, toHold } = facial(change({ kind: 'visits', serviceId, visitsPerWeek: 8 }));
+    expect(then.margin).toBeCloseTo(today.margin, 12);
+    expect(toHold).toBeUndefined();
+  });
+
   it('goes on without what was deleted meanwhile, and says so', () => {
     const lost = change({ kind: 'price', serviceId: asId('sold-no-more'), grossMinor: 1 });
     const { tried, then } = compared(lost, change({ kind: 'pay', byShare: 0.04 }));
@@ -279,6 +285,21 @@ describe('adopting', () => {
     expect([adoption.materials, adoption.services, adoption.settings]).toEqual([[], [], undefined]);
     expect(adoptsNothing(adoption)).toBe(false);
     expect(adoptsNothing(adoptionOf(house, []))).toBe(true);
+  });
+
+  it('closes a scenario for what was adopted, and keeps it', () => {
+    const [pay, charge] = [
+      change({ kind: 'pay', byShare: 0.04 }),
+      change({ kind: 'charge', to: 'slot' }),
+    ];
+    const scenario = { id: asId<ScenarioId>('s'), name: 'Next year', changes: [pay, charge] };
+    const once = closedFor(scenario, [pay], '2026-11-27');
+    expect([once.changes, once.adopted]).toEqual([[charge], [{ on: '2026-11-27', changes: [pay] }]]);
+    const twice = closedFor(once, [charge], '2026-12-01');
+    expect([twice.changes, twice.adopted?.map(({ on }) => on)]).toEqual([
+      [],
+      ['2026-11-27', '2026-12-01'],
+    ]);
   });
 
   it('leaves editions as they were published, and says which protocols to publish', () => {

@@ -20,6 +20,7 @@ const LISTS = [
   'protocols',
   'services',
   'demand',
+  'scenarios',
 ] as const;
 type ListName = (typeof LISTS)[number];
 const MOST_AT_ONCE = 5_000;
@@ -46,7 +47,7 @@ function rulesOf(name: ListName): Rules {
 /**
  * The route by which several parts of the House are written together.
  * - `PUT /` with `settings` and lists of `suppliers`, `people`, `materials`, `mixes`, `blocks`, `protocols`, `services`,
- *   `demand`, each thing with the `version` read: all of them or none. 400 with faults at their places,
+ *   `demand`, `scenarios`, each thing with the `version` read: all of them or none. 400 with faults at their places,
  *   409 with both sides of the first that somebody else changed. Answers them with their new versions.
  */
 export function severalRoutes(door: Door): Router {

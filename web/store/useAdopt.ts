@@ -1,17 +1,22 @@
 import { useCallback } from 'react';
 import { toast } from '../parts/toast';
+import type { Scenario } from '@bienestar/core/house/scenario';
 import type { HouseSnapshot, Several, Versioned } from '@bienestar/contract/api';
 import type { Adoption } from '@bienestar/core/whatIf/adoption';
 import { refusedBy, useSaveSeveralMutation } from './api';
 import { useSnapshot } from './house';
 
 /** Writes what a scenario changes into the house, all of it or none, and offers to undo it. */
-export function useAdopt(): (adoption: Adoption, words: string) => Promise<boolean> {
+export function useAdopt(): (
+  adoption: Adoption,
+  scenario: Scenario,
+  words: string,
+) => Promise<boolean> {
   const snapshot = useSnapshot();
   const [save] = useSaveSeveralMutation();
   return useCallback(
-    async (adoption, words) => {
-      const saved = await save(severalFrom(adoption, snapshot));
+    async (adoption, scenario, words) => {
+      const saved = await save(severalFrom(adoption, scenario, snapshot));
       if (saved.error) {
         const refused = refusedBy(saved.error);
         const reason = refused.kind === 'away' ? refused.message : refused.document.detail;
@@ -31,10 +36,18 @@ export function useAdopt(): (adoption: Adoption, words: string) => Promise<boole
   );
 }
 
-const LISTS = ['people', 'materials', 'mixes', 'blocks', 'protocols', 'services'] as const;
+const LISTS = [
+  'people',
+  'materials',
+  'mixes',
+  'blocks',
+  'protocols',
+  'services',
+  'scenarios',
+] as const;
 
 /** What is adopted, each thing with the version that it was tried on. */
-function severalFrom(adoption: Adoption, snapshot: HouseSnapshot): Several {
+function severalFrom(adoption: Adoption, scenario: Scenario, snapshot: HouseSnapshot): Several {
   const versioned = <T extends { readonly id: string }>(
     values: readonly T[],
     known: readonly Versioned<T>[],
@@ -53,6 +66,8 @@ function severalFrom(adoption: Adoption, snapshot: HouseSnapshot): Several {
     blocks: versioned(adoption.blocks, snapshot.blocks),
     protocols: versioned(adoption.protocols, snapshot.protocols),
     services: versioned(adoption.services, snapshot.services),
+    /* With it the scenario is closed for these changes: whoever adopts them again is told. */
+    scenarios: versioned([scenario], snapshot.scenarios),
     demand: adoption.demand.map((line) => ({ ...line, version: plan.get(line.serviceId) ?? 0 })),
   };
 }

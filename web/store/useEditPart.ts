@@ -29,10 +29,23 @@ export function useChange<N extends AggregateName>(
   part: N,
   value: Versioned<Aggregates[N]> | undefined,
 ): ChangePart<Aggregates[N]> {
+  const change = useChangeOf(part);
+  return useCallback(
+    (changes) => (value ? change(value, changes) : Promise.resolve(undefined)),
+    [change, value],
+  );
+}
+
+/** The same for any one of several: which is told with the changes. */
+export function useChangeOf<N extends AggregateName>(
+  part: N,
+): (
+  value: Versioned<Aggregates[N]>,
+  changes: Changes<Aggregates[N]>,
+) => Promise<string | undefined> {
   const store = useStore<RootState>();
   return useCallback(
-    async (changes) => {
-      if (!value) return undefined;
+    (value, changes) => {
       const known = houseInHand(store.getState())?.[part] as
         | readonly Versioned<Aggregates[N]>[]
         | undefined;
@@ -40,7 +53,7 @@ export function useChange<N extends AggregateName>(
       const mine = changed<Aggregates[N]>(changes, value, now);
       return edited(part, now as PartValue<N>, mine as PartValue<N>, now.name);
     },
-    [part, store, value],
+    [part, store],
   );
 }
 

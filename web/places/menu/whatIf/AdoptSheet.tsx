@@ -3,11 +3,17 @@ import { Check } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { withoutVersions } from '@bienestar/contract/api';
 import type { Scenario } from '@bienestar/core/house/house';
-import { adoptionOf, adoptsNothing, type Adoption } from '@bienestar/core/whatIf/adoption';
+import {
+  adoptionOf,
+  adoptsNothing,
+  closedFor,
+  type Adoption,
+} from '@bienestar/core/whatIf/adoption';
 import { number } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Sheet } from '../../../parts/Sheet';
 import { useSnapshot } from '../../../store/house';
+import { useToday } from '../../../store/clock';
 import { useAdopt } from '../../../store/useAdopt';
 import { changeWords } from './changeWords';
 
@@ -20,6 +26,7 @@ interface AdoptSheetProps {
 export function AdoptSheet({ scenario, onClose }: AdoptSheetProps) {
   const snapshot = useSnapshot();
   const adopt = useAdopt();
+  const today = useToday();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [busy, setBusy] = useState(false);
   const house = useMemo(() => withoutVersions(snapshot), [snapshot]);
@@ -27,7 +34,8 @@ export function AdoptSheet({ scenario, onClose }: AdoptSheetProps) {
   const adoption = adoptionOf(house, changes);
   const put = async (): Promise<void> => {
     setBusy(true);
-    const done = await adopt(adoption, `${scenario.name} is how the house is now.`);
+    const then = closedFor(scenario, changes, today);
+    const done = await adopt(adoption, then, `${scenario.name} is how the house is now.`);
     setBusy(false);
     if (done) onClose();
   };
@@ -36,7 +44,7 @@ export function AdoptSheet({ scenario, onClose }: AdoptSheetProps) {
       open
       onClose={onClose}
       title={`Adopt “${scenario.name}”`}
-      description="What is ticked becomes the house; the rest stays a scenario."
+      description="What is ticked becomes the house, and is closed here; the rest stays a scenario."
       actions={
         <>
           <Button weight="quiet" onClick={onClose}>

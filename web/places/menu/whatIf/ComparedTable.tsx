@@ -1,7 +1,9 @@
 import { Link } from 'react-router';
 import type { Working } from '@bienestar/core/explain/working';
 import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
-import type { House, Service } from '@bienestar/core/house/house';
+import type { Change, House, Service } from '@bienestar/core/house/house';
+import type { ServiceId } from '@bienestar/core/house/ids';
+import type { Scenario } from '@bienestar/core/house/scenario';
 import type {
   ComparedScenario,
   ComparedService,
@@ -10,7 +12,9 @@ import type {
 } from '@bienestar/core/whatIf/compareScenarios';
 import { money, moneyChange, number, percent } from '../../../format/figures';
 import { WorkedFigure } from '../../../parts/working/WorkedFigure';
-import { useFigures, useHouse } from '../../../store/house';
+import { useFigures, useHouse, useSnapshot } from '../../../store/house';
+import { useChangeOf } from '../../../store/useEditPart';
+import { newChangeId } from './newChange';
 import { workingsOf, type MenuWorkings } from '../workings';
 
 interface ComparedTableProps {
@@ -23,6 +27,7 @@ const CELL = 'px-2 py-1.5 align-baseline whitespace-nowrap last:pr-6';
 /** Every service today and in each scenario, and the week of the house. */
 export function ComparedTable({ compared }: ComparedTableProps) {
   const { currency } = useHouse().settings;
+  const hold = useHold();
   const [first] = compared;
   if (!first) return null;
   return (
@@ -87,6 +92,8 @@ export function ComparedTable({ compared }: ComparedTableProps) {
                     workings={thenWorkings(tried.house, services[at]?.service, figures)}
                     currency={currency}
                     alone={compared.length === 1}
+                    scenarioName={scenario.name}
+                    onHold={(grossMinor) => hold(scenario, service.id, grossMinor)}
                   />
                 ))}
               </tr>
@@ -124,16 +131,35 @@ function Heads({
   ));
 }
 
+/** Puts the price of a service into a scenario, in the place of another one that it has for it. */
+function useHold(): (scenario: Scenario, serviceId: ServiceId, grossMinor: number) => void {
+  const { scenarios } = useSnapshot();
+  const change = useChangeOf('scenarios');
+  return ({ id }, serviceId, grossMinor) => {
+    const scenario = scenarios.find((each) => each.id === id);
+    if (!scenario) return;
+    const isPriceOfIt = (each: Change): boolean =>
+      each.kind === 'price' && each.serviceId === serviceId;
+    const price: Change = { id: newChangeId(), kind: 'price', serviceId, grossMinor };
+    void change(scenario, ({ changes }) => ({
+      changes: [...changes.filter((each) => !isPriceOfIt(each)), price],
+    }));
+  };
+}
+
 interface ThenProps {
   readonly of: ComparedService | undefined;
   readonly workings: MenuWorkings | undefined;
   readonly currency: string;
   /** there is room for what moved beside the figure */
   readonly alone: boolean;
+  readonly scenarioName: string;
+  /** takes that price into the scenario */
+  readonly onHold: (grossMinor: number) => void;
 }
 
 /** A service in one scenario: its cost, its margin, and the price that would keep today's margin. */
-function Then({ of, workings, currency, alone }: ThenProps) {
+function Then({ of, workings, currency, alone, scenarioName, onHold }: ThenProps) {
   const { today, then, toHold } = of ?? {};
   if (!then) {
     return (
@@ -155,7 +181,7 @@ function Then({ of, workings, currency, alone }: ThenProps) {
         {today && !alone && <Moved by={then.fullCost - today.fullCost} currency={currency} />}
       </td>
       <td className={`${CELL} ${then.belowFloor || then.underTarget ? 'text-clay' : ''}`}>
-        {then.belowFloor ? '▲ loses ' : then.underTarget ? '▲ ' : ''}
+        {then.belowFloor ? '▲ loses money, ' : then.underTarget ? '▲ under target, ' : ''}
         <Worked label="Margin then" text={percent(then.margin)} working={workings?.margin} />
         {then.gross !== today?.gross && (
           <span className={`text-xs text-ink-soft ${alone ? 'ml-2' : 'block'}`}>
@@ -164,7 +190,19 @@ function Then({ of, workings, currency, alone }: ThenProps) {
         )}
       </td>
       <td className={`${CELL} ${dearer ? 'font-semibold' : 'text-ink-soft'}`}>
-        {toHold === undefined ? '–' : money(toHold, currency)}
+        {toHold === undefined || toHold === then.gross ? (
+          '–'
+        ) : (
+          <button
+            type="button"
+            aria-label={`Charge ${money(toHold, currency)} for ${of?.service.name ?? ''} in ${scenarioName}`}
+            title="Charge this price in the scenario"
+            className="underline decoration-dotted underline-offset-4 hover:text-clay"
+            onClick={() => onHold(toHold)}
+          >
+            {money(toHold, currency)}
+          </button>
+        )}
       </td>
     </>
   );

@@ -7,6 +7,8 @@ import type { Change, Scenario } from '@bienestar/core/house/house';
 import type { ComparedScenario } from '@bienestar/core/whatIf/compareScenarios';
 import { Button, IconButton } from '../../../parts/Button';
 import { fileNameOf, saveFile } from '../../../parts/saveFile';
+import { dayText } from '../../../format/figures';
+import { changeWords } from './changeWords';
 import { TextField } from '../../../parts/TextField';
 import { useHouse } from '../../../store/house';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
@@ -100,6 +102,16 @@ export function ScenarioEditor({ scenario, compared }: ScenarioEditorProps) {
           </MenuLine>
         ))}
       </Menu>
+      {scenario.adopted?.map(({ on, changes: adopted }) => (
+        <section key={`${on} ${adopted[0]?.id ?? ''}`} className="text-sm text-ink-soft">
+          <h3 className="font-sans text-sm font-semibold">Adopted on {dayText(on)}</h3>
+          <ul className="list-disc pl-4">
+            {adopted.map((each) => (
+              <li key={each.id}>{changeWords(each, house)}</li>
+            ))}
+          </ul>
+        </section>
+      ))}
       <div className="flex items-center gap-2 border-t border-line pt-3">
         <Button weight="main" disabled={changes.length === 0} onClick={() => setAdopting(true)}>
           Adopt …
