@@ -51,7 +51,7 @@ describe('an order', () => {
   it('is written with its reasons, edited, sent and confirmed, and comes in parts', async () => {
     await tellSuppliers('/behaviour?is=short');
     await writeOrder();
-    await person.sees(/to count on, order at/);
+    await person.sees(/here or coming; order at/);
     await person.fill('Packs of After-care kit', '2');
     await person.page.keyboard.press('Enter');
     await person.click('button', 'Remove Aloe gel');

@@ -80,8 +80,8 @@ describe('a step that is said', () => {
       'Lines',
       'settle 2 min\nmassage "Hands" 2 pumps massage oil on hands 5 min\n3 of nothing',
     );
-    await person.sees('Add the 2 that are understood');
-    await person.click('button', 'Add the 2 that are understood');
+    await person.sees('Add the 2 steps that are clear');
+    await person.click('button', 'Add the 2 steps that are clear');
     expect(await person.valueOf('Lines')).toBe('3 of nothing');
     await press('Escape');
     await person.sees('2 pumps Night-jasmine massage oil — hands');

@@ -15,7 +15,9 @@ function formatter(options: Intl.NumberFormatOptions): Intl.NumberFormat {
 
 /** Money from minor units: "€80.00". */
 export function money(minor: number, currency: string): string {
-  return formatter({ style: 'currency', currency }).format(minor / minorPerMajor(currency));
+  /* What rounds to nothing has no sign. */
+  const options = { style: 'currency', currency, signDisplay: 'negative' } as const;
+  return formatter(options).format(minor / minorPerMajor(currency));
 }
 
 /** Money of a unit, with more digits where it is small: "€0.0433". */
@@ -34,6 +36,7 @@ export function moneyChange(minor: number, currency: string): string {
 export function number(value: number, decimals = 2): string {
   const plain = (byDecimals[decimals] ??= new Intl.NumberFormat(locale, {
     maximumFractionDigits: decimals,
+    signDisplay: 'negative',
   }));
   return plain.format(value);
 }

@@ -14,7 +14,6 @@ import { StaleWrites } from './StaleWrites';
 import { Questions } from './Questions';
 import { Toasts } from './Toasts';
 import { UsualSpread } from './usualSpread';
-import { UndoButtons } from './UndoButtons';
 import { WaitingNote } from './waiting/WaitingNote';
 import { WorkingProvider } from './working/WorkingProvider';
 
@@ -28,6 +27,10 @@ const PLACES = [
 
 const BeginPlace = lazy(async () => ({
   default: (await import('../places/house/BeginPlace')).BeginPlace,
+}));
+
+const UndoButtons = lazy(async () => ({
+  default: (await import('./UndoButtons')).UndoButtons,
 }));
 
 /** The frame of every place: where one is, and whether the house answers. */
@@ -75,7 +78,9 @@ export function Shell() {
         </nav>
         <div className="ml-auto flex items-center gap-1 sm:gap-3">
           <WaitingNote />
-          <UndoButtons />
+          <Suspense fallback={<span className="w-16" />}>
+            <UndoButtons />
+          </Suspense>
           <ThemeSwitch />
         </div>
       </header>

@@ -175,7 +175,10 @@ function lineOf(of: CardStep, work: RoomWork): CardLine {
     step.capMinutes !== undefined && `at most ${number(step.capMinutes)} min`,
     step.gloves && `${step.gloves} gloves`,
     step.covers && 'covered',
-    step.removal && `comes off: ${removalWords(step.removal, nameOf)}`,
+    step.removal &&
+      (step.removal.how === 'stays-on'
+        ? removalWords(step.removal, nameOf)
+        : `comes off: ${removalWords(step.removal, nameOf)}`),
     step.by === 'assistant' && 'assistant',
     times > 1 && !inLayers && `${times} times`,
     offers.length > 0 && `may be offered: ${offers.join(', ')}`,

@@ -17,7 +17,7 @@ import { AddLine, Line, Section } from './Section';
 const DAYS = [
   ['leadTimeDays', 'Lead time'],
   ['leadTimeSdDays', 'give or take'],
-  ['reviewDays', 'looked at every'],
+  ['reviewDays', 'shelf checked every'],
 ] as const;
 const WEEKDAYS: readonly Weekday[] = [1, 2, 3, 4, 5, 6, 7];
 

@@ -30,7 +30,7 @@ export function PriceEndingsFields() {
   return (
     <>
       <MoneyField
-        label="Endings repeat after"
+        label="The endings come again every"
         commitOn="leaving"
         value={priceEndings.everyMinor}
         onCommit={(everyMinor) => put({ everyMinor })}

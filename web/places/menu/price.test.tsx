@@ -51,7 +51,7 @@ describe('the margin of the house', () => {
     await person.sees('€80.00');
     await put('Target margin', '45');
     await person.sees('€100.00');
-    await put('Endings repeat after', '10');
+    await put('The endings come again every', '10');
     await put('Allowed endings', '9');
     await person.sees('€99.00');
     await put('Its own target margin', '90');

@@ -1,3 +1,4 @@
+import { counted } from '../../format/figures';
 import { useMemo, useState } from 'react';
 import { cautionsOf, type Caution } from '@bienestar/core/care/cautionsOf';
 import type { OwnCautions, Protocol, WorkedProtocol } from '@bienestar/core/house/house';
@@ -37,11 +38,14 @@ export function Cautions({ protocol, shown, edit }: CautionsProps) {
   return (
     <div className="border-l-2 border-clay pl-3 text-sm">
       <button type="button" className="text-left font-semibold" onClick={() => setOpen(true)}>
-        <span aria-hidden className="text-clay">
-          ▲{' '}
-        </span>
+        {kept.length > 0 && (
+          <span aria-hidden className="text-clay">
+            ▲{' '}
+          </span>
+        )}
         <span className="underline decoration-dotted underline-offset-4">
-          {kept.length} cautions, {stops} of them stops
+          {counted(kept.length, 'caution')}
+          {stops > 0 && `, ${stops} of them stops`}
         </span>
       </button>
       {open && (

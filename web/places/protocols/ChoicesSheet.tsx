@@ -160,7 +160,7 @@ function ChoiceEditor({
               checked={choice.noneIsFine === true}
               onChange={(event) => put({ noneIsFine: event.target.checked ? true : undefined })}
             />
-            whom no option fits goes without, and that is meant
+            If no option fits a guest, the step is left out. This is intended.
           </label>
         )}
       </div>

@@ -77,7 +77,7 @@ function Lines({
               ? 'Nothing to add yet'
               : bad.length === 0
                 ? `Add ${counted(good.length, 'step')}`
-                : `Add the ${good.length} that ${good.length === 1 ? 'is' : 'are'} understood`}
+                : `Add the ${counted(good.length, 'step')} that ${good.length === 1 ? 'is' : 'are'} clear`}
           </Button>
         </>
       }

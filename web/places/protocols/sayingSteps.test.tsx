@@ -101,7 +101,7 @@ describe('many lines', () => {
     await person.click('button', 'Paste many lines');
     await person.fill('Lines', 'press "One" 1 min\npress "Two" 1 mun\npress "Three" 1 min');
     await person.sees(/line 2: .*mun/);
-    await person.click('button', 'Add the 2 that are understood');
+    await person.click('button', 'Add the 2 steps that are clear');
     await person.fill('Lines', 'press "Two" 1 min');
     await person.click('button', 'Add 1 step');
     expect(await around('Two')).toBe('One | Two | Three');

@@ -87,7 +87,7 @@ describe('an order', () => {
   });
 
   it.each([
-    [{ kind: 'at-point', position: 3, point: 5 } as const, '3 ml to count on, order at 5 ml'],
+    [{ kind: 'at-point', position: 3, point: 5 } as const, '3 ml here or coming; order at 5 ml'],
     [{ kind: 'soon', days: 0.4 } as const, 'will be needed at once'],
     [{ kind: 'soon', days: 1 } as const, 'will be needed in 1 day'],
     [{ kind: 'promised', promised: 8 } as const, '8 ml promised to courses'],

@@ -61,7 +61,7 @@ export function withoutWords({ weeksBetweenShort }: Pick<LevelsRisk, 'weeksBetwe
 export function reasonWords(reason: OrderReason, unit: string): string {
   switch (reason.kind) {
     case 'at-point':
-      return `${amount(reason.position, unit)} to count on, order at ${amount(reason.point, unit)}`;
+      return `${amount(reason.position, unit)} here or coming; order at ${amount(reason.point, unit)}`;
     case 'promised':
       return `${amount(reason.promised, unit)} promised to courses`;
     case 'soon':
@@ -148,7 +148,7 @@ export function attentionWords(item: Attention, today: string, currency: string)
     case 'order':
       return {
         title: item.material.name,
-        text: `${amount(item.restocking.position.amount, item.material.unit)} to count on, order at ${amount(item.restocking.orderAt, item.material.unit)}.`,
+        text: `${amount(item.restocking.position.amount, item.material.unit)} here or coming; order at ${amount(item.restocking.orderAt, item.material.unit)}.`,
         action: 'Order it',
         to: '/restock/orders',
         mark: '●',

@@ -155,7 +155,10 @@ function Schools({
   return (
     <table className="w-full text-sm">
       <TableHead
-        columns={[...names('Looked at'), ...figures('Order at', 'In packs', 'Waits', 'In time')]}
+        columns={[
+          ...names('Shelf checked'),
+          ...figures('Order at', 'In packs', 'Waits', 'In time'),
+        ]}
       />
       <tbody>
         {(['any-day', 'delivery-day'] as const).map((each: Review) => {
@@ -208,8 +211,8 @@ function Schools({
       )}
       {!levels && school === 'delivery-day' && (
         <caption className="caption-bottom pt-1 text-left text-sm text-ink-soft">
-          {supplier.name} is looked at every {counted(inUse.reviewDays, 'day')}; an order of today
-          is there on {dayText(restocking.arrivesOn)}.
+          The shelf is checked for {supplier.name} every {counted(inUse.reviewDays, 'day')}; an
+          order of today is there on {dayText(restocking.arrivesOn)}.
         </caption>
       )}
     </table>
