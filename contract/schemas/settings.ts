@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { LIMITS } from '../limits';
 import type { Grade, HouseSettings } from '@bienestar/core/house/settings';
+import { isLocale } from '@bienestar/core/days/locale';
 import { isTimeZone } from '@bienestar/core/days/timeZones';
 import { FACE_PARTS, type FacePart } from '@bienestar/core/zone/zones';
 import {
@@ -60,6 +61,14 @@ const priceEndings = shape<HouseSettings['priceEndings']>({
 export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   name,
   place: name,
+  locale: Joi.string()
+    .max(35)
+    .custom((tag: string, helpers) =>
+      isLocale(tag)
+        ? tag
+        : helpers.message({ custom: 'Enter a language and region as a tag, such as es-ES.' }),
+    )
+    .optional(),
   timeZone: Joi.string()
     .max(64)
     .custom((value: string, helpers) =>

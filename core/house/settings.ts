@@ -33,6 +33,8 @@ export interface HouseSettings {
   readonly isDemonstration?: boolean;
   /** IANA name: a day, an opening hour, a delivery day are by its clocks */
   readonly timeZone: string;
+  /** BCP 47 tag by which numbers and dates are written and read; each reader's own where it is not said */
+  readonly locale?: string;
   /** ISO 4217 code */
   readonly currency: string;
   readonly spoons: Spoons;

@@ -294,7 +294,10 @@ describe('adopting', () => {
     ];
     const scenario = { id: asId<ScenarioId>('s'), name: 'Next year', changes: [pay, charge] };
     const once = closedFor(scenario, [pay], '2026-11-27');
-    expect([once.changes, once.adopted]).toEqual([[charge], [{ on: '2026-11-27', changes: [pay] }]]);
+    expect([once.changes, once.adopted]).toEqual([
+      [charge],
+      [{ on: '2026-11-27', changes: [pay] }],
+    ]);
     const twice = closedFor(once, [charge], '2026-12-01');
     expect([twice.changes, twice.adopted?.map(({ on }) => on)]).toEqual([
       [],

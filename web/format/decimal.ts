@@ -1,9 +1,10 @@
 import { typedNumber, type DecimalMark } from '@bienestar/core/quantity/typedNumber';
 import { number } from './figures';
 
-/** The mark with which numbers are written here. */
 /** What stands between whole and part of a number here. */
-export const MARK: DecimalMark = number(0.5).includes(',') ? ',' : '.';
+export function decimalMark(): DecimalMark {
+  return number(0.5).includes(',') ? ',' : '.';
+}
 
 /**
  * Reads a number as people type it: decimal comma or point, thousands in groups ("1 234,5", "1.234,5", "1,234.5"),
@@ -11,7 +12,7 @@ export const MARK: DecimalMark = number(0.5).includes(',') ? ',' : '.';
  * of writing numbers here says.
  * @returns nothing for what is not a number
  */
-export function parseDecimal(text: string, mark = MARK): number | undefined {
+export function parseDecimal(text: string, mark = decimalMark()): number | undefined {
   const read = typedNumber(text, mark);
   return read?.is === 'number' ? read.value : undefined;
 }

@@ -1,14 +1,14 @@
 import { minorPerMajor } from '@bienestar/contract/currency';
+import { localeNow, onLocale } from './locale';
 import type { Figure, FigureUnit } from '@bienestar/core/explain/working';
 import type { Triple } from '@bienestar/core/quantity/triple';
 
-const locale = typeof navigator === 'undefined' ? 'en' : navigator.language;
 const made = new Map<string, Intl.NumberFormat>();
 const byDecimals: Intl.NumberFormat[] = [];
 
 function formatter(options: Intl.NumberFormatOptions): Intl.NumberFormat {
   const key = JSON.stringify(options);
-  const known = made.get(key) ?? new Intl.NumberFormat(locale, options);
+  const known = made.get(key) ?? new Intl.NumberFormat(localeNow(), options);
   made.set(key, known);
   return known;
 }
@@ -34,7 +34,7 @@ export function moneyChange(minor: number, currency: string): string {
 
 /** A number with at most so many decimals, in the reader's way. */
 export function number(value: number, decimals = 2): string {
-  const plain = (byDecimals[decimals] ??= new Intl.NumberFormat(locale, {
+  const plain = (byDecimals[decimals] ??= new Intl.NumberFormat(localeNow(), {
     maximumFractionDigits: decimals,
     signDisplay: 'negative',
   }));
@@ -162,9 +162,15 @@ export function timeLeft(days: number): string {
 
 const madeDates = new Map<string, Intl.DateTimeFormat>();
 
+onLocale(() => {
+  made.clear();
+  byDecimals.length = 0;
+  madeDates.clear();
+});
+
 function dates(options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
   const key = JSON.stringify(options);
-  const known = madeDates.get(key) ?? new Intl.DateTimeFormat(locale, options);
+  const known = madeDates.get(key) ?? new Intl.DateTimeFormat(localeNow(), options);
   madeDates.set(key, known);
   return known;
 }

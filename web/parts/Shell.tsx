@@ -88,7 +88,7 @@ export function Shell() {
       <StaleWrites />
       <main id="place" tabIndex={-1} className="min-h-0 flex-1 focus:outline-none">
         {isReady ? (
-          <WorkingProvider>
+          <WorkingProvider key={settings?.locale}>
             <UsualSpread value={settings?.usualSpread ?? USUAL_SPREAD}>
               <Outlet />
             </UsualSpread>

@@ -3,10 +3,11 @@ import type { HouseSnapshot } from '@bienestar/contract/api';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
 import type { House } from '@bienestar/core/house/house';
+import { writeAs } from '../format/locale';
 import { api } from './api';
 import type { QueuedWrite } from './outbox/queuedWrite';
 import { withWrites } from './outbox/withWrites';
-import { useAppSelector, type RootState } from './store';
+import { store, useAppSelector, type RootState } from './store';
 
 const calculate = createCalculator();
 
@@ -18,16 +19,28 @@ const selectDrafts = (state: RootState) => state.drafts.byId;
 
 const NONE: readonly QueuedWrite[] = [];
 
-/** What waits because nobody answers; what is only on its way is not seen before it is done. */
-const selectHeld = createSelector(
+/**
+ * What is shown before the house has answered: fields at once, so that whatever is changed next goes on from
+ * them; entries only when nobody answers, since the ledger tells what they do.
+ */
+const selectAhead = createSelector(
   (state: RootState) => state.queue.writes,
-  (writes) => (writes.some(({ isHeld }) => isHeld) ? writes.filter(({ isHeld }) => isHeld) : NONE),
+  (writes) => {
+    const ahead = writes.filter(({ isHeld, change }) => isHeld === true || change.kind === 'edit');
+    return ahead.length > 0 ? ahead : NONE;
+  },
 );
 
-/** The House as the server has it, with what waits to be sent. */
-export const selectShown = createSelector([selectSnapshot, selectHeld], (snapshot, held) =>
-  snapshot && held.length > 0 ? withWrites(snapshot, held) : snapshot,
+/** The House as the server has it, with fields as they were left and with what waits to be sent. */
+export const selectShown = createSelector([selectSnapshot, selectAhead], (snapshot, ahead) =>
+  snapshot && ahead.length > 0 ? withWrites(snapshot, ahead) : snapshot,
 );
+
+/* Before anything is drawn with it. */
+store.subscribe(() => {
+  const shown = selectShown(store.getState());
+  if (shown) writeAs(shown.settings.locale);
+});
 
 /** The House as it will be when all is done that is on its way or waits: what a next change goes on from. */
 export function houseInHand(state: RootState): HouseSnapshot | undefined {

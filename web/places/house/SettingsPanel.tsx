@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { GradesPanel } from './GradesPanel';
 import { Section } from './Section';
 import { SettingField, SettingFields } from './SettingField';
+import { LocaleChoice } from './LocaleChoice';
 import { TimeZoneChoice } from './TimeZoneChoice';
 
 /** Money, hours and measures of the house; every field saves as it is left. */
@@ -12,6 +13,7 @@ export function SettingsPanel() {
         <InTwo>
           <SettingFields of={['name', 'place']} />
           <TimeZoneChoice />
+          <LocaleChoice />
           <SettingFields of={['currency', 'vat']} />
         </InTwo>
       </Section>

@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Demand } from '@bienestar/core/house/house';
+import type { HouseSettings } from '@bienestar/core/house/settings';
 import type { Supplier } from '@bienestar/core/house/supplier';
 import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
 import { cleanup } from '../../testing/render';
@@ -143,5 +144,22 @@ describe('restocking', () => {
     await person.sees('to attend to');
     const titles = [...document.querySelectorAll('section h2')].map((each) => each.textContent);
     expect(titles[0]).toBe('Runs out before it can arrive');
+  });
+});
+
+describe('numbers and dates', () => {
+  it('are written and read the house’s way, wherever the house is opened', async () => {
+    await open('/house');
+    await person.choose('Numbers and dates as in', 'German (Germany): 1.234,50, 27.11.2026');
+    await person.goTo('/menu');
+    await person.sees('80,00');
+    await person.goTo('/house');
+    await person.fill('Rooms, fixed cost a month', '2.400');
+    await person.press('Tab');
+    await vi.waitFor(() => {
+      const change = person.store.getState().queue.writes.at(-1)?.change;
+      const settings = change?.kind === 'edit' ? (change.mine as HouseSettings) : undefined;
+      expect(settings?.roomCost.fixedPerMonthMinor).toBe(240_000);
+    });
   });
 });

@@ -3,6 +3,7 @@ import { PriceEndingsFields } from '../menu/PriceEndingsFields';
 import { PeoplePanel } from './PeoplePanel';
 import { RoomsPanel } from './RoomsPanel';
 import { SettingField, SettingFields } from './SettingField';
+import { LocaleChoice } from './LocaleChoice';
 import { TimeZoneChoice } from './TimeZoneChoice';
 
 /** One question of the guided set-up. */
@@ -22,6 +23,7 @@ export const QUESTIONS: readonly Question[] = [
       <>
         <SettingField of="name" />
         <TimeZoneChoice />
+        <LocaleChoice />
         <SettingFields of={['currency', 'vat']} />
       </>
     ),

@@ -12,7 +12,7 @@ import {
   type RowChoice,
 } from '@bienestar/core/pasted/fromRows';
 import type { PastedKind, PastedRow } from '@bienestar/core/pasted/pastedRows';
-import { MARK } from '../../format/decimal';
+import { decimalMark } from '../../format/decimal';
 import { counted, money, number } from '../../format/figures';
 import { packWords } from '../shelf/materialWords';
 
@@ -46,7 +46,7 @@ export function becomes(
   newId: () => string,
 ): Becomes {
   const { currency } = house.settings;
-  const terms = { minorPerMajor: minorPerMajor(currency), decimalMark: MARK, newId };
+  const terms = { minorPerMajor: minorPerMajor(currency), decimalMark: decimalMark(), newId };
   switch (kind) {
     case 'materials': {
       const { things, faults, suppliers } = materialsFrom(rows, house, terms, choices);

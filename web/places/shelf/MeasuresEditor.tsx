@@ -88,7 +88,11 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
             key={key}
             label={label}
             value={measures[key]}
-            onChange={(value) => put({ [key]: value })}
+            onChange={(make) =>
+              change(({ measures: latest }) => ({
+                measures: without({ ...latest, [key]: make(latest[key]) }),
+              }))
+            }
           />
         ))}
         <PercentField
@@ -233,7 +237,10 @@ function NamedLines<L extends NamedLine>({
 interface CalibratedFieldsProps {
   readonly label: string;
   readonly value: Calibrated | undefined;
-  readonly onChange: (value: Calibrated | undefined) => Promise<string | undefined>;
+  /** from how it is when its turn has come */
+  readonly onChange: (
+    make: (latest: Calibrated | undefined) => Calibrated | undefined,
+  ) => Promise<string | undefined>;
 }
 
 function CalibratedFields({ label, value, onChange }: CalibratedFieldsProps) {
@@ -244,16 +251,18 @@ function CalibratedFields({ label, value, onChange }: CalibratedFieldsProps) {
         label={label}
         value={value?.usual}
         check={within(LIMITS.quantity)}
-        onCommit={(usual) => onChange({ ...value, usual })}
-        onClear={() => void onChange(undefined)}
+        onCommit={(usual) => onChange((latest) => ({ ...latest, usual }))}
+        onClear={() => void onChange(() => undefined)}
       />
       <PercentField
         commitOn="leaving"
         label={`give or take, ${label}`}
         to={0.99}
         value={value?.spread}
-        onCommit={(spread) => (value ? onChange({ ...value, spread }) : undefined)}
-        onClear={() => void (value && onChange({ usual: value.usual }))}
+        onCommit={(spread) =>
+          value ? onChange((latest) => latest && { ...latest, spread }) : undefined
+        }
+        onClear={() => void (value && onChange((latest) => latest && { usual: latest.usual }))}
       />
     </>
   );

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { toast } from '../../../parts/toast';
 import { PROBLEM_TYPES, type Versioned } from '@bienestar/contract/api';
 import type { Fault } from '@bienestar/contract/check';
@@ -7,6 +7,7 @@ import type { PackId } from '@bienestar/core/house/ids';
 import { openPacksOf } from '@bienestar/core/restock/orderProgress';
 import type { ReceivedLine, Receiving } from '@bienestar/core/restock/receiveOrder';
 import { Button } from '../../../parts/Button';
+import { firstFault } from '../../../parts/firstFault';
 import { DayField } from '../../../parts/DayField';
 import { MoneyField } from '../../../parts/MoneyField';
 import { NumberField } from '../../../parts/NumberField';
@@ -37,8 +38,24 @@ export function ReceiveSheet({ order, onClose }: ReceiveSheetProps) {
   const [message, setMessage] = useState<string>();
   const put = (line: ReceivedLine): void => {
     setLines(lines.map((each) => (each.lineId === line.lineId ? line : each)));
+    /* What the house said of it was said of how it was. */
+    setFaults([]);
   };
+  const form = useRef<HTMLDivElement>(null);
+  const everything = (): void =>
+    setLines(
+      lines.map((line) => {
+        const ordered = order.lines.find(({ id }) => id === line.lineId);
+        return ordered ? { ...line, packs: openPacksOf(ordered) } : line;
+      }),
+    );
   const enter = async (): Promise<void> => {
+    const wrong = firstFault(form.current);
+    if (wrong !== undefined) {
+      setMessage(`Nothing was entered: put “${wrong}” right first.`);
+      return;
+    }
+    setMessage(undefined);
     const receiving: Receiving = { on, lines, rest };
     setIsBusy(true);
     const { id: orderId, version, name } = order;
@@ -74,8 +91,8 @@ export function ReceiveSheet({ order, onClose }: ReceiveSheetProps) {
         </Button>
       }
     >
-      <div className="flex flex-col gap-4">
-        <div className="flex items-end gap-4">
+      <div ref={form} className="flex flex-col gap-4">
+        <div className="flex flex-wrap items-end gap-4">
           <DayField className="w-48" label="Came on" value={on} onCommit={setOn} />
           <Segments<Receiving['rest']>
             label="What is missing"
@@ -86,6 +103,7 @@ export function ReceiveSheet({ order, onClose }: ReceiveSheetProps) {
             ]}
             onChoose={setRest}
           />
+          <Button onClick={everything}>Everything came</Button>
         </div>
         {lines.map((line, at) => {
           const ordered = order.lines.find(({ id }) => id === line.lineId);
@@ -162,7 +180,7 @@ function CameLine({ line, open, material, faults, onChange }: CameLineProps) {
           All {open} came<span className="sr-only"> of {name}</span>
         </button>
       </div>
-      <div className="grid grid-cols-5 items-end gap-3 pt-1">
+      <div className="grid grid-cols-2 items-end gap-3 pt-1 sm:grid-cols-5">
         <NumberField
           label={`Packs of ${name} that came`}
           value={line.packs}
