@@ -44,6 +44,8 @@ describe('what holds for the whole house', () => {
     await person.click('button', 'Add a room');
     await person.find('button', 'Remove New room');
     await person.click('button', 'Remove New room');
+    await person.sees(/Full cost rises on \d+ services/);
+    await person.click('button', 'Remove it');
     await person.waitFor(
       () => person.page.evaluate(() => !document.body.innerHTML.includes('Remove New room')),
       'the room is gone',

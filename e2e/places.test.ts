@@ -225,7 +225,9 @@ describe('the house file', () => {
   const offer = async (name: string, content: string): Promise<void> => {
     await person.page.evaluate(
       (fileName, text) => {
-        const input = document.querySelector<HTMLInputElement>('input[type=file]');
+        const input = document.querySelector<HTMLInputElement>(
+          'input[type=file][aria-label="House file"]',
+        );
         const files = new DataTransfer();
         files.items.add(new File([text], fileName));
         if (!input) return;

@@ -1,5 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import type { HTTPRequest } from 'puppeteer-core';
+import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { HouseSnapshot } from '@bienestar/contract/api';
 import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
 
@@ -12,12 +13,19 @@ beforeEach(async () => {
   await freshHouse();
   person = await newPerson();
   await person.page.setRequestInterception(true);
-  person.page.on('request', (request) => {
-    const isWrite = request.method() === 'PUT';
-    void pause(isWrite ? ANSWERS_AFTER_MS : 0).then(() => request.continue());
-  });
+  person.page.on('request', late);
+});
+afterEach(async () => {
+  person.page.off('request', late);
+  await person.page.setRequestInterception(false);
+  await person.close();
 });
 afterAll(leave);
+
+function late(request: HTTPRequest): void {
+  const isWrite = request.method() === 'PUT';
+  void pause(isWrite ? ANSWERS_AFTER_MS : 0).then(() => request.continue());
+}
 
 const snapshot = async (): Promise<HouseSnapshot> =>
   (await (await fetch(`${ownHouse().url}/api/house`)).json()) as HouseSnapshot;
@@ -43,7 +51,6 @@ describe('at a slow house, typed on at once', () => {
       return mlPerPump?.usual === 2.25 && mlPerPump.spread === 0.15 && density === 1.1;
     }, 'all is saved');
     expect(await person.valueOf('ml per pump')).toBe('2.25');
-    await person.close();
   });
 
   it('lists keep what was changed in each of their lines', async () => {
@@ -59,7 +66,6 @@ describe('at a slow house, typed on at once', () => {
       );
       return pea?.usual === 0.31 && pea.spread === 0.25 && hazelnut?.usual === 1.4;
     }, 'all is saved');
-    await person.close();
   });
 
   it('so do the parts of a mix', async () => {
@@ -73,6 +79,5 @@ describe('at a slow house, typed on at once', () => {
       const said = JSON.stringify(after);
       return after.length === parts.length && said.includes(':33') && said.includes(':44');
     }, 'both are saved');
-    await person.close();
   });
 });

@@ -1,8 +1,11 @@
 import { useCallback } from 'react';
 import { toast } from '../parts/toast';
-import type { MaterialBatch, Versioned } from '@bienestar/contract/api';
+import { unversioned, type MaterialBatch, type Versioned } from '@bienestar/contract/api';
 import type { Material } from '@bienestar/core/house/house';
 import { refusedBy, useSaveMaterialsMutation } from './api';
+import { houseInHand } from './house';
+import { rebase } from './outbox/rebase';
+import { outbox, store } from './store';
 
 /** Writes several materials at once, all or none; answers what went wrong, if anything. */
 function useSaveMaterials(): (batch: MaterialBatch) => Promise<string | undefined> {
@@ -31,14 +34,26 @@ export function useSaveWithUndo(): (
   const save = useSaveMaterials();
   return useCallback(
     async (before, after, from, words) => {
-      const versions = new Map(before.map(({ id, version }) => [id, version]));
-      const materials = after.map((each) => ({ ...each, version: versions.get(each.id) ?? 0 }));
+      /* Fields that were left a moment ago are saved first: this goes on from them. */
+      await outbox.whenQuiet();
+      const latest = new Map(
+        houseInHand(store.getState())?.materials.map((each) => [each.id, each]),
+      );
+      const were = new Map(before.map((each) => [each.id, each]));
+      const materials = after.map((each): Versioned<Material> => {
+        const [was, now] = [were.get(each.id), latest.get(each.id)];
+        if (!was || !now) return { ...each, version: was?.version ?? 0 };
+        return { ...rebase<Material>(unversioned(was), each, now).value, version: now.version };
+      });
       const fault = await save({ materials, from });
       if (fault !== undefined) {
         toast.error(`Nothing was changed. ${fault}`, { duration: 10_000 });
         return false;
       }
-      const undone = before.map((each) => ({ ...each, version: each.version + 1 }));
+      const undone = materials.flatMap(({ id, version }) => {
+        const was = latest.get(id) ?? were.get(id);
+        return was ? [{ ...was, version: version + 1 }] : [];
+      });
       const undo = async (): Promise<void> => {
         const wrong = await save({ materials: undone, from: 'hand' });
         if (wrong === undefined) toast('All is as it was before.');

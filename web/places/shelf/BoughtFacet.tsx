@@ -29,7 +29,9 @@ export function BoughtFacet({ material, change }: BoughtFacetProps) {
     if (!like) return;
     const { code: _code, breaks: _breaks, ...terms } = like;
     const pack: Pack = { ...terms, id: asId(nanoid(12)) };
-    if ((await put((packs) => [...packs, pack])) === undefined) setUnfolded(pack.id);
+    /* It stands there at once: so do its fields, before somebody types into those of another. */
+    setUnfolded(pack.id);
+    await put((packs) => [...packs, pack]);
   };
   return (
     <div className="flex flex-col gap-4">

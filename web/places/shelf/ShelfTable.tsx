@@ -21,6 +21,7 @@ const ROW_PX = 40;
 const FIELD_ROW_PX = 46;
 const DRAWN_BEYOND = 12;
 const REM_PX = 16;
+const DESK_PX = 1_280;
 const TICK_REM = 2.75;
 const NAME_REM = 10;
 
@@ -101,9 +102,11 @@ export function ShelfTable(props: ShelfTableProps) {
   });
   useEffect(() => virtual.measure(), [virtual, rowPx]);
   const width = useWidth(scroll);
+  /* At a desk what was chosen stands there, and the list is moved under it. */
+  const room = window.innerWidth < DESK_PX ? width : undefined;
   const shown = columnsThatFit(
     SHELF_COLUMNS.filter(({ id }) => columns.includes(id)),
-    width,
+    room,
   );
   const layout = {
     gridTemplateColumns: `2.75rem minmax(${NAME_REM}rem,1.7fr) ${shown.map((column) => column.width).join(' ')}`,

@@ -88,6 +88,8 @@ export interface Outbox {
   readonly insist: (id: string) => Promise<Outcome>;
   /** sends what waits, if somebody answers */
   readonly kick: () => void;
+  /** once nothing is on its way: what is written past the outbox goes on from what was left in fields */
+  readonly whenQuiet: () => Promise<void>;
 }
 
 /** A protocol or block as it is written just now. */
@@ -106,6 +108,7 @@ export function createOutbox(ground: OutboxGround): Outbox {
   let send: Sender | undefined;
   let progress: Progress = () => undefined;
   let isDraining = false;
+  const waitingForQuiet: (() => void)[] = [];
   let isKicked = false;
   let retry: ReturnType<typeof setTimeout> | undefined;
   let lastTurn = 0;
@@ -287,6 +290,7 @@ export function createOutbox(ground: OutboxGround): Outbox {
       }
     } finally {
       isDraining = false;
+      for (const goOn of waitingForQuiet.splice(0)) goOn();
     }
   };
 
@@ -380,5 +384,7 @@ export function createOutbox(ground: OutboxGround): Outbox {
       return outcome;
     },
     kick: () => void drain(),
+    whenQuiet: () =>
+      isDraining ? new Promise((resolve) => waitingForQuiet.push(resolve)) : Promise.resolve(),
   };
 }
