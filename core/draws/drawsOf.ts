@@ -255,6 +255,8 @@ function removalDraw(step: Step, shelf: ShelfIndex): Outcome<Draw> | undefined {
 type Worn = Map<Step['by'], Step['gloves']>;
 
 function glovesDraw(step: Step, shelf: ShelfIndex, worn: Worn): Outcome<Draw> | undefined {
+  /* Who waits between gloved steps keeps them on. */
+  if (step.gloves === undefined && step.hands !== 'hands-on') return undefined;
   const before = worn.get(step.by);
   worn.set(step.by, step.gloves);
   if (step.gloves === undefined || step.gloves === before) return undefined;

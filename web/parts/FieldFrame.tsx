@@ -46,15 +46,16 @@ interface FieldNoteProps {
 /** What stands below a field; `noteId` is how the field refers to it. */
 export function FieldNote({ id, hint, error }: FieldNoteProps) {
   if (error === undefined && hint === undefined) return null;
-  return error === undefined ? (
-    <p id={noteId(id)} className="text-xs text-ink-soft">
-      {hint}
-    </p>
-  ) : (
-    <p id={noteId(id)} role="alert" className="text-xs font-semibold text-clay">
-      <span aria-hidden>▲ </span>
-      {error}
-    </p>
+  return (
+    <div id={noteId(id)} className="text-xs">
+      {error !== undefined && (
+        <p role="alert" className="font-semibold text-clay">
+          <span aria-hidden>▲ </span>
+          {error}
+        </p>
+      )}
+      {hint !== undefined && <p className="text-ink-soft">{hint}</p>}
+    </div>
   );
 }
 

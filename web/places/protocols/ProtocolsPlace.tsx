@@ -9,7 +9,6 @@ import { usersOfBlock } from '@bienestar/core/protocol/severalSteps';
 import { HandsStrand } from '../../figures/HandsStrand';
 import { counted, number } from '../../format/figures';
 import { Button } from '../../parts/Button';
-import { Fold } from '../../parts/Fold';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { opened, type DraftPart } from '../../store/drafts';
 import { useFigures, useHouse } from '../../store/house';
@@ -108,10 +107,10 @@ export function ProtocolsPlace() {
         </section>
         {(archived.length > 0 || archivedBlocks.length > 0) && (
           <section className="mt-10">
-            <Fold
-              title="Archived"
-              summary={[...archived, ...archivedBlocks].map(({ name }) => name).join(', ')}
-            >
+            <details>
+              <summary className="text-ink-soft">
+                Archived: {[...archived, ...archivedBlocks].map(({ name }) => name).join(', ')}
+              </summary>
               <ProtocolList protocols={archived} longest={longest} />
               <ul>
                 {archivedBlocks.map(({ id, name }) => (
@@ -125,7 +124,7 @@ export function ProtocolsPlace() {
                   </li>
                 ))}
               </ul>
-            </Fold>
+            </details>
           </section>
         )}
       </div>

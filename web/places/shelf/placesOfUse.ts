@@ -33,7 +33,8 @@ export function placesOfUse(
     noteWriting(writing, `${name} (block)`, `/protocols/blocks/${id}`);
   }
   for (const mix of house.mixes) {
-    for (const { source } of mix.parts) {
+    const others = (mix.recipes ?? []).flatMap(({ parts }) => parts);
+    for (const { source } of [...mix.parts, ...others]) {
       note(source, { name: `${mix.name} (mix)`, address: `/shelf/${mix.id}` });
     }
   }
