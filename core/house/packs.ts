@@ -45,3 +45,16 @@ export function leadTimeOf(
     reviewDays: supplier.reviewDays,
   };
 }
+
+const OUT_OF_LINE = 10;
+
+/**
+ * Whether a new price is so far from the one before that a figure was likely mistyped: ten times, or a tenth.
+ * @param before minor units
+ * @param after minor units
+ * @example isOutOfLine(2_400, 24_000) // true
+ */
+export function isOutOfLine(before: number, after: number): boolean {
+  if (before <= 0 || after <= 0) return false;
+  return after >= before * OUT_OF_LINE || after * OUT_OF_LINE <= before;
+}

@@ -74,3 +74,15 @@ describe('what would empty figures', () => {
     await vi.waitFor(() => expect(person.store.getState().queue.writes).toHaveLength(1));
   });
 });
+
+describe('a price ten times the one before', () => {
+  it('is asked, and stays as it was where it was not meant', async () => {
+    person = await personAtApp('/shelf/aloe-gel/bought');
+    await person.fill('Pack price', '280');
+    await person.press('Enter');
+    await person.sees('€280.00 for a pack of Aloe gel?');
+    await person.click('button', 'Leave it');
+    await person.sees('It is still €28.00.');
+    expect(person.store.getState().queue.writes).toEqual([]);
+  });
+});

@@ -1,4 +1,6 @@
 import type { Material } from '@bienestar/core/house/house';
+import { useHouse } from '../../store/house';
+import { priceIsMeant } from './priceIsMeant';
 import { chosenPack } from '@bienestar/core/house/packs';
 import { MoneyField } from '../../parts/MoneyField';
 import { NumberField } from '../../parts/NumberField';
@@ -31,6 +33,7 @@ export function NameInPlace({ row: { material } }: InPlaceProps) {
 /** The price of the preferred pack, changed in its line; a column of prices can be pasted. */
 export function PriceInPlace({ row: { material, pack } }: InPlaceProps) {
   const change = useChangeOf(material);
+  const { currency } = useHouse().settings;
   if (material.kind === 'linen') return <span className="text-ink-soft">{pack}</span>;
   const preferred = chosenPack(material);
   return (
@@ -40,7 +43,8 @@ export function PriceInPlace({ row: { material, pack } }: InPlaceProps) {
       labelHidden
       commitOn="leaving"
       value={preferred.priceMinor}
-      onCommit={(priceMinor) =>
+      onCommit={async (priceMinor) =>
+        (await priceIsMeant(material.name, preferred.priceMinor, priceMinor, currency)) ??
         change((latest) =>
           latest.kind === 'linen'
             ? {}

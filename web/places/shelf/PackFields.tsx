@@ -1,3 +1,4 @@
+import { priceIsMeant } from './priceIsMeant';
 import { ChevronRight, Plus, X } from 'lucide-react';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import type { BoughtMaterial, DiscountBreak, Pack } from '@bienestar/core/house/house';
@@ -74,7 +75,7 @@ export function PackFields(props: PackFieldsProps) {
 }
 
 function Terms({ material, pack, onChange }: PackFieldsProps) {
-  const { suppliers } = useHouse();
+  const { suppliers, settings } = useHouse();
   const put = (changes: Partial<Pack>) => onChange((latest) => ({ ...latest, ...changes }));
   /** Without a key that was cleared, as the house keeps it. */
   const clear = (key: keyof Pack): void => {
@@ -123,7 +124,10 @@ function Terms({ material, pack, onChange }: PackFieldsProps) {
           {...leaving}
           label="Pack price"
           value={pack.priceMinor}
-          onCommit={(priceMinor) => put({ priceMinor })}
+          onCommit={async (priceMinor) =>
+            (await priceIsMeant(material.name, pack.priceMinor, priceMinor, settings.currency)) ??
+            put({ priceMinor })
+          }
         />
         <PercentField
           {...leaving}
