@@ -1,4 +1,4 @@
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useId, useRef, useState, type KeyboardEvent } from 'react';
 import { parseDecimal } from '../format/decimal';
 import { editable } from '../format/figures';
 import { FieldFrame, INPUT_LOOK, noteId } from './FieldFrame';
@@ -57,6 +57,8 @@ export function NumberField(props: NumberFieldProps) {
   const [shown, setShown] = useState(value);
   /* What is being typed is not taken away by a value that arrives meanwhile. */
   const [isTyping, setIsTyping] = useState(false);
+  /** how often something was typed: an answer to what was typed before does not end it */
+  const typedTimes = useRef(0);
   if (shown !== value) {
     setShown(value);
     if (!isTyping) {
@@ -80,7 +82,11 @@ export function NumberField(props: NumberFieldProps) {
     setFault(wrong);
     if (wrong !== undefined || number === undefined) return false;
     if (number === value) return true;
+    /* Until it is answered, what was typed stands: a value that is refused goes, and not the text. */
+    setIsTyping(true);
+    const asTyped = typedTimes.current;
     const refused = (await onCommit(number)) ?? undefined;
+    if (typedTimes.current === asTyped) setIsTyping(false);
     setFault(refused);
     return refused === undefined;
   };
@@ -112,6 +118,7 @@ export function NumberField(props: NumberFieldProps) {
           aria-invalid={error !== undefined}
           aria-describedby={error !== undefined || hint !== undefined ? noteId(id) : undefined}
           onChange={(event) => {
+            typedTimes.current += 1;
             setText(event.target.value);
             if (commitOn === 'typing') void take(event.target.value);
             else setIsTyping(true);

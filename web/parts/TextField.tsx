@@ -1,4 +1,4 @@
-import { useId, useState, type Ref } from 'react';
+import { useId, useRef, useState, type Ref } from 'react';
 import { FieldFrame, INPUT_LOOK, noteId } from './FieldFrame';
 
 interface TextFieldProps {
@@ -37,6 +37,8 @@ export function TextField({
   const [fault, setFault] = useState<string>();
   /* What is being typed is not taken away by a value that arrives meanwhile. */
   const [isTyping, setIsTyping] = useState(false);
+  /** how often something was typed: an answer to what was typed before does not end it */
+  const typedTimes = useRef(0);
   if (shown !== value) {
     setShown(value);
     if (!isTyping) {
@@ -51,7 +53,13 @@ export function TextField({
       return;
     }
     setFault(undefined);
-    if (typed !== value) setFault((await onCommit(typed)) ?? undefined);
+    if (typed === value) return;
+    /* Until it is answered, what was typed stands: a value that is refused goes, and not the text. */
+    setIsTyping(true);
+    const asTyped = typedTimes.current;
+    const refused = (await onCommit(typed)) ?? undefined;
+    if (typedTimes.current === asTyped) setIsTyping(false);
+    setFault(refused);
   };
   const shared = {
     id,
@@ -60,6 +68,7 @@ export function TextField({
     'aria-invalid': fault !== undefined,
     'aria-describedby': fault !== undefined || hint !== undefined ? noteId(id) : undefined,
     onChange: (event: { target: { value: string } }) => {
+      typedTimes.current += 1;
       setText(event.target.value);
       if (commitOn === 'typing') void take(event.target.value);
       else setIsTyping(true);

@@ -128,7 +128,7 @@ async function edited<P extends Part>(
   const { key } = store.dispatch(
     did({ kind: 'edit', part, name, before: base, after: mine }),
   ).payload;
-  const outcome = await outbox.put({ kind: 'edit', part, base, mine }, name).settled;
+  const outcome = await outbox.put({ kind: 'edit', part, base, mine }, name).tried;
   if (outcome.is === 'refused' || outcome.is === 'clash') store.dispatch(forgotten(key));
   switch (outcome.is) {
     case 'done':
@@ -162,8 +162,14 @@ export function useAddAndRemove<N extends AggregateName>(part: N) {
       return true;
     },
     remove: async (value: Versioned<Aggregates[N]>): Promise<boolean> => {
-      const { id, name, version } = value;
+      const { id, name } = value;
+      /* What was left in its fields a moment ago is saved first. */
+      await outbox.whenQuiet();
       const house = houseInHand(store.getState());
+      const now = (house?.[part] as readonly Versioned<Aggregates[N]>[] | undefined)?.find(
+        (each) => each.id === id,
+      );
+      const { version } = now ?? value;
       const kind = REFERRED_AS[part];
       /* What something holds on to is refused, with the names of what does: that needs no question. */
       const isFree = house && !(kind && isUsedIn(house, kind, id));
@@ -172,7 +178,12 @@ export function useAddAndRemove<N extends AggregateName>(part: N) {
       const plan = house?.demand.find(({ serviceId }) => serviceId === id);
       const gone = await remove({ part, id, version });
       if (gone.error) return tell(gone.error);
-      const deed = { kind: 'removal', part, name, value: unversioned(value as Versioned<object>) };
+      const deed = {
+        kind: 'removal',
+        part,
+        name,
+        value: unversioned((now ?? value) as Versioned<object>),
+      };
       const { key } = dispatch(did({ ...deed, plan } as Deed)).payload;
       toast(`${name} is removed.`, {
         duration: 12_000,
