@@ -26,18 +26,20 @@ export function PeoplePanel() {
       {people.map((person, at) => (
         <PersonLine key={person.id} person={person} labelled={at === 0} />
       ))}
-      <PasteRowsButton kind="people" />
-      <AddLine
-        what="Add a person"
-        onAdd={() =>
-          void add({
-            id: asId(nanoid(12)),
-            name: 'New person',
-            role: 'therapist',
-            hourlyPayMinor: 0,
-          })
-        }
-      />
+      <div className="flex flex-wrap gap-3">
+        <AddLine
+          what="Add a person"
+          onAdd={() =>
+            void add({
+              id: asId(nanoid(12)),
+              name: 'New person',
+              role: 'therapist',
+              hourlyPayMinor: 0,
+            })
+          }
+        />
+        <PasteRowsButton kind="people" />
+      </div>
     </Section>
   );
 }
