@@ -1,3 +1,4 @@
+import { LIST_UNITS } from '../priceLists/readList';
 import type { BaseUnit } from '../quantity/unit';
 
 /** A pack as it is written on a box: so many containers of that content. */
@@ -8,26 +9,14 @@ export interface PackText {
   readonly unit: BaseUnit;
 }
 
-/** What a written unit is, in the units of the shelf. */
+/** What people write on packs besides the units of price lists. */
 const UNITS: Readonly<Record<string, readonly [BaseUnit, number]>> = {
-  ml: ['ml', 1],
-  cl: ['ml', 10],
+  ...LIST_UNITS,
   dl: ['ml', 100],
-  l: ['ml', 1000],
-  lt: ['ml', 1000],
   litre: ['ml', 1000],
   litres: ['ml', 1000],
   liter: ['ml', 1000],
-  'fl oz': ['ml', 29.5735295625],
-  g: ['g', 1],
-  gr: ['g', 1],
-  kg: ['g', 1000],
-  oz: ['g', 28.349523125],
   lb: ['g', 453.59237],
-  piece: ['piece', 1],
-  pieces: ['piece', 1],
-  pcs: ['piece', 1],
-  pc: ['piece', 1],
   sheets: ['piece', 1],
   pads: ['piece', 1],
   pairs: ['piece', 2],

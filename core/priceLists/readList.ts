@@ -42,7 +42,8 @@ export interface ReadList {
   readonly faults: readonly ListFault[];
 }
 
-const UNITS: Readonly<Record<string, readonly [BaseUnit, number]>> = {
+/** What a written unit is in a unit of the shelf, and how many of it. */
+export const LIST_UNITS: Readonly<Record<string, readonly [BaseUnit, number]>> = {
   ml: ['ml', 1],
   cl: ['ml', 10],
   l: ['ml', 1000],
@@ -274,7 +275,7 @@ function rowReader(
     unit: (): readonly [BaseUnit, number] | undefined => {
       const found = raw('unit').toLowerCase().replaceAll('.', '');
       if (found === '') return undefined;
-      const known = Object.hasOwn(UNITS, found) ? UNITS[found] : undefined;
+      const known = Object.hasOwn(LIST_UNITS, found) ? LIST_UNITS[found] : undefined;
       if (!known) fault('unit', `“${raw('unit')}” is not known here: use ml, l, g, kg or pcs.`);
       return known;
     },

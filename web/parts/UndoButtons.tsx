@@ -5,6 +5,7 @@ import { useAppDispatch, useAppSelector } from '../store/store';
 import { doAgain, takeBack } from '../store/takeBack';
 import { deedWords } from '../store/undo';
 import { IconButton } from './Button';
+import { isTyping, wayOfKeys } from './undoKeys';
 
 /** Takes back what was done last, wherever one is; a workbench has its own. */
 export function UndoButtons() {
@@ -15,12 +16,10 @@ export function UndoButtons() {
   useEffect(() => {
     if (isAtWorkbench) return;
     const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey || isTyping(event.target)) return;
-      const key = event.key.toLowerCase();
-      const back = key === 'z' && !event.shiftKey;
-      if (!back && key !== 'y' && key !== 'z') return;
+      const way = isTyping(event.target) ? undefined : wayOfKeys(event);
+      if (way === undefined) return;
       event.preventDefault();
-      void dispatch(back ? takeBack() : doAgain());
+      void dispatch(way === 'back' ? takeBack() : doAgain());
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -55,8 +54,4 @@ function useIsAtWorkbench(): boolean {
   const block = useMatch('/protocols/blocks/:protocolId/:stepId?');
   const { stepId } = protocol?.params ?? {};
   return block !== null || (protocol !== null && stepId !== 'card' && stepId !== 'tray');
-}
-
-function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && target.matches('input, textarea, [contenteditable]');
 }

@@ -1,5 +1,5 @@
-import { useRef } from 'react';
 import { Button } from '../../parts/Button';
+import { FileButton } from '../../parts/FileButton';
 import { useCopiesQuery } from '../../store/api';
 import { useOpening, type Opening } from '../../store/openHouse';
 import { CopyList } from './CopiesPanel';
@@ -12,7 +12,6 @@ interface BeginPlaceProps {
 
 /** Where there is no house, or it cannot be found or read any more: what to do is asked, and nothing assumed. */
 export function BeginPlace({ fault }: BeginPlaceProps) {
-  const input = useRef<HTMLInputElement>(null);
   const { data: copies = [] } = useCopiesQuery();
   const { state, open, breakOff } = useOpening();
   const begin = (opening: Opening): void => void open(opening);
@@ -51,7 +50,13 @@ export function BeginPlace({ fault }: BeginPlaceProps) {
             {wasHere ? 'Or something else' : 'How shall it begin?'}
           </h2>
           <div className="flex flex-wrap gap-3">
-            <Button onClick={() => input.current?.click()}>Open a house file …</Button>
+            <FileButton
+              label="House file"
+              accept=".json,application/json"
+              onFile={(file) => begin({ from: 'file', file })}
+            >
+              Open a house file …
+            </FileButton>
             {fault === undefined && (
               <>
                 <Button onClick={() => begin({ from: 'beginning', begin: 'new' })}>
@@ -63,18 +68,6 @@ export function BeginPlace({ fault }: BeginPlaceProps) {
               </>
             )}
           </div>
-          <input
-            ref={input}
-            type="file"
-            accept=".json,application/json"
-            aria-label="House file"
-            className="hidden"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              if (file) begin({ from: 'file', file });
-              event.target.value = '';
-            }}
-          />
           <OpeningFaults state={state} />
         </section>
         <OpeningSheet state={state} onBreakOff={breakOff} />

@@ -1,6 +1,7 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../../parts/Button';
+import { FileButton } from '../../parts/FileButton';
 import { toast } from '../../parts/toast';
 import { api } from '../../store/api';
 import { useHouse } from '../../store/house';
@@ -20,7 +21,6 @@ interface DemoNoticeProps {
 export function DemoNotice({ always = false }: DemoNoticeProps) {
   const { name, isDemonstration } = useHouse().settings;
   const [isLeft, setIsLeft] = useState(() => localStorage.getItem(KEY) !== null);
-  const input = useRef<HTMLInputElement>(null);
   const { state, open, breakOff } = useOpening();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
@@ -66,7 +66,15 @@ export function DemoNotice({ always = false }: DemoNoticeProps) {
         >
           Begin my own house
         </Button>
-        <Button onClick={() => input.current?.click()}>Open a house file …</Button>
+        <FileButton
+          label="A house file of mine"
+          accept=".json,application/json"
+          onFile={(file) =>
+            void replace({ from: 'file', file }, 'Your house is open.', '/protocols')
+          }
+        >
+          Open a house file …
+        </FileButton>
         {!always && (
           <Button
             weight="quiet"
@@ -79,18 +87,6 @@ export function DemoNotice({ always = false }: DemoNoticeProps) {
           </Button>
         )}
       </div>
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        aria-label="A house file of mine"
-        className="hidden"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) void replace({ from: 'file', file }, 'Your house is open.', '/protocols');
-          event.target.value = '';
-        }}
-      />
       <OpeningFaults state={state} />
       <OpeningSheet state={state} onBreakOff={breakOff} />
     </section>

@@ -1,8 +1,9 @@
 import { Download, Upload } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { toast } from '../../parts/toast';
 import { API } from '@bienestar/contract/api';
 import { Button } from '../../parts/Button';
+import { FileButton } from '../../parts/FileButton';
 import { Sheet } from '../../parts/Sheet';
 import { useOpening } from '../../store/openHouse';
 import { OpeningFaults, OpeningSheet } from './OpeningParts';
@@ -10,7 +11,6 @@ import { Section } from './Section';
 
 /** The whole house as a file: taken away, or put in the place of what is here. */
 export function HouseFilePanel() {
-  const input = useRef<HTMLInputElement>(null);
   const [waiting, setWaiting] = useState<File>();
   const { state, open, breakOff } = useOpening();
 
@@ -33,20 +33,9 @@ export function HouseFilePanel() {
         >
           <Download aria-hidden size={16} /> Save the house file
         </a>
-        <Button onClick={() => input.current?.click()}>
+        <FileButton label="House file" accept=".json,application/json" onFile={setWaiting}>
           <Upload aria-hidden size={16} /> Open a house file …
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".json,application/json"
-          aria-label="House file"
-          className="hidden"
-          onChange={(event) => {
-            setWaiting(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
+        </FileButton>
       </div>
       <OpeningFaults state={state} />
       <OpeningSheet state={state} onBreakOff={breakOff} />

@@ -16,6 +16,7 @@ import { Ribbon } from '../../figures/Ribbon';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { Loading } from '../../parts/Loading';
+import { isTyping, wayOfKeys } from '../../parts/undoKeys';
 import { NothingHere } from '../../parts/NothingHere';
 import { redone, undone, type DraftPart } from '../../store/drafts';
 import { useSnapshot } from '../../store/house';
@@ -99,13 +100,10 @@ export function Workbench({ part }: WorkbenchProps) {
         event.preventDefault();
         lineInput.current?.focus();
       }
-      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
-      const key = event.key.toLowerCase();
-      const back = key === 'z' && !event.shiftKey;
-      const forth = key === 'y' || (key === 'z' && event.shiftKey);
-      if (!back && !forth) return;
+      const way = wayOfKeys(event);
+      if (way === undefined) return;
       event.preventDefault();
-      dispatch(back ? undone(protocolId) : redone(protocolId));
+      dispatch(way === 'back' ? undone(protocolId) : redone(protocolId));
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -295,8 +293,4 @@ export function Workbench({ part }: WorkbenchProps) {
       />
     </div>
   );
-}
-
-function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && target.matches('input, textarea, [contenteditable]');
 }
