@@ -261,6 +261,12 @@ export function refusedBy(error: unknown): Refused {
   };
 }
 
+/** The same in a sentence. */
+export function refusalWords(error: unknown): string {
+  const refused = refusedBy(error);
+  return refused.kind === 'away' ? refused.message : refused.document.detail;
+}
+
 /** Whether a problem is an answer, and not that nobody could give one just now. */
 function isAnswer({ status, type }: ProblemDocument): boolean {
   return status < 500 || type === PROBLEM_TYPES.internal;

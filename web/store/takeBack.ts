@@ -1,7 +1,7 @@
 import { unversioned, type Versioned } from '@bienestar/contract/api';
 import type { Demand } from '@bienestar/core/house/house';
 import { toast } from '../parts/toast';
-import { api, refusedBy, type PartValue } from './api';
+import { api, refusalWords, type PartValue } from './api';
 import { houseInHand } from './house';
 import { editedThing } from './outbox/queuedWrite';
 import { isSame, rebase } from './outbox/rebase';
@@ -63,6 +63,8 @@ async function done(
   dispatch: AppDispatch,
   getState: () => RootState,
 ): Promise<string | undefined> {
+  /* What was left in its fields a moment ago is saved before it goes. */
+  if (deed.kind === 'removal') await outbox.whenQuiet();
   const house = houseInHand(getState());
   if (!house) return 'The house is not open.';
   switch (deed.kind) {
@@ -84,7 +86,7 @@ async function done(
     case 'addition': {
       const { part, value, plan } = deed;
       const added = await dispatch(api.endpoints.add.initiate({ part, value }));
-      if (added.error) return said(added.error);
+      if (added.error) return refusalWords(added.error);
       if (plan) await putPlan(plan, deed.name);
       return undefined;
     }
@@ -95,7 +97,7 @@ async function done(
       if (!now) return `${name} is no longer there.`;
       const { id, version } = now;
       const removed = await dispatch(api.endpoints.remove.initiate({ part, id, version }));
-      return removed.error ? said(removed.error) : undefined;
+      return removed.error ? refusalWords(removed.error) : undefined;
     }
   }
 }
@@ -105,9 +107,4 @@ async function putPlan(plan: Versioned<Demand>, name: string): Promise<void> {
   const base = { serviceId: plan.serviceId, visitsPerWeek: 0, version: 0 };
   const mine = { ...unversioned<Demand>(plan), version: 0 };
   await outbox.put({ kind: 'edit', part: 'demand', base, mine }, `The plan for ${name}`).tried;
-}
-
-function said(error: unknown): string {
-  const refused = refusedBy(error);
-  return refused.kind === 'away' ? refused.message : refused.document.detail;
 }

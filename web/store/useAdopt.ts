@@ -3,7 +3,7 @@ import { toast } from '../parts/toast';
 import type { Scenario } from '@bienestar/core/house/scenario';
 import type { HouseSnapshot, Several, Versioned } from '@bienestar/contract/api';
 import type { Adoption } from '@bienestar/core/whatIf/adoption';
-import { refusedBy, useSaveSeveralMutation } from './api';
+import { refusalWords, useSaveSeveralMutation } from './api';
 import { useSnapshot } from './house';
 
 /** Writes what a scenario changes into the house, all of it or none, and offers to undo it. */
@@ -18,8 +18,7 @@ export function useAdopt(): (
     async (adoption, scenario, words) => {
       const saved = await save(severalFrom(adoption, scenario, snapshot));
       if (saved.error) {
-        const refused = refusedBy(saved.error);
-        const reason = refused.kind === 'away' ? refused.message : refused.document.detail;
+        const reason = refusalWords(saved.error);
         toast.error(`Nothing was changed. ${reason}`, { duration: 10_000 });
         return false;
       }

@@ -10,7 +10,7 @@ import { isUsedIn, type ReferredKind } from '@bienestar/contract/references';
 import type { Demand, House, Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { toast } from '../parts/toast';
-import { refusedBy, useAddMutation, useRemoveMutation, type Part, type PartValue } from './api';
+import { refusalWords, useAddMutation, useRemoveMutation, type Part, type PartValue } from './api';
 import { houseInHand, selectShown } from './house';
 import { isMeant } from './menuEffect';
 import { isSame, rebase } from './outbox/rebase';
@@ -147,8 +147,7 @@ export function useAddAndRemove<N extends AggregateName>(part: N) {
   const [remove, removing] = useRemoveMutation();
   const dispatch = useAppDispatch();
   const tell = (error: unknown): false => {
-    const refused = refusedBy(error);
-    toast.error(refused.kind === 'away' ? refused.message : refused.document.detail, {
+    toast.error(refusalWords(error), {
       duration: 8_000,
     });
     return false;

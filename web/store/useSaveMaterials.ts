@@ -2,7 +2,7 @@ import { useCallback } from 'react';
 import { toast } from '../parts/toast';
 import { unversioned, type MaterialBatch, type Versioned } from '@bienestar/contract/api';
 import type { Material } from '@bienestar/core/house/house';
-import { refusedBy, useSaveMaterialsMutation } from './api';
+import { refusalWords, useSaveMaterialsMutation } from './api';
 import { houseInHand } from './house';
 import { rebase } from './outbox/rebase';
 import { outbox, store } from './store';
@@ -14,8 +14,7 @@ function useSaveMaterials(): (batch: MaterialBatch) => Promise<string | undefine
     async (batch) => {
       const saved = await save(batch);
       if (!saved.error) return undefined;
-      const refused = refusedBy(saved.error);
-      return refused.kind === 'away' ? refused.message : refused.document.detail;
+      return refusalWords(saved.error);
     },
     [save],
   );

@@ -4,7 +4,7 @@ import { API, type CopyReason, type SafeCopy } from '@bienestar/contract/api';
 import { momentOfYearText, sizeText } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
-import { refusedBy, useCopiesQuery, useMakeCopyMutation } from '../../store/api';
+import { refusalWords, useCopiesQuery, useMakeCopyMutation } from '../../store/api';
 import { useOpening } from '../../store/openHouse';
 import { OpeningFaults, OpeningSheet } from './OpeningParts';
 import { useTimeZone } from '../../store/clock';
@@ -27,8 +27,7 @@ export function CopiesPanel() {
     const made = await makeCopy();
     if (!made.error) toast('A safe copy is made.');
     else {
-      const refused = refusedBy(made.error);
-      toast.error(refused.kind === 'away' ? refused.message : refused.document.detail);
+      toast.error(refusalWords(made.error));
     }
   };
   return (

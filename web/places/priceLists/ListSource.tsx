@@ -4,7 +4,7 @@ import type { Supplier } from '@bienestar/core/house/house';
 import { percent } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { INPUT_LOOK, LABEL_LOOK } from '../../parts/FieldFrame';
-import { refusedBy, useLazyPriceListQuery } from '../../store/api';
+import { refusalWords, useLazyPriceListQuery } from '../../store/api';
 import { LARGEST_LIST, type ListInput } from '../../workers/readCells';
 import type { ReviewState } from './useListReview';
 
@@ -27,8 +27,7 @@ export function ListSource({ supplier, state, onRead, onCancel, onFail }: ListSo
       await onRead({ is: 'text', ...answer.data });
       return;
     }
-    const refused = refusedBy(answer.error);
-    onFail(refused.kind === 'away' ? refused.message : refused.document.detail);
+    onFail(refusalWords(answer.error));
   };
   const choose = async (file: File | undefined): Promise<void> => {
     if (!file) return;

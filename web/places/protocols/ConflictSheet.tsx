@@ -9,7 +9,7 @@ import { Button } from '../../parts/Button';
 import { LaterNote } from '../../parts/LaterNote';
 import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
-import { refusedBy, useAddMutation } from '../../store/api';
+import { refusalWords, useAddMutation } from '../../store/api';
 import { isSame } from '../../store/outbox/rebase';
 import { closed, settled, withoutVersion, type Draft } from '../../store/drafts';
 import { outbox, useAppDispatch } from '../../store/store';
@@ -193,8 +193,7 @@ function GoneSheet({ draft }: { readonly draft: Draft }) {
       giveUp();
       return;
     }
-    const refused = refusedBy(made.error);
-    toast.error(refused.kind === 'away' ? refused.message : refused.document.detail);
+    toast.error(refusalWords(made.error));
   };
   return (
     <Sheet

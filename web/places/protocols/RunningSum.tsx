@@ -5,7 +5,7 @@ import { explainCost, type ExplainedService } from '@bienestar/core/explain/expl
 import { explainPrice } from '@bienestar/core/explain/explainPrice';
 import type { Protocol } from '@bienestar/core/house/house';
 import { Button } from '../../parts/Button';
-import { refusedBy, useAddMutation } from '../../store/api';
+import { refusalWords, useAddMutation } from '../../store/api';
 import { useNewestEdition } from '../../store/useNewestEdition';
 import { Cautions } from './Cautions';
 import { CostSum } from './CostSum';
@@ -106,8 +106,7 @@ function PutOnMenu({ shown: { service, house } }: { readonly shown: ShownService
       toast(`${service.name} is on the menu.`);
       return;
     }
-    const refused = refusedBy(made.error);
-    toast.error(refused.kind === 'away' ? refused.message : refused.document.detail);
+    toast.error(refusalWords(made.error));
   };
   return (
     <div className="flex flex-col items-start gap-2 border-l-2 border-line-strong pl-3 text-sm text-ink-soft">

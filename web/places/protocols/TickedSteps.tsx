@@ -8,7 +8,7 @@ import { madeIntoBlock } from '@bienestar/core/protocol/severalSteps';
 import { Button, IconButton } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
-import { refusedBy, useAddMutation } from '../../store/api';
+import { refusalWords, useAddMutation } from '../../store/api';
 
 interface TickedStepsProps {
   readonly protocol: Protocol;
@@ -39,8 +39,7 @@ export function TickedSteps({
     if (!made) return;
     const added = await add({ part: 'blocks', value: made.block });
     if (added.error) {
-      const refused = refusedBy(added.error);
-      toast.error(refused.kind === 'away' ? refused.message : refused.document.detail);
+      toast.error(refusalWords(added.error));
       return;
     }
     edit(() => made.writing);

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { NumberField } from '../../parts/NumberField';
-import { refusedBy, useScaleQuery, useZeroScaleMutation } from '../../store/api';
+import { refusalWords, useScaleQuery, useZeroScaleMutation } from '../../store/api';
 import { StandInScale } from './StandInScale';
 
 const ASKED_EVERY_MS = 400;
@@ -25,8 +25,7 @@ export function ScaleReading({ action, onTake, pour }: ScaleReadingProps) {
   const setZero = async (): Promise<void> => {
     const answer = await zero();
     if (!answer.error) return setFault(undefined);
-    const refused = refusedBy(answer.error);
-    setFault(refused.kind === 'away' ? refused.message : refused.document.detail);
+    setFault(refusalWords(answer.error));
   };
   return (
     <div className="flex flex-col gap-2">

@@ -8,7 +8,7 @@ import { Choice } from '../../../parts/Choice';
 import { Findings } from '../inspector/Findings';
 import { Sheet } from '../../../parts/Sheet';
 import { TextField } from '../../../parts/TextField';
-import { refusedBy, useEditionQuery, usePublishMutation } from '../../../store/api';
+import { refusalWords, useEditionQuery, usePublishMutation } from '../../../store/api';
 import type { Draft } from '../../../store/drafts';
 import { useSnapshot } from '../../../store/house';
 import { useChange } from '../../../store/useEditPart';
@@ -146,8 +146,7 @@ function Publish({ draft, shown }: { readonly draft: Draft; readonly shown: Show
       setNote('');
       return;
     }
-    const refused = refusedBy(made.error);
-    toast.error(refused.kind === 'away' ? refused.message : refused.document.detail);
+    toast.error(refusalWords(made.error));
   };
   const stops = shown.problems.length + faults.length > 0;
   return (

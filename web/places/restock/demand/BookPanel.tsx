@@ -10,7 +10,7 @@ import { counted, number, percent } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
-import { refusedBy } from '../../../store/api';
+import { refusalWords, refusedBy } from '../../../store/api';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useLazyBookingFeedQuery, useSaveBookingsMutation } from '../../../store/restockApi';
@@ -135,8 +135,7 @@ function useCalendar() {
     }
     const saved = await save(of.bookings);
     if (saved.error) {
-      const refused = refusedBy(saved.error);
-      fail(refused.kind === 'away' ? refused.message : refused.document.detail);
+      fail(refusalWords(saved.error));
       return;
     }
     setReading({ is: 'read', of });
