@@ -19,6 +19,7 @@ export default defineConfig({
         include: [`${name}/**/*.test.{ts,tsx}`],
         environment: 'node',
         testTimeout: 60_000,
+        ...(name === 'cli' && { globalSetup: ['cli/testing/bundleCommands.ts'] }),
       },
     })),
   },

@@ -1,19 +1,9 @@
-import { execFile } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
+import { runCommand, type Ran } from './testing/runCommand';
 
-const root = fileURLToPath(new URL('..', import.meta.url));
 const DEMO = 'demo/casa-cenera.house.json';
 
-/** Runs `npm run -s card` with these words. */
-function card(...words: string[]): Promise<{ code: number; out: string; err: string }> {
-  return new Promise((resolve) => {
-    const run = ['--import', 'tsx', 'cli/card.ts', ...words];
-    execFile(process.execPath, run, { cwd: root }, (error, out, err) => {
-      resolve({ code: error ? Number(error.code) : 0, out, err });
-    });
-  });
-}
+const card = (...words: string[]): Promise<Ran> => runCommand('card', words);
 
 describe('a card on the command line', () => {
   it('is what is done for one client, with amounts as they were said, and the tray', async () => {

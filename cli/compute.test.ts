@@ -1,28 +1,14 @@
-import { execFile } from 'node:child_process';
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { runCommand, type Ran } from './testing/runCommand';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const demo = join(root, 'demo/casa-cenera.house.json');
 
-interface Ran {
-  readonly code: number;
-  readonly out: string;
-  readonly err: string;
-}
-
-/** Runs `npm run -s compute` with a file. */
-function compute(...args: string[]): Promise<Ran> {
-  return new Promise((resolve) => {
-    const run = ['--import', 'tsx', 'cli/compute.ts', ...args];
-    execFile(process.execPath, run, { cwd: root, maxBuffer: 2 ** 26 }, (error, out, err) => {
-      resolve({ code: error ? Number(error.code) : 0, out, err });
-    });
-  });
-}
+const compute = (...args: string[]): Promise<Ran> => runCommand('compute', args);
 
 interface Report {
   readonly services: readonly {
@@ -57,10 +43,11 @@ describe('the command line', () => {
     for (const { cost, price, chargedBy, ladders, steps, roomMinutes } of report.services) {
       const { direct = 0, full, room = 0, ...parts } = cost;
       const sum = Object.values(parts).reduce((total, part) => total + part, 0);
-      expect(Object.keys(parts)).toHaveLength(7);
+      expect(Object.keys(parts)).toHaveLength(8);
       expect(direct).toBeCloseTo(sum, 9);
       expect(full).toBeCloseTo(direct + room, 9);
-      expect(price.contribution).toBeCloseTo((price.net ?? 0) - (price.fees ?? 0) - direct, 9);
+      const taken = (price.fees ?? 0) + (price.sharedPay ?? 0);
+      expect(price.contribution).toBeCloseTo((price.net ?? 0) - taken - direct, 9);
       if (chargedBy === 'own') expect(price.gross).toBe(price.computedGross);
       else expect([price.gross, (price.gross ?? 1) % 500]).toEqual([ladders[chargedBy], 0]);
       const minutes = steps.reduce((sum, step) => sum + step.roomMinutes, 0);

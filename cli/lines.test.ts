@@ -1,19 +1,7 @@
-import { execFile } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
 import { expect, it } from 'vitest';
+import { runCommand, type Ran } from './testing/runCommand';
 
-const root = fileURLToPath(new URL('..', import.meta.url));
-
-/** Runs `npm run -s lines` with a file and what is said to it. */
-function lines(file: string, said: string): Promise<{ code: number; out: string; err: string }> {
-  return new Promise((resolve) => {
-    const run = ['--import', 'tsx', 'cli/lines.ts', file];
-    const child = execFile(process.execPath, run, { cwd: root }, (error, out, err) => {
-      resolve({ code: error ? Number(error.code) : 0, out, err });
-    });
-    child.stdin?.end(said);
-  });
-}
+const lines = (file: string, said: string): Promise<Ran> => runCommand('lines', [file], said);
 
 it('says what each line becomes, and what is asked about it', async () => {
   const said = [

@@ -242,6 +242,8 @@ export interface Health {
 export interface Posted {
   readonly stock: MaterialStock;
   readonly movements: readonly Movement[];
+  /** of which a delivery was taken back, so that it is due again */
+  readonly order?: Versioned<Order>;
 }
 
 /** What receiving did: `POST /api/orders/:id/receive`. */

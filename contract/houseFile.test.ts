@@ -70,9 +70,11 @@ describe('the demo house', () => {
     const report = reportOf(demo(), NEWEST);
     const due = report.ok ? report.value.materials.filter((material) => material.shouldOrder) : [];
     expect(due.map((material) => material.id)).toEqual([
+      'prickly-pear-milk',
       'fig-enzyme',
       'aloe-gel',
       'mineral-sunscreen',
+      'cellulose-sheet',
       'after-kit',
     ]);
   });

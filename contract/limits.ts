@@ -12,6 +12,9 @@ const LARGEST_QUANTITY = 100_000;
 const MINUTES_IN_A_DAY = 1_440;
 const TEN_YEARS_DAYS = 3_650;
 
+/** Beyond it the quickest visits would take no time at all. */
+export const MOST_PACE_SPREAD = 0.4;
+
 /** What each field takes, said once: the schemas check it and the forms tell it while one types. */
 export const LIMITS = {
   /** ml, g or pieces, where there must be some */
@@ -45,6 +48,7 @@ export const LIMITS = {
   mixMinutes: { least: 0, most: 10_080 },
   workingLifeMinutes: { above: 0, most: 10_080 },
   visitsPerWeek: { least: 0, most: 2_000 },
+  hoursPerWeek: { least: 0, most: 84 },
   taken: { least: 0, most: 10_000, whole: true },
   orderedPacks: { least: 1, most: 100_000, whole: true },
   layers: { least: 1, most: 50, whole: true },

@@ -14,7 +14,7 @@ import type {
   Writing,
 } from '@bienestar/core/house/house';
 import { servicesOf } from '@bienestar/core/house/offer';
-import { isStep } from '@bienestar/core/house/protocol';
+import { isStep, optionsOf } from '@bienestar/core/house/protocol';
 import { editionKey } from '@bienestar/core/house/houseIndex';
 import type { Fault } from './check';
 import type { HeldHouse } from './houseParts';
@@ -212,7 +212,7 @@ export function faultsWithinWriting({ steps, layerGroups, choices }: Writing): F
         message: 'These layers do not exist in the protocol.',
       });
     }
-    checkOption(step.option, pointer);
+    optionsOf(step).forEach((option) => checkOption(option, pointer));
     if (isStep(step)) {
       step.doses.forEach((dose, which) => checkOption(dose.option, `${pointer}/doses/${which}`));
     }

@@ -95,7 +95,7 @@ const CASES: Record<string, Case> = {
       ['/packs/1/id', 'prickly-pear-milk-pack-1', /twice/],
       ['/preferredPackId', 'another', /one of the packs/],
       ['/openLife', { amount: 0, unit: 'days' }, /more than 0/],
-      ['/openLife', { amount: 3, unit: 'weeks' }, /one of: days, hours/],
+      ['/openLife', { amount: 3, unit: 'years' }, /one of: months, weeks, days, hours/],
       ['/care/warnings', ['sharp'], /one of/],
       ['/care/allergens', [], /At least 1/],
       ['/archivedOn', '2026-13-01', /date/],

@@ -1,4 +1,5 @@
-import { dayOf, toSecond } from '@bienestar/core/days/days';
+import { dayOf } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 import { timeZoneHere } from '@bienestar/core/days/timeZones';
 
 type Plain = Record<string, unknown>;

@@ -95,7 +95,12 @@ describe('an empty house', () => {
       ['Copper', 'single-dose'],
     ]);
     await person.click('button', 'Undo the last change');
-    await person.waitFor(async () => (await snapshot()).materials.length === 1, 'one is undone');
+    await person.sees('Undone: 2 materials were added.');
+    const left = await snapshot();
+    expect([left.materials, left.suppliers]).toEqual([[], []]);
+    await person.click('button', 'Redo the last change');
+    await person.sees('Done again: 2 materials were added.');
+    expect((await snapshot()).materials.map(({ name }) => name)).toEqual(['Aloe gel', 'Copper']);
     await person.goTo('/house');
     await paste('Ione; therapist; 16,00\nOlaya; assistant; 10,50');
     await person.click('button', 'Add 2 people');

@@ -55,7 +55,7 @@ describe('the list of a supplier', () => {
     await person.sees('8 of 8 columns matched');
     await person.sees('€22.90');
     await person.sees('Black-sand clay facial');
-    await person.sees(/cost €36\.74 → €3\d\.\d\d/);
+    await person.sees(/cost €36\.80 → €3\d\.\d\d/);
     const apply = await person.page.$$eval('button', (all) =>
       all.map((each) => each.textContent).find((text) => text.startsWith('Apply')),
     );
@@ -79,7 +79,7 @@ describe('the list of a supplier', () => {
     await person.click('button', apply ?? '');
     await person.sees('materials follow the list');
     await person.click('button', 'Undo');
-    await person.sees('All is as it was before.');
+    await person.sees('Undone:');
     await person.goTo('/shelf/cactus-serum/bought');
     await person.waitFor(async () => (await person.valueOf('Pack price')) === '48.00', 'undone');
     await person.goTo('/shelf/prickly-pear-milk/bought');

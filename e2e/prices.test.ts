@@ -35,7 +35,7 @@ describe('the price of a service', () => {
     await (await person.find('slider', 'Charged price')).focus();
     await person.page.keyboard.press('ArrowUp');
     await person.sees('Where €85.00 goes');
-    await person.sees(/The service earns as much if [\d.]+% of visits stay away/);
+    await person.sees(/it earns as much if [\d.]+% of visits stay away; once the paid hours follow/);
     await person.page.keyboard.press('Escape');
     await person.sees('Where €80.00 goes');
     await (await person.find('slider', 'Charged price')).focus();

@@ -97,7 +97,7 @@ describe('the steps of a protocol', () => {
     await order(['Consult and settle', 'Enzyme paste rests']);
     await person.click('button', 'Undo');
     await person.saved();
-    expect(await person.figure('Product')).toBe('€4.71');
+    expect(await person.figure('Product')).toBe('€4.74');
   });
 });
 

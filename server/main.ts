@@ -17,7 +17,7 @@ import { PAGES } from './places';
 
 /*
  * Migrates the database at DATABASE_URL, loads the demo house when it is empty, and serves on
- * HOST:PORT, under the names in HOSTS (with commas between) besides those of loopback. SCALE_ADDRESS,
+ * HOST:PORT (0 is any port that is free), under the names in HOSTS (with commas between) besides those of loopback. SCALE_ADDRESS,
  * SCALE_CONTROL, PRICE_LISTS, ORDERS and BOOKINGS say where devices, suppliers and the booking calendar
  * answer. Safe copies lie in the folder COPIES. Says `{"ready": url}` on stdout when it does, or `{"failed": reason}`; logs go to stderr.
  */
@@ -74,7 +74,9 @@ const server = createServer(
 );
 server.on('error', (error: NodeJS.ErrnoException) => fail(error.code ?? error.message));
 server.listen(Number(PORT), HOST, () => {
-  process.stdout.write(`${JSON.stringify({ ready: addressOf(HOST, Number(PORT)) })}\n`);
+  const listening = server.address();
+  const port = typeof listening === 'object' && listening ? listening.port : Number(PORT);
+  process.stdout.write(`${JSON.stringify({ ready: addressOf(HOST, port) })}\n`);
 });
 
 /** Waits for the database, keeps a copy, brings it to the newest form, and begins with the demo house. */

@@ -9,7 +9,8 @@ import {
 import { compoundDemand } from '../core/restock/compound';
 import { materialDemand, type UseRate } from '../core/draws/demandRate';
 import { orderSize } from '../core/restock/orderSize';
-import { usesWhileWaiting, type LeadTime } from '../core/restock/usesWhileWaiting';
+import type { LeadTime } from '../core/restock/supplyCalendar';
+import { usesWhileWaiting } from '../core/restock/usesWhileWaiting';
 import { valueOf } from '../core/testing/sample';
 
 /*

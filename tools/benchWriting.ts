@@ -1,3 +1,4 @@
+import { pricesOf } from '../core/figures/trial';
 import { createCalculator } from '../core/figures/createCalculator';
 import { matrixOf } from '../core/figures/matrix';
 import { shelfOf } from '../core/figures/serviceWork';
@@ -116,8 +117,8 @@ export function benchWriting(house: House): readonly Row[] {
       house,
       index,
       inUse: { protocol, mixes: house.mixes },
-      unitCosts: new Map([...materials].map(([id, each]) => [id, each.unitCost])),
-      rates: { therapist: 37, assistant: 20, room: 8 },
+      ...pricesOf(materials),
+      rates: { therapist: 37, assistant: 20, room: 8, fixed: { therapist: 37, assistant: 20 } },
     });
     if (!made.ok) throw new Error(made.problems[0]?.message);
     kinds = made.value.kinds;

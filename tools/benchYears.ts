@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { withoutVersions, type HouseSnapshot } from '../contract/api';
 import { writeHouseFile } from '../contract/houseFile';
-import { toSecond } from '../core/days/days';
+import { toSecond } from '../core/days/instants';
 import { createCalculator } from '../core/figures/createCalculator';
 import { createRestocker } from '../core/restock/restocker';
 import { createApp } from '../server/app';

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import type { HouseArchive } from '../core/house/archive';
 import { asOfNow } from '../core/house/archive';
-import { daysAfter, toSecond } from '../core/days/days';
+import { daysAfter } from '../core/days/days';
+import { toSecond } from '../core/days/instants';
 import type { CountRound, Order, Treatment } from '../core/house/house';
 import type { JournalEntry } from '../core/house/journal';
 import type { Lot, Movement } from '../core/house/stock';

@@ -95,19 +95,13 @@ async function checkBudget() {
 
 /** What needs nothing but the code. */
 async function readCode() {
-  for (const workspace of [
-    'core',
-    'contract',
-    'server',
-    'standins',
-    'web',
-    'cli',
-    'e2e',
-    'tools',
-  ]) {
-    await checkProgram(`types of ${workspace}`, 'tsc', ['-p', workspace]);
-  }
-  await checkProgram('lint and direction of imports', 'oxlint', ['-c', 'oxlint.config.mjs']);
+  /* The linter has the types of every workspace at hand, each by its own tsconfig: what the compiler says is
+     told there, without reading all of it once more. */
+  await checkProgram('types, lint and direction of imports', 'oxlint', [
+    '-c',
+    'oxlint.config.mjs',
+    '--type-check',
+  ]);
   await checkProgram('format', 'oxfmt', ['--check']);
   await checkProgram('unused code', 'knip', []);
 }

@@ -63,6 +63,11 @@ export const ROUTES: RouteObject[] = [
         }),
       },
       {
+        path: 'menu/adds-up',
+        errorElement: <PlaceFault />,
+        lazy: async () => ({ Component: (await import('./places/menu/AddsUpPlace')).AddsUpPlace }),
+      },
+      {
         path: 'menu/what-if/:scenarioId?',
         errorElement: <PlaceFault />,
         lazy: async () => ({

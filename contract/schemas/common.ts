@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import type { PurchaseTax } from '@bienestar/core/house/supplier';
 import { isDay } from '@bienestar/core/days/days';
 import { LIMITS, type Limits } from '../limits';
 import type { AnyId } from '@bienestar/core/house/ids';
@@ -96,6 +97,12 @@ export const shareAboveNothing = number.greater(0).max(1);
 export const onCost = number.min(0).max(3);
 
 /** A date of the calendar, YYYY-MM-DD. */
+export const purchaseTax = shape<PurchaseTax>({
+  rate: share,
+  included: Joi.boolean().required(),
+  recovered: Joi.boolean().required(),
+});
+
 export const day = Joi.string()
   .custom((value: string, helpers) =>
     isDay(value) ? value : helpers.message({ custom: 'Enter a date as YYYY-MM-DD.' }),

@@ -59,7 +59,8 @@ const role = Joi.valid('therapist', 'assistant').required();
 const zones = listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length).unique();
 const someZones = some(Joi.valid(...ZONE_IDS), ZONE_IDS.length).unique();
 
-const option = shape<InOption>({ choiceId: within, optionId: within }).optional();
+const inOption = shape<InOption>({ choiceId: within, optionId: within });
+const option = inOption.optional();
 
 const dose = shape<Dose>({
   id: within,
@@ -104,6 +105,7 @@ const placed = {
   layerGroupId: within.optional(),
   inLayers: Joi.valid('first', 'last', 'all-but-last').optional(),
   option,
+  also: some(inOption, 12),
 };
 
 const step = shape<Step>({

@@ -19,6 +19,7 @@ import {
   ORDER_STATES,
   REVIEWS,
   SENT_BY,
+  SO_MANY_BECAUSE,
   type ClientMix,
   type RestockSettings,
 } from '@bienestar/core/house/restock';
@@ -158,6 +159,16 @@ const reason = byKey('kind', {
   }),
   soon: shape<Extract<OrderReason, { kind: 'soon' }>>({ kind: kind('soon'), days: number }),
   'least-order': shape({ kind: kind('least-order') }),
+  lasts: shape<Extract<OrderReason, { kind: 'lasts' }>>({
+    kind: kind('lasts'),
+    weeks: number,
+    by: Joi.valid(...SO_MANY_BECAUSE).required(),
+  }),
+  'too-many': shape<Extract<OrderReason, { kind: 'too-many' }>>({
+    kind: kind('too-many'),
+    packs,
+    by: Joi.valid(...SO_MANY_BECAUSE).required(),
+  }),
   'by-hand': shape({ kind: kind('by-hand') }),
 });
 

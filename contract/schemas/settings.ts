@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { LIMITS } from '../limits';
+import { LIMITS, MOST_PACE_SPREAD } from '../limits';
 import type { Grade, HouseSettings } from '@bienestar/core/house/settings';
 import { isLocale } from '@bienestar/core/days/locale';
 import { isTimeZone } from '@bienestar/core/days/timeZones';
@@ -11,6 +11,7 @@ import {
   number,
   onCost,
   positive,
+  purchaseTax,
   share,
   shape,
   shareAboveNothing,
@@ -93,6 +94,7 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   }),
   isDemonstration: Joi.boolean().optional(),
   usualSpread: shareBelowOne.optional(),
+  paceSpread: number.min(0).max(MOST_PACE_SPREAD).optional(),
   slotGridMinutes: limited(LIMITS.slotGridMinutes),
   slotQuantile: number.min(0.5).max(0.999),
   therapistCharge: Joi.valid('attended', 'slot').required(),
@@ -100,6 +102,8 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
     'name',
   ),
   onCost,
+  withoutExpired: Joi.valid(true).optional(),
+  purchaseTax: purchaseTax.optional(),
   bookableShare: shareAboveNothing,
   roomCost: shape<HouseSettings['roomCost']>({
     fixedPerMonthMinor: money,

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { LIMITS } from '../limits';
 import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/house/careFacts';
+import { KEEPS_UNITS } from '@bienestar/core/house/material';
 import type { SwapAmount } from '@bienestar/core/house/scenario';
 import type {
   Amount,
@@ -36,6 +37,7 @@ import {
   name,
   number,
   positive,
+  purchaseTax,
   shape,
   share,
   shareBelowOne,
@@ -64,6 +66,7 @@ export const supplier = shape<Supplier>({
     .pattern(/^[a-z0-9][a-z0-9-]{0,39}$/, 'name of letters, figures and hyphens')
     .optional(),
   season: Joi.string().max(500).pattern(/\S/, 'words').optional(),
+  purchaseTax: purchaseTax.optional(),
   columns: shape<NonNullable<Supplier['columns']>>(
     Object.fromEntries(LIST_FIELDS.map((field) => [field, column])) as Record<
       (typeof LIST_FIELDS)[number],
@@ -154,7 +157,7 @@ const laundry = shape<LinenMaterial['laundry']>({
 
 const keeps = shape<Keeps>({
   amount: limited(LIMITS.keeps),
-  unit: Joi.valid('days', 'hours').required(),
+  unit: Joi.valid(...KEEPS_UNITS).required(),
 });
 
 const shared = { id, name, measures, care, keptAt: name.optional(), archivedOn: day.optional() };
@@ -248,6 +251,8 @@ const AMOUNT_BY_HOW = {
   named: shape({ how: Joi.valid('named').required(), quantity: triple, name }),
   packs: shape({ how: Joi.valid('packs').required(), quantity: triple }),
   fingertip: shape({ how: Joi.valid('fingertip').required(), quantity: triple }),
+  all: shape({ how: Joi.valid('all').required() }),
+  rest: shape({ how: Joi.valid('rest').required() }),
   coat: shape({
     how: Joi.valid('coat').required(),
     coat: name,
@@ -303,6 +308,7 @@ export const mix: Joi.ObjectSchema<Mix> = shape<Mix>({
     12,
   ),
   made: Joi.valid('ahead', 'just-in-time').required(),
+  wholeBatches: Joi.valid(true).optional(),
   mixingMinutes: mixMinutes,
   standingMinutes: mixMinutes,
   workingLifeMinutes: limited(LIMITS.workingLifeMinutes).optional(),

@@ -23,10 +23,13 @@ import {
   neededAtTimes,
   onCost,
   shape,
+  share,
   shareBelowOne,
   some,
   text,
+  limited,
 } from './common';
+import { LIMITS } from '../limits';
 import { guestWords } from './sold';
 
 export const room = shape<Room>({ id, name, kind: Joi.valid('dry', 'wet').required() });
@@ -38,6 +41,10 @@ export const person: Joi.ObjectSchema<Person> = shape<Person>({
   hourlyPayMinor: money,
   grade: name.optional(),
   onCost: onCost.optional(),
+  hoursPerWeek: limited(LIMITS.hoursPerWeek).optional(),
+  paidWhenWorking: Joi.valid(true).optional(),
+  monthlyPayMinor: money.optional(),
+  shareOfPrice: share.optional(),
 });
 
 const shownFor = shape<NonNullable<Service['shownFor']>>({

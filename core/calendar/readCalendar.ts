@@ -1,7 +1,8 @@
 import ICAL from 'ical.js';
 import type { Booking } from '../house/house';
 import { asId } from '../house/ids';
-import { dayOf, daysAfter, toSecond } from '../days/days';
+import { dayOf, daysAfter } from '../days/days';
+import { toSecond } from '../days/instants';
 import { fillPurse, NEVER_ENDS, startNear, whyNotRead } from './boundedRepeats';
 import { instantAt, isTimeZone } from '../days/timeZones';
 

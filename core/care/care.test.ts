@@ -6,6 +6,7 @@ import { drawsOf } from '../draws/drawsOf';
 import { unitCost } from '../cost/unitCost';
 import { exactly } from '../quantity/triple';
 import {
+  AS_PAID,
   bought,
   cleanser,
   dose,
@@ -136,7 +137,7 @@ describe('what the materials of a protocol ask to be minded', () => {
     ],
     [
       'alcohol-before-heat',
-      { action: 'apply', zones: ['face'] },
+      { action: 'heat', zones: ['face'] },
       { action: 'steam', zones: ['face'] },
     ],
     [
@@ -205,7 +206,7 @@ describe('kinds of material in a visit', () => {
       openLife: { amount: 6, unit: 'hours' },
       ...bought({ containers: 6, content: 1, priceMinor: 300 }),
     };
-    expect(valueOf(unitCost(orange))).toBeCloseTo(300 / 360, 12);
+    expect(valueOf(unitCost(orange, AS_PAID))).toBeCloseTo(300 / 360, 12);
   });
 
   it('a coat of the material’s own is resolved by name, and an unknown one is named', () => {

@@ -1,6 +1,6 @@
 import type { CautionLevel } from '../house/protocol';
 import type { StopFor } from '../house/careFacts';
-import type { Trait } from './traits';
+import type { RegionOfCare, Trait } from './traits';
 
 /** What a rule is about, in the order in which a consultation asks. */
 export const CAUTION_SUBJECTS = [
@@ -16,6 +16,12 @@ export const CAUTION_SUBJECTS = [
 ] as const;
 export type CautionSubject = (typeof CAUTION_SUBJECTS)[number];
 
+/** A trait wherever it is, or only where it reaches a part of the body. */
+export type DrawnBy = Trait | { readonly trait: Trait; readonly near: RegionOfCare };
+
+const near = (region: RegionOfCare, traits: readonly Trait[]): readonly DrawnBy[] =>
+  traits.map((trait) => ({ trait, near: region }));
+
 /** A usual reason to stop, refer or take care. */
 export interface CautionRule {
   readonly id: string;
@@ -24,7 +30,9 @@ export interface CautionRule {
   readonly text: string;
   readonly why: string;
   /** drawn when the protocol does any of this */
-  readonly by: readonly Trait[];
+  readonly by: readonly DrawnBy[];
+  /** and, where it is said, any of this as well */
+  readonly beside?: readonly Trait[];
   /** drawn also when the maker of something that is used asks so */
   readonly asked?: StopFor;
 }
@@ -40,9 +48,19 @@ const rule = (
   id: string,
   text: string,
   why: string,
-  by: readonly Trait[],
+  by: readonly DrawnBy[],
   asked?: StopFor,
-): CautionRule => ({ id, level, subject, text, why, by, ...(asked !== undefined && { asked }) });
+  beside?: readonly Trait[],
+): CautionRule => ({
+  id,
+  level,
+  subject,
+  text,
+  why,
+  by,
+  ...(asked !== undefined && { asked }),
+  ...(beside && { beside }),
+});
 
 /**
  * The usual cautions, in plain words. They are prompts for a licensed person, never permission: makers'
@@ -116,7 +134,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'heart-disease',
     'Heart disease or high blood pressure',
     'Heat, wraps and deep massage load the heart.',
-    [...WARMTH, 'body-massage'],
+    [...WARMTH, ...near('body', ['massage'])],
     'heart-disease',
   ),
   rule(
@@ -125,7 +143,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'vein-disease',
     'Thrombosis or vein disease in the legs',
     'Pressure and heat on such veins can loosen a clot.',
-    ['legs'],
+    near('legs', ['massage', 'suction', 'exfoliation', ...WARMTH, ...CURRENTS]),
     'vein-disease',
   ),
   rule(
@@ -238,7 +256,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'recent-injectables',
     'Injectables within the last two weeks',
     'Pressure, heat and currents can move or break down what was injected.',
-    ['face-massage', 'needles', 'suction', ...WARMTH, ...CURRENTS],
+    near('head', ['massage', 'needles', 'suction', ...WARMTH, ...CURRENTS]),
     'recent-injectables',
   ),
   rule(
@@ -271,7 +289,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'lash-extensions',
     'Lash extensions or fresh brow colour',
     'Oil and steam loosen the glue.',
-    ['eye-area', 'steam'],
+    [...near('eyes', ['work']), ...near('head', ['steam'])],
   ),
 
   rule(
@@ -297,7 +315,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'cold-sore',
     'Cold sore, or one coming',
     'It spreads over the face, and breaks out after peels and needles.',
-    ['acid', 'needles', 'blade', 'steam', 'extraction'],
+    near('head', ['acid', 'needles', 'blade', 'steam', 'extraction']),
     'cold-sore',
   ),
   rule(
@@ -357,7 +375,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'neck-centre',
     'Centre line of the neck',
     'Larynx and thyroid are never worked over.',
-    [...CURRENTS, 'ultrasound', 'suction', 'needles'],
+    near('neck', [...CURRENTS, 'ultrasound', 'suction', 'needles']),
   ),
   rule(
     'stop',
@@ -373,7 +391,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'eyes-covered',
     'Uncovered eyes in the room',
     'Everybody present covers their eyes, not only the client.',
-    ['light'],
+    ['light', 'eye-protection'],
   ),
   rule(
     'take-care',
@@ -398,7 +416,7 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'abdomen-cold',
     'Cooling wraps near the abdomen',
     'They are never laid on it, and stay shorter in cold months.',
-    ['cold-body'],
+    near('body', ['cold']),
   ),
   rule(
     'take-care',
@@ -407,6 +425,8 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     'Alcohol or anything flammable still on the skin',
     'It must be off before heat, light or current; bottles stand away from devices.',
     ['alcohol', 'flammable'],
+    undefined,
+    ['heat', 'light', ...CURRENTS],
   ),
 
   rule(

@@ -8,6 +8,7 @@ import {
   CAUTION_SUBJECTS,
   NOTICE,
   type CautionSubject,
+  type DrawnBy,
 } from './cautionRules';
 import { careProfile, type Because, type CareProfile } from './traits';
 
@@ -53,10 +54,11 @@ export function cautionsOf(
   );
   const drawn = CAUTION_RULES.flatMap((rule): Caution[] => {
     const because = [
-      ...rule.by.flatMap((trait) => profile.traits.get(trait) ?? []),
+      ...rule.by.flatMap((by) => broughtBy(by, profile)),
       ...((rule.asked && profile.stopFor.get(rule.asked)) ?? []),
     ];
     if (because.length === 0) return [];
+    if (rule.beside && !rule.beside.some((trait) => profile.traits.has(trait))) return [];
     const { level, subject, text, why } = rule;
     const removed = reasons.get(rule.id);
     return [
@@ -76,6 +78,11 @@ export function cautionsOf(
   );
   const carries = CARRIES_NOTICE.some((trait) => profile.traits.has(trait));
   return carries ? { cautions, notice: NOTICE } : { cautions };
+}
+
+function broughtBy(by: DrawnBy, { traits }: CareProfile): readonly Because[] {
+  if (typeof by === 'string') return traits.get(by) ?? [];
+  return (traits.get(by.trait) ?? []).filter(({ regions }) => regions.has(by.near));
 }
 
 /** When a caution is minded: asked about, looked for, while working, and afterwards. */
@@ -144,5 +151,10 @@ function ownOf(protocol: WorkedProtocol): Caution[] {
 }
 
 function once(because: readonly Because[]): Because[] {
-  return [...new Map(because.map((each) => [`${each.stepId}/${each.thing ?? ''}`, each])).values()];
+  const plain = because.map(({ stepId, stepName, thing }): Because => ({
+    stepId,
+    stepName,
+    ...(thing !== undefined && { thing }),
+  }));
+  return [...new Map(plain.map((each) => [`${each.stepId}/${each.thing ?? ''}`, each])).values()];
 }

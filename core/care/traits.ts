@@ -16,14 +16,16 @@ export type Trait =
   | 'strong-exfoliation'
   | 'blade'
   | 'extraction'
-  | 'face-massage'
-  | 'body-massage'
   | 'massage'
-  | 'cold-body'
   | 'wrap'
-  | 'eye-area'
-  | 'legs'
-  | 'skin-contact';
+  | 'eye-protection'
+  | 'skin-contact'
+  /** anything at all that is done to the client */
+  | 'work';
+
+/** Where on the body a caution may hold for. */
+export const REGIONS_OF_CARE = ['head', 'neck', 'eyes', 'body', 'legs'] as const;
+export type RegionOfCare = (typeof REGIONS_OF_CARE)[number];
 
 /** By what a trait comes into a protocol. */
 export interface Because {
@@ -33,9 +35,14 @@ export interface Because {
   readonly thing?: string;
 }
 
+/** By what a trait comes in, and where on the body. */
+export interface Brought extends Because {
+  readonly regions: ReadonlySet<RegionOfCare>;
+}
+
 /** Everything of a protocol that cautions look at. */
 export interface CareProfile {
-  readonly traits: ReadonlyMap<Trait, readonly Because[]>;
+  readonly traits: ReadonlyMap<Trait, readonly Brought[]>;
   /** whom the makers of what is used ask not to treat */
   readonly stopFor: ReadonlyMap<StopFor, readonly Because[]>;
   readonly allergens: ReadonlyMap<string, readonly Because[]>;
@@ -72,18 +79,10 @@ export function traitsOfStep(
   if (step.action === 'blade' || step.tools?.includes('blade')) note('blade');
   if (step.action === 'extract') note('extraction');
   if (step.action === 'wrap') note('wrap');
-  const leaves = new Set<LeafZone>(workedZones(step).flatMap(leavesOf));
-  const reaches = (zones: readonly LeafZone[]): boolean => zones.some((zone) => leaves.has(zone));
-  if (step.action === 'massage' || step.phase === 'massage') {
-    note('massage');
-    /* Where it is not said, it may be anywhere. */
-    if (leaves.size === 0 || reaches(HEAD_AND_NECK)) note('face-massage');
-    if (leaves.size === 0 || reaches(BODY)) note('body-massage');
-  }
-  if (traits.has('cold') && (leaves.size === 0 || reaches(BODY))) note('cold-body');
-  if (leaves.has('eye-contour')) note('eye-area');
-  if (reaches(LEGS)) note('legs');
+  if (step.action === 'massage' || step.phase === 'massage') note('massage');
+  if (devices.some(({ eyeProtection }) => eyeProtection)) note('eye-protection');
   if (step.doses.length > 0 && step.zones.length > 0) note('skin-contact');
+  if (step.zones.length > 0) note('work');
   return traits;
 }
 
@@ -92,32 +91,39 @@ function isInWater({ action }: Step, warning: Warning): boolean {
   return action === 'steam' && warning === 'flammable';
 }
 
-const HEAD_AND_NECK: readonly LeafZone[] = [
-  ...FACE_PARTS,
-  'scalp',
-  'neck-front',
-  'neck-back',
-  'decollete',
-];
+const ZONES_OF_REGION: Readonly<Record<RegionOfCare, readonly LeafZone[]>> = {
+  head: [...FACE_PARTS, 'scalp', 'neck-front', 'neck-back', 'decollete'],
+  /* Along the jaw one slips onto it. */
+  neck: ['neck-front', 'jawline'],
+  eyes: ['eye-contour'],
+  body: [
+    'chest',
+    'abdomen',
+    'back',
+    'buttock-left',
+    'buttock-right',
+    'thigh-left',
+    'thigh-right',
+    'lower-leg-left',
+    'lower-leg-right',
+  ],
+  legs: ['thigh-left', 'thigh-right', 'lower-leg-left', 'lower-leg-right'],
+};
 
-const BODY: readonly LeafZone[] = [
-  'chest',
-  'abdomen',
-  'back',
-  'buttock-left',
-  'buttock-right',
-  'thigh-left',
-  'thigh-right',
-  'lower-leg-left',
-  'lower-leg-right',
-];
-
-const LEGS: readonly LeafZone[] = [
-  'thigh-left',
-  'thigh-right',
-  'lower-leg-left',
-  'lower-leg-right',
-];
+/**
+ * Where steps are done, all of them together; anywhere, where none says so.
+ * @example regionsOf([{ zones: ['scalp'] }]) // new Set(['head'])
+ */
+export function regionsOf(
+  steps: readonly Pick<Step, 'zones' | 'never'>[],
+): ReadonlySet<RegionOfCare> {
+  const leaves = new Set<LeafZone>(steps.flatMap((step) => workedZones(step).flatMap(leavesOf)));
+  return new Set(
+    REGIONS_OF_CARE.filter(
+      (region) => leaves.size === 0 || ZONES_OF_REGION[region].some((leaf) => leaves.has(leaf)),
+    ),
+  );
+}
 
 /** The materials a step takes, also those within its mixes. */
 export function materialsOfStep(step: Step, shelf: ShelfIndex): readonly Material[] {
@@ -154,20 +160,26 @@ export function careProfile(
   shelf: ShelfIndex,
   devices: ReadonlyMap<DeviceId, Device>,
 ): CareProfile {
-  const traits = new Map<Trait, Because[]>();
+  const traits = new Map<Trait, Brought[]>();
   const stopFor = new Map<StopFor, Because[]>();
   const allergens = new Map<string, Because[]>();
   const patchTests = new Map<MaterialId, CareProfile['patchTests'][number]>();
+  const whole = regionsOf(protocol.steps.filter(({ stretch }) => stretch === 'visit'));
   for (const step of protocol.steps) {
+    /* The client has left. */
+    if (step.stretch === 'reset') continue;
     const materials = materialsOfStep(step, shelf);
+    /* A step that does not say where is done where the others are. */
+    const regions = step.zones.length > 0 ? regionsOf([step]) : whole;
     const of = (thing?: string): Because => ({
       stepId: step.id,
       stepName: step.name,
       ...(thing !== undefined && { thing }),
     });
-    const machines = devicesOfStep(step, devices);
+    /* What heats up before the client is there does nothing to them; what is mixed then is put on later. */
+    const machines = step.stretch === 'set-up' ? [] : devicesOfStep(step, devices);
     for (const [trait, thing] of traitsOfStep(step, materials, machines)) {
-      push(traits, trait, of(thing));
+      push(traits, trait, { ...of(thing), regions });
     }
     for (const { id, name, care } of materials) {
       for (const who of care?.stopFor ?? []) push(stopFor, who, of(name));

@@ -2,10 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { asId, type PersonId } from '../house/ids';
 import { cleanser, pack, problemOf, settings, valueOf } from '../testing/sample';
+import type { PurchaseTax } from '../house/supplier';
 import { landedUnitCost } from './landedUnitCost';
+import { taxFactor } from './purchaseTax';
 import { linenCost } from './linenCost';
 import { roomRatePerMinute } from './roomRate';
-import { ratePerMinute } from './therapistRate';
+import { payRate } from './therapistRate';
 
 const ione = {
   id: asId<PersonId>('ione'),
@@ -16,7 +18,7 @@ const ione = {
 
 describe('landed unit cost (C1)', () => {
   const perUnit = (changes: Parameters<typeof pack>[0]): number =>
-    valueOf(landedUnitCost(pack(changes), 'Cleanser', {})).perUnit;
+    valueOf(landedUnitCost(pack(changes), 1, 'Cleanser', {})).perUnit;
 
   it('gives the worked cleanser, sunscreen and clay', () => {
     const milk = perUnit({ content: 500, priceMinor: 2100, residual: 0.03 });
@@ -52,7 +54,7 @@ describe('landed unit cost (C1)', () => {
     ['a negative price', { priceMinor: -1 }, 'price-negative'],
   ])('refuses a pack with %s, naming the material', (_, changes, code) => {
     const problem = problemOf(
-      landedUnitCost(pack(changes), 'Cleanser', { materialId: cleanser().id }),
+      landedUnitCost(pack(changes), 1, 'Cleanser', { materialId: cleanser().id }),
     );
     expect(problem.code).toBe(code);
     expect(problem.message).toContain('Cleanser');
@@ -77,14 +79,14 @@ describe('landed unit cost (C1)', () => {
 
 describe('minutes and linen (C3, C4, C6)', () => {
   it('gives the worked therapist and room minute', () => {
-    expect(valueOf(ratePerMinute([ione], 'therapist', settings, {}))).toBeCloseTo(37.094017, 6);
+    expect(valueOf(payRate([ione], 'therapist', settings, {})).perMinute).toBeCloseTo(37.094017, 6);
     expect(valueOf(roomRatePerMinute(settings.roomCost, 3))).toBeCloseTo(7.889546, 6);
   });
 
   it('charges the mean of those who may perform', () => {
     const mateo = { ...ione, hourlyPayMinor: 1000 };
-    const both = valueOf(ratePerMinute([ione, mateo], 'therapist', settings, {}));
-    expect(both).toBeCloseTo((37.094017 * 1200) / 1400, 5);
+    const both = valueOf(payRate([ione, mateo], 'therapist', settings, {}));
+    expect(both.perMinute).toBeCloseTo((37.094017 * 1200) / 1400, 5);
   });
 
   it('counts a towel by its washes', () => {
@@ -96,14 +98,43 @@ describe('minutes and linen (C3, C4, C6)', () => {
   });
 
   it('says what is missing: people, bookable time, rooms, hours', () => {
-    expect(problemOf(ratePerMinute([], 'therapist', settings, {})).code).toBe('pay-missing');
-    expect(problemOf(ratePerMinute([], 'assistant', settings, {})).message).toContain('assistant');
+    expect(problemOf(payRate([], 'therapist', settings, {})).code).toBe('pay-missing');
+    expect(problemOf(payRate([], 'assistant', settings, {})).message).toContain('assistant');
     expect(
-      problemOf(ratePerMinute([ione], 'therapist', { ...settings, bookableShare: 0 }, {})).code,
+      problemOf(payRate([ione], 'therapist', { ...settings, bookableShare: 0 }, {})).code,
     ).toBe('bookable-share-invalid');
     expect(problemOf(roomRatePerMinute(settings.roomCost, 0)).code).toBe('rooms-missing');
     expect(problemOf(roomRatePerMinute({ ...settings.roomCost, occupancy: 0 }, 3)).code).toBe(
       'room-never-booked',
     );
+  });
+});
+
+describe('the tax on what is bought (C1)', () => {
+  const bottle = pack({ content: 500, priceMinor: 2420, freightMinor: 121 });
+  const paid = (purchaseTax: PurchaseTax | undefined, of?: PurchaseTax): number => {
+    const terms = {
+      settings: { ...(purchaseTax && { purchaseTax }) },
+      suppliers: [{ id: bottle.supplierId, ...(of && { purchaseTax: of }) }],
+    };
+    return valueOf(landedUnitCost(bottle, taxFactor(bottle, terms), 'Cleanser', {})).paid;
+  };
+  const tax = (included: boolean, recovered: boolean): PurchaseTax => ({
+    rate: 0.21,
+    included,
+    recovered,
+  });
+
+  it('is taken out where it comes back, and comes on top where it does not', () => {
+    expect(paid(undefined)).toBe(2541);
+    expect(paid(tax(true, true))).toBeCloseTo(2100, 9);
+    expect(paid(tax(true, false))).toBe(2541);
+    expect(paid(tax(false, true))).toBe(2541);
+    expect(paid(tax(false, false))).toBeCloseTo(2541 * 1.21, 9);
+  });
+
+  it('is that of the supplier where it has its own', () => {
+    expect(paid(tax(true, true), tax(false, false))).toBeCloseTo(2541 * 1.21, 9);
+    expect(paid(undefined, tax(true, true))).toBeCloseTo(2100, 9);
   });
 });

@@ -5,6 +5,7 @@ import { asId, type DeviceId, type LayerGroupId } from '../house/ids';
 import { drawsOf } from '../draws/drawsOf';
 import { scheduleOf } from '../time/schedule';
 import {
+  AS_PAID,
   cleanser,
   dose,
   measured,
@@ -37,7 +38,12 @@ const device = {
     usesPerYear: 100,
   },
 };
-const rates = { therapist: 37, assistant: 25, room: 8 };
+const rates = {
+  therapist: 37,
+  assistant: 25,
+  room: 8,
+  fixed: { therapist: 37, assistant: 25 },
+};
 const layers = asId<LayerGroupId>('acid');
 const rest = step('rest', minutes(12), { hands: 'free', running: [lamp] });
 
@@ -70,7 +76,7 @@ function costed(least: number, amount: number, charge: TherapistCharge) {
       valueOf(drawsOf(written, 'returning', onShelf, settings)),
       schedule,
       { materials: onShelf.materials, devices: new Map([[lamp, device]]) },
-      new Map([[cleanser().id, unitCost(cleanser())]]),
+      new Map([[cleanser().id, unitCost(cleanser(), AS_PAID)]]),
       rates,
       charge,
     ),
@@ -83,7 +89,7 @@ describe('the cost step by step', () => {
     const { lines } = costed(5, 3, 'attended');
     const [prepare, brush, resting, massage, between] = lines;
     expect(prepare).toMatchObject({ things: 0, hands: 4 * 25, room: 4 * 8 });
-    expect(brush?.things).toBeCloseTo(9 * valueOf(unitCost(cleanser())), 9);
+    expect(brush?.things).toBeCloseTo(9 * valueOf(unitCost(cleanser(), AS_PAID)), 9);
     expect(resting).toMatchObject({ things: 60, hands: 0 });
     expect(massage).toMatchObject({ hands: 5 * 37, room: 0 });
     expect(between?.hands).toBeCloseTo(2 * 2 * 37, 9);

@@ -34,9 +34,12 @@ export function costByStep(
   for (const row of schedule.rows) {
     if (row.of.kind !== 'step') continue;
     const { stepId } = row.of;
-    const byAttended = row.by === 'assistant' || charge === 'attended';
-    const minutes = byAttended ? row.handsOn + row.watching : row.roomMinutes;
-    add(hands, stepId, minutes * rates[row.by]);
+    /* The slot is the therapist's, whoever works in it. */
+    const ofHands =
+      charge === 'slot'
+        ? row.roomMinutes * rates.therapist
+        : (row.handsOn + row.watching) * rates[row.by];
+    add(hands, stepId, ofHands);
     add(room, stepId, row.roomMinutes * rates.room);
   }
   const lines = protocol.steps.map((step): StepCost => {
@@ -65,7 +68,9 @@ function thingsByStep(
   { lines, deviceLines }: ServiceCost,
 ): Map<StepId, number> {
   const things = new Map<StepId, number>();
-  for (const { draw, cost } of lines) add(things, draw.stepId, cost.usual);
+  for (const { draw, cost, expires } of lines) {
+    add(things, draw.stepId, cost.usual + expires.usual);
+  }
   for (const { deviceId, cost } of deviceLines) {
     const users = steps.filter(
       ({ device, running = [] }) => device?.deviceId === deviceId || running.includes(deviceId),

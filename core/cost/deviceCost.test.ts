@@ -64,6 +64,21 @@ describe('how long a device is on', () => {
       [pen, 10],
       [lamp, 16],
     ]);
-    expect(valueOf(clockLoad(written, 'first')).deviceMinutes).toEqual(deviceMinutes);
+    expect(valueOf(clockLoad(written, 'first', settings)).deviceMinutes).toEqual(deviceMinutes);
+  });
+
+  it('is counted once where it is worked with and runs along, in a step and beside it', () => {
+    const host = step('work', minutes(6), {
+      device: { deviceId: pen, settings: [] },
+      running: [pen, lamp],
+    });
+    const beside = [2, 3].map((each) =>
+      step('beside', minutes(each), { meanwhileOf: host.id, running: [pen] }),
+    );
+    const { deviceMinutes } = valueOf(scheduleOf(protocol([host, ...beside]), 'first', settings));
+    expect([...deviceMinutes]).toEqual([
+      [pen, 6],
+      [lamp, 6],
+    ]);
   });
 });

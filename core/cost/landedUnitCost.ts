@@ -9,14 +9,20 @@ export interface LandedUnitCost {
 }
 
 /**
- * Landed unit cost = (pack price x (1 - discount) + freight share + tax not recovered) / (content x
+ * Landed unit cost = ((pack price x (1 - discount) + freight share) x tax + tax not recovered) / (content x
  * (1 - residual left in the pack)).
+ * @param tax what is paid in the end for each unit of money that is typed, see `taxFactor`
  * @param name of the material, for the message
  * @returns minor units per ml, g or piece; a problem for a pack with no content, a negative price, or
  *   a discount above 1 or a residual of 1 or more
  * @see C1
  */
-export function landedUnitCost(pack: Pack, name: string, where: Where): Outcome<LandedUnitCost> {
+export function landedUnitCost(
+  pack: Pack,
+  tax: number,
+  name: string,
+  where: Where,
+): Outcome<LandedUnitCost> {
   const invalid = (code: CodeAbout<'field'>, field: string, message: string): Outcome<never> =>
     fail(code, message, { ...where, field: `pack.${field}` });
   if (!(pack.content > 0)) {
@@ -50,12 +56,18 @@ export function landedUnitCost(pack: Pack, name: string, where: Where): Outcome<
       `Price, freight and tax of ${name} cannot be negative.`,
     );
   }
-  const paid = pack.priceMinor * (1 - pack.discount) + pack.freightMinor + pack.unrecoveredTaxMinor;
-  const usableUnits = packUnits(pack) * (1 - pack.residual);
-  return ok({ perUnit: paid / usableUnits, paid, usableUnits });
+  const typed = pack.priceMinor * (1 - pack.discount) + pack.freightMinor;
+  const paid = typed * tax + pack.unrecoveredTaxMinor;
+  const usable = usableUnits(pack);
+  return ok({ perUnit: paid / usable, paid, usableUnits: usable });
 }
 
 /** What one bought pack holds, in the material's unit. */
 export function packUnits(pack: Pick<Pack, 'containers' | 'content'>): number {
   return pack.containers * pack.content;
+}
+
+/** What can be got out of one bought pack, in the material's unit. @see C1 */
+export function usableUnits(pack: Pick<Pack, 'containers' | 'content' | 'residual'>): number {
+  return packUnits(pack) * (1 - pack.residual);
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Pack } from '../house/house';
 import { asId } from '../house/ids';
-import { cleanser, pack, valueOf } from '../testing/sample';
+import { AS_PAID, cleanser, pack, valueOf } from '../testing/sample';
 import { landedUnitCost } from './landedUnitCost';
 import { usedShareOfOpen } from './openLife';
 import { discountFrom, packAdvice } from './packAdvice';
@@ -11,12 +11,16 @@ import { unitCostHistory } from './pricePoint';
 describe('the used share of an open container (C2)', () => {
   it('gives the worked serum', () => {
     const serum = pack({ content: 30, priceMinor: 4800, residual: 0.03 });
-    const { perUnit } = valueOf(landedUnitCost(serum, 'Serum', {}));
+    const { perUnit } = valueOf(landedUnitCost(serum, 1, 'Serum', {}));
     const open = usedShareOfOpen(1.2, 84, 30 * 0.97, 0.3);
     expect(open.room).toBe(97);
-    expect(open.usedShare).toBeCloseTo(0.975649, 6);
-    expect(perUnit / open.usedShare).toBeCloseTo(169.065437, 4);
-    expect((perUnit / open.usedShare) * 0.3).toBeCloseTo(50.719631, 5);
+    expect(open.usedShare).toBeCloseTo(0.979145, 6);
+    expect(perUnit / open.usedShare).toBeCloseTo(168.46164, 5);
+    expect((perUnit / open.usedShare) * 0.3).toBeCloseTo(50.538492, 5);
+  });
+
+  it('counts the use that opens it: the worked jar of ten uses', () => {
+    expect(usedShareOfOpen(0.18, 10, 10, 1).usedShare).toBeCloseTo(0.279998, 6);
   });
 
   it('charges the rarest use one whole container, not more', () => {
@@ -26,13 +30,12 @@ describe('the used share of an open container (C2)', () => {
   it('agrees with the sum over chances, counted one by one', () => {
     const mean = 7 * 0.4;
     let chance = Math.exp(-mean);
-    let expected = 0;
+    let expected = chance;
     for (let n = 1; n < 80; n += 1) {
       chance *= mean / n;
-      expected += chance * Math.min(n, 5);
+      expected += chance * Math.min(1 + n, 5);
     }
-    const given = expected / (1 - Math.exp(-mean));
-    expect(usedShareOfOpen(0.4, 7, 5, 1).usedShare).toBeCloseTo(given / 5, 12);
+    expect(usedShareOfOpen(0.4, 7, 5, 1).usedShare).toBeCloseTo(expected / 5, 12);
   });
 
   it('lies above nothing and at most at all, grows with demand and open life, also for thousands of uses', () => {
@@ -63,29 +66,29 @@ describe('the pack adviser', () => {
   });
 
   it('prefers the dearer small pack when much of the large one would be open too long', () => {
-    const rare = valueOf(packAdvice(serum, { usesPerDay: 1, perDay: 2 }, 28));
+    const rare = valueOf(packAdvice(serum, { usesPerDay: 1, perDay: 2 }, 28, AS_PAID));
     expect(rare.ranked.map(({ pack: { id } }) => id)).toEqual(['small', 'large']);
     const [best, other] = rare.ranked;
     expect(best!.perUnit).toBeGreaterThan(other!.perUnit);
-    expect(other!.usedShare).toBeCloseTo(60 / 250, 2);
+    expect(other!.usedShare).toBeCloseTo(61 / 250, 2);
     expect(rare.yearlySaving).toBeCloseTo(other!.perYear - best!.perYear, 9);
     expect(other!.wastePerYear).toBeCloseTo(730 * (other!.inUse - 6), 6);
   });
 
   it('prefers the large pack when it is used up in time', () => {
-    const often = valueOf(packAdvice(serum, { usesPerDay: 10, perDay: 20 }, 28));
+    const often = valueOf(packAdvice(serum, { usesPerDay: 10, perDay: 20 }, 28, AS_PAID));
     expect(often.ranked[0]!.pack.id).toBe('large');
     expect(often.yearlySaving).toBe(0);
   });
 
   it('ranks by landed cost where nothing uses it, or where it does not spoil open', () => {
-    expect(valueOf(packAdvice(serum, { usesPerDay: 0, perDay: 0 }, 28)).ranked[0]!.usedShare).toBe(
-      1,
-    );
+    expect(
+      valueOf(packAdvice(serum, { usesPerDay: 0, perDay: 0 }, 28, AS_PAID)).ranked[0]!.usedShare,
+    ).toBe(1);
     const keeps = { ...serum, openLife: undefined } as never;
-    expect(valueOf(packAdvice(keeps, { usesPerDay: 1, perDay: 2 }, 28)).ranked[0]!.pack.id).toBe(
-      'large',
-    );
+    expect(
+      valueOf(packAdvice(keeps, { usesPerDay: 1, perDay: 2 }, 28, AS_PAID)).ranked[0]!.pack.id,
+    ).toBe('large');
   });
 
   it('counts the discount that an order reaches, and what the supplier asks for at least', () => {
@@ -102,10 +105,10 @@ describe('the pack adviser', () => {
       0.02, 0.1, 0.1, 0.15,
     ]);
     const only = { ...serum, packs: [stepped], preferredPackId: stepped.id };
-    const [at] = valueOf(packAdvice(only, { usesPerDay: 5, perDay: 10 }, 28)).ranked;
+    const [at] = valueOf(packAdvice(only, { usesPerDay: 5, perDay: 10 }, 28, AS_PAID)).ranked;
     expect([at!.packsPerOrder, at!.discount, at!.perUnit]).toEqual([3, 0.1, 9]);
     const least = { ...only, packs: [{ ...stepped, leastPacks: 12 }] };
-    const [asked] = valueOf(packAdvice(least, { usesPerDay: 5, perDay: 10 }, 28)).ranked;
+    const [asked] = valueOf(packAdvice(least, { usesPerDay: 5, perDay: 10 }, 28, AS_PAID)).ranked;
     expect([asked!.packsPerOrder, asked!.discount]).toEqual([12, 0.15]);
   });
 
@@ -126,6 +129,7 @@ describe('the pack adviser', () => {
               { ...serum, packs: made, preferredPackId: made[0]!.id },
               { usesPerDay, perDay: usesPerDay * 3 },
               28,
+              AS_PAID,
             ),
           );
           for (const each of advice.ranked) {
@@ -150,6 +154,7 @@ describe('price history', () => {
         { ...point, packId: asId('other'), on: '2026-01-01', priceMinor: 1, from: 'hand' },
       ],
       held,
+      1,
     );
     expect(history.map(({ on }) => on)).toEqual(['2025-11-01', '2026-05-01']);
     expect(history[1]!.perUnit).toBeCloseTo(4.329897, 6);

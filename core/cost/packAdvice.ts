@@ -1,11 +1,12 @@
 import type { BoughtMaterial, Pack } from '../house/house';
 import type { PackId } from '../house/ids';
-import { daysOf, heldPack, openLifeOf } from '../house/packs';
+import { heldPack } from '../house/packs';
 import { failWith, ok, type Outcome } from '../problem/problem';
 import { wholeAbove } from '../dose/openPacks';
 import type { MaterialDemand } from '../draws/demandRate';
 import { landedUnitCost } from './landedUnitCost';
-import { usedShareOfOpen } from './openLife';
+import { taxFactor, type TaxTerms } from './purchaseTax';
+import { openUseOf } from './openLife';
 
 const DAYS_A_YEAR = 365;
 
@@ -52,10 +53,11 @@ export function packAdvice(
   material: BoughtMaterial,
   demand: Pick<MaterialDemand, 'usesPerDay' | 'perDay'>,
   orderDays: number,
+  terms: TaxTerms,
 ): Outcome<PackAdvice> {
   const ranked: PackInUse[] = [];
   for (const pack of material.packs) {
-    const inUse = packInUse(material, pack, demand, orderDays);
+    const inUse = packInUse(material, pack, demand, orderDays, terms);
     if (!inUse.ok) return failWith(inUse.problems);
     ranked.push(inUse.value);
   }
@@ -78,10 +80,12 @@ export function packInUse(
   pack: Pack,
   demand: Pick<MaterialDemand, 'usesPerDay' | 'perDay'>,
   orderDays: number,
+  terms: TaxTerms,
 ): Outcome<PackInUse> {
   const held = heldPack(material, pack);
+  const tax = taxFactor(pack, terms);
   const where = { materialId: material.id, packId: pack.id };
-  const single = landedUnitCost(held, material.name, where);
+  const single = landedUnitCost(held, tax, material.name, where);
   if (!single.ok) return single;
   const { usableUnits } = single.value;
   const used = demand.usesPerDay > 0 && demand.perDay > 0;
@@ -90,18 +94,9 @@ export function packInUse(
     used ? wholeAbove((demand.perDay * orderDays) / usableUnits) : 1,
   );
   const discount = discountFrom(pack, packsPerOrder);
-  const landed = landedUnitCost({ ...held, discount }, material.name, where);
+  const landed = landedUnitCost({ ...held, discount }, tax, material.name, where);
   if (!landed.ok) return landed;
-  const life = openLifeOf(material);
-  const open =
-    used && life
-      ? usedShareOfOpen(
-          demand.usesPerDay,
-          daysOf(life),
-          held.content * (1 - held.residual),
-          demand.perDay / demand.usesPerDay,
-        )
-      : undefined;
+  const open = openUseOf(material, held, demand);
   const usedShare = open?.usedShare ?? 1;
   const inUse = landed.value.perUnit / usedShare;
   const yearly = demand.perDay * DAYS_A_YEAR;

@@ -30,18 +30,20 @@ export function pricePoint(
  * What a pack's content cost by day: landed price of one unit at each point of its history, oldest
  * first, for a chart. Minor units per ml, g or piece.
  * @param held the pack with its content in the material's unit
+ * @param tax see `taxFactor`
  * @see C1
  */
 export function unitCostHistory(
   points: readonly PricePoint[],
   held: Pack,
+  tax: number,
 ): readonly { readonly on: string; readonly perUnit: number }[] {
   return points
     .filter((point) => point.packId === held.id)
     .toSorted((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
     .flatMap(({ on, priceMinor, discount, freightMinor }) => {
       const then = { ...held, priceMinor, discount, freightMinor };
-      const landed = landedUnitCost(then, '', { packId: held.id });
+      const landed = landedUnitCost(then, tax, '', { packId: held.id });
       return landed.ok ? [{ on, perUnit: landed.value.perUnit }] : [];
     });
 }

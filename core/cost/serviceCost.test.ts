@@ -5,6 +5,7 @@ import { drawsOf } from '../draws/drawsOf';
 import { scheduleOf } from '../time/schedule';
 import { withSpread } from '../quantity/triple';
 import {
+  AS_PAID,
   cleanser,
   dose,
   minutes,
@@ -21,7 +22,12 @@ import { chargedMinutes, serviceCost } from './serviceCost';
 import { shownCost } from './shownCost';
 import { unitCost } from './unitCost';
 
-const rates = { therapist: 37, assistant: 25, room: 8 };
+const rates = {
+  therapist: 37,
+  assistant: 25,
+  room: 8,
+  fixed: { therapist: 37, assistant: 25 },
+};
 
 function costOf(
   amount: number,
@@ -40,7 +46,7 @@ function costOf(
   const onShelf = shelf([material]);
   const draws = valueOf(drawsOf(written, 'first', onShelf, settings));
   const schedule = valueOf(scheduleOf(written, 'first', settings));
-  const costs = new Map([[material.id, unitCost(material)]]);
+  const costs = new Map([[material.id, unitCost(material, AS_PAID)]]);
   const house = { materials: onShelf.materials, devices: new Map() };
   return { schedule, cost: serviceCost(draws, schedule, house, costs, rates, charge) };
 }
@@ -53,10 +59,11 @@ describe('the cost of a visit (C3, C4, C7)', () => {
     expect(room.usual).toBe(schedule.slotMinutes * 8);
   });
 
-  it('charges the therapist, not the assistant, for the whole slot when the house says so', () => {
+  it('charges the therapist for the whole slot when the house says so, and no minute in it again', () => {
     const { schedule, cost } = costOf(5, 0, cleanser(), 'slot');
-    expect(valueOf(cost).therapist.usual).toBeCloseTo(schedule.slotMinutes * 37 + 5 * 25, 9);
-    expect(chargedMinutes(schedule, 'slot', 'assistant')).toBe(5);
+    expect(valueOf(cost).therapist.usual).toBeCloseTo(schedule.slotMinutes * 37, 9);
+    expect(chargedMinutes(schedule, 'slot', 'assistant')).toBe(0);
+    expect(chargedMinutes(schedule, 'attended', 'assistant')).toBe(5);
   });
 
   it('says which material has no price', () => {

@@ -4,21 +4,32 @@ import type { HouseIndex } from '../house/houseIndex';
 import type { DeviceId, MaterialId } from '../house/ids';
 import { fail, failWith, ok, type Outcome, type Problem } from '../problem/problem';
 import type { TherapistCharge } from '../house/settings';
-import { addTriples, exactly, scaleTriple, ZERO, type Triple } from '../quantity/triple';
+import {
+  addTriples,
+  exactly,
+  expectedOf,
+  scaleTriple,
+  ZERO,
+  type Triple,
+} from '../quantity/triple';
 import type { DeviceMinutes, Schedule } from '../time/schedule';
 import { deviceCost, type DeviceCost } from './deviceCost';
+import type { OpenUse } from './openLife';
 
-/** The part of a service's cost that a kind of material falls under. */
+/** The parts of a service's cost that come from the shelf. */
 export const MATERIAL_COST_PARTS = [
   'product',
   'consumables',
   'singleUse',
   'linen',
   'givenAway',
+  'expires',
 ] as const;
 export type MaterialCostPart = (typeof MATERIAL_COST_PARTS)[number];
+/** A part that materials of some kinds fall under, whatever expires of them. */
+type PartOfKind = Exclude<MaterialCostPart, 'expires'>;
 
-export const COST_PART_OF_KIND: Record<MaterialKind, MaterialCostPart> = {
+export const COST_PART_OF_KIND: Record<MaterialKind, PartOfKind> = {
   'back-bar': 'product',
   'single-dose': 'product',
   consumable: 'consumables',
@@ -31,9 +42,15 @@ export const COST_PART_OF_KIND: Record<MaterialKind, MaterialCostPart> = {
 /** What one draw costs. */
 export interface CostLine {
   readonly draw: Draw;
-  readonly part: MaterialCostPart;
+  readonly part: PartOfKind;
+  /** landed, minor units */
   readonly perUnit: number;
+  /** of what is drawn; usual is what is expected of it */
   readonly cost: Triple;
+  /** how much of an open container is used, where it spoils open */
+  readonly open?: OpenUse;
+  /** what expires open for it, beyond what is drawn */
+  readonly expires: Triple;
 }
 
 /** What the use of one device costs. */
@@ -46,7 +63,7 @@ export interface DeviceLine {
 /** What a cost is made from besides draws and time. */
 export type Costed = Pick<HouseIndex, 'materials' | 'devices'>;
 
-/** The cost of one visit, minor units; low and high follow the amounts. @see C7 */
+/** The cost of one visit, minor units; low and high follow the amounts, usual is what is expected. @see C7 */
 export interface ServiceCost {
   readonly lines: readonly CostLine[];
   readonly deviceLines: readonly DeviceLine[];
@@ -57,10 +74,14 @@ export interface ServiceCost {
   readonly linen: Triple;
   /** home kits and samples */
   readonly givenAway: Triple;
+  /** of open containers, what is over before it is used */
+  readonly expires: Triple;
   /** wear and service of what is switched on */
   readonly devices: Triple;
   /** everybody's time */
   readonly therapist: Triple;
+  /** of that, what is owed whether or not somebody comes */
+  readonly fixedPay: Triple;
   readonly room: Triple;
   /** all but the room */
   readonly direct: Triple;
@@ -73,31 +94,45 @@ export interface MinuteRates {
   /** only asked for when an assistant works in the protocol */
   readonly assistant: number;
   readonly room: number;
+  /** of the pay, what is owed whether or not somebody comes */
+  readonly fixed: Readonly<Record<Role, number>>;
 }
 
-/** Minutes of a person that a service is charged for. @see C3 */
+/**
+ * Minutes of a person that a service is charged for. Where the whole slot is charged, an assistant's minutes lie
+ * inside it and are not charged again.
+ * @see C3 C8
+ */
 export function chargedMinutes(
   schedule: Pick<Schedule, 'slotMinutes' | 'attended'>,
   charge: TherapistCharge,
   role: Role,
 ): number {
-  return role === 'therapist' && charge === 'slot' ? schedule.slotMinutes : schedule.attended[role];
+  if (charge === 'attended') return schedule.attended[role];
+  return role === 'therapist' ? schedule.slotMinutes : 0;
 }
+
+/** How much of an open container is used, of materials that spoil open. @see C2 */
+export type OpenUses = ReadonlyMap<MaterialId, OpenUse>;
+
+const NONE_OPEN: OpenUses = new Map();
 
 /** What is drawn in a visit, at what it costs. */
 export type ThingsCost = Pick<ServiceCost, 'lines' | MaterialCostPart>;
 
 /**
  * The cost of what a visit takes from the shelf: product, consumables, single-use parts, linen and what is
- * given away.
- * @param unitCosts minor units per unit, by material
+ * given away; and what of open containers expires for it. A draw is charged for what is expected of it.
+ * @param unitCosts landed, minor units per unit, by material
+ * @param opens how much of an open container is used, by material; of others nothing expires
  * @returns problems of every material without a unit cost
- * @see C1 C6 C7
+ * @see C1 C2 C6 C7
  */
 export function thingsCost(
   draws: readonly Draw[],
   materials: Costed['materials'],
   unitCosts: ReadonlyMap<MaterialId, Outcome<number>>,
+  opens: OpenUses = NONE_OPEN,
 ): Outcome<ThingsCost> {
   const lines: CostLine[] = [];
   const problems: Problem[] = [];
@@ -114,11 +149,16 @@ export function thingsCost(
       problems.push(...perUnit.problems);
       continue;
     }
+    const { consumed } = draw;
+    const cost = scaleTriple({ ...consumed, usual: expectedOf(consumed) }, perUnit.value);
+    const open = opens.get(draw.materialId);
     lines.push({
       draw,
       part: COST_PART_OF_KIND[material.kind],
       perUnit: perUnit.value,
-      cost: scaleTriple(draw.consumed, perUnit.value),
+      cost,
+      ...(open && { open }),
+      expires: open ? scaleTriple(cost, 1 / open.usedShare - 1) : ZERO,
     });
   }
   if (problems.length > 0) return failWith(problems);
@@ -129,8 +169,12 @@ export function thingsCost(
     singleUse: ZERO,
     linen: ZERO,
     givenAway: ZERO,
+    expires: ZERO,
   };
-  for (const line of lines) cost[line.part] = addTriples(cost[line.part], line.cost);
+  for (const line of lines) {
+    cost[line.part] = addTriples(cost[line.part], line.cost);
+    if (line.open) cost.expires = addTriples(cost.expires, line.expires);
+  }
   return ok(cost);
 }
 
@@ -138,7 +182,7 @@ export function thingsCost(
  * The cost of a visit from that of its things: devices for their use, therapist and assistant for their
  * minutes, the room for its slot. Direct is all but the room, full is all.
  * @param rates minor units per minute
- * @see C3 C4 C5 C7
+ * @see C3 C4 C5 C7 C9
  */
 export function costOfVisit(
   things: ThingsCost,
@@ -147,12 +191,16 @@ export function costOfVisit(
   rates: MinuteRates,
   charge: TherapistCharge,
 ): ServiceCost {
-  const { lines, product, consumables, singleUse, linen, givenAway } = things;
+  const { lines, product, consumables, singleUse, linen, givenAway, expires } = things;
   const deviceLines = linesOfDevices(schedule.deviceMinutes, devices);
   const used = deviceLines.reduce((sum, { cost }) => sum + cost.cost, 0);
-  const hands =
-    chargedMinutes(schedule, charge, 'therapist') * rates.therapist +
-    chargedMinutes(schedule, charge, 'assistant') * rates.assistant;
+  const minutes = {
+    therapist: chargedMinutes(schedule, charge, 'therapist'),
+    assistant: chargedMinutes(schedule, charge, 'assistant'),
+  };
+  const hands = minutes.therapist * rates.therapist + minutes.assistant * rates.assistant;
+  const { fixed } = rates;
+  const owed = minutes.therapist * fixed.therapist + minutes.assistant * fixed.assistant;
   const room = schedule.slotMinutes * rates.room;
   /* Summed by hand: every service of the menu comes through here at every change of pay. */
   let low = used + hands;
@@ -171,8 +219,10 @@ export function costOfVisit(
     singleUse,
     linen,
     givenAway,
+    expires,
     devices: exactly(used),
     therapist: exactly(hands),
+    fixedPay: exactly(owed),
     room: exactly(room),
     direct: { low, usual, high },
     full: { low: low + room, usual: usual + room, high: high + room },
@@ -194,8 +244,9 @@ export function serviceCost(
   unitCosts: ReadonlyMap<MaterialId, Outcome<number>>,
   rates: MinuteRates,
   charge: TherapistCharge,
+  opens: OpenUses = NONE_OPEN,
 ): Outcome<ServiceCost> {
-  const things = thingsCost(draws, materials, unitCosts);
+  const things = thingsCost(draws, materials, unitCosts, opens);
   return things.ok ? ok(costOfVisit(things.value, schedule, devices, rates, charge)) : things;
 }
 

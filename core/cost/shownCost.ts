@@ -3,7 +3,7 @@ import { MATERIAL_COST_PARTS, type ServiceCost } from './serviceCost';
 
 /** The usual cost in whole minor units, parts adding up to their sums. */
 export type ShownCost = Readonly<
-  Record<Exclude<keyof ServiceCost, 'lines' | 'deviceLines'>, number>
+  Record<Exclude<keyof ServiceCost, 'lines' | 'deviceLines' | 'fixedPay'>, number>
 >;
 
 const PARTS = [...MATERIAL_COST_PARTS, 'devices', 'therapist', 'room'] as const;

@@ -3,13 +3,15 @@ import { preferredPack } from '../house/packs';
 import { ok, type Outcome, type Where } from '../problem/problem';
 import { landedUnitCost } from './landedUnitCost';
 import { linenCost } from './linenCost';
+import { taxFactor, type TaxTerms } from './purchaseTax';
 
 /**
  * What one ml, g or piece of a material costs to use, by its kind.
+ * @param terms how the prices of its supplier are typed
  * @returns minor units per unit
  * @see C1 C6
  */
-export function unitCost(material: Material): Outcome<number> {
+export function unitCost(material: Material, terms: TaxTerms): Outcome<number> {
   const where: Where = { materialId: material.id };
   switch (material.kind) {
     case 'linen':
@@ -20,7 +22,8 @@ export function unitCost(material: Material): Outcome<number> {
     case 'device-part':
     case 'fresh':
     case 'retail': {
-      const landed = landedUnitCost(preferredPack(material), material.name, where);
+      const pack = preferredPack(material);
+      const landed = landedUnitCost(pack, taxFactor(pack, terms), material.name, where);
       return landed.ok ? ok(landed.value.perUnit) : landed;
     }
   }

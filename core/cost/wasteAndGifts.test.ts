@@ -6,6 +6,7 @@ import { exactly } from '../quantity/triple';
 import { materialDemand } from '../draws/demandRate';
 import { scheduleOf } from '../time/schedule';
 import {
+  AS_PAID,
   bought,
   cleanser,
   dose,
@@ -21,9 +22,16 @@ import {
 } from '../testing/sample';
 import { serviceCost } from './serviceCost';
 import { unitCost } from './unitCost';
+import { preferredPack } from '../house/packs';
+import { openUseOf } from './openLife';
 import { wasteAndGifts } from './wasteAndGifts';
 
-const rates = { therapist: 37, assistant: 25, room: 8 };
+const rates = {
+  therapist: 37,
+  assistant: 25,
+  room: 8,
+  fixed: { therapist: 37, assistant: 25 },
+};
 const kit: Material = {
   id: asId('kit'),
   kind: 'retail',
@@ -66,7 +74,17 @@ function visit(usesPerWeek = 0) {
   const onShelf = shelf(materials, [paste]);
   const schedule = valueOf(scheduleOf(written, 'first', settings));
   const draws = valueOf(drawsOf(written, 'first', onShelf, settings));
-  const costs = new Map(materials.map((material) => [material.id, unitCost(material)]));
+  const costs = new Map(materials.map((material) => [material.id, unitCost(material, AS_PAID)]));
+  const demand = materialDemand([{ visitsPerWeek: usesPerWeek, amount: 10 }]);
+  const opens = new Map(
+    materials.flatMap((material) => {
+      const open =
+        material.kind === 'linen'
+          ? undefined
+          : openUseOf(material, preferredPack(material), demand);
+      return open ? [[material.id, open] as const] : [];
+    }),
+  );
   const cost = valueOf(
     serviceCost(
       draws,
@@ -75,9 +93,9 @@ function visit(usesPerWeek = 0) {
       costs,
       rates,
       'attended',
+      opens,
     ),
   );
-  const demand = materialDemand([{ visitsPerWeek: usesPerWeek, amount: 10 }]);
   return {
     cost,
     costs,
@@ -88,8 +106,6 @@ function visit(usesPerWeek = 0) {
       rates,
       materials: onShelf.materials,
       mixes: onShelf.mixes,
-      demandOf: () => (usesPerWeek > 0 ? demand : undefined),
-      orderDays: 28,
     }),
   };
 }

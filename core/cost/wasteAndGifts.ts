@@ -1,11 +1,8 @@
 import type { Draw } from '../draws/drawsOf';
-import type { BoughtMaterial, Material, Mix, Step, WorkedProtocol } from '../house/house';
+import type { Material, Mix, Step, WorkedProtocol } from '../house/house';
 import type { MaterialId, MixId, StepId } from '../house/ids';
-import { chosenPack } from '../house/packs';
 import { actionFacts, type Phase } from '../house/actions';
-import type { MaterialDemand } from '../draws/demandRate';
 import type { Schedule } from '../time/schedule';
-import { packInUse } from './packAdvice';
 import type { MinuteRates, ServiceCost } from './serviceCost';
 
 /** Why something is lost or given. */
@@ -14,7 +11,7 @@ export type Leaving =
   | 'bowl'
   /** left in an opened single dose */
   | 'pack'
-  /** open too long before it is used up; not in the cost of a visit */
+  /** open too long before it is used up */
   | 'open-life'
   /** kits and samples */
   | 'gift'
@@ -47,15 +44,11 @@ interface Visit {
   readonly rates: MinuteRates;
   readonly materials: ReadonlyMap<MaterialId, Material>;
   readonly mixes: ReadonlyMap<MixId, Mix>;
-  /** how often the house uses a material; nothing where it is not known */
-  readonly demandOf: (id: MaterialId) => MaterialDemand | undefined;
-  readonly orderDays: number;
 }
 
 /**
- * Of the cost of a visit, what is thrown away (left in the bowl, left in an opened single dose) and what
- * is given (kits, samples, minutes of talk); and, beyond the cost of a visit, what of open containers
- * is over before it is used, at today's demand.
+ * Of the cost of a visit, what is thrown away (left in the bowl, left in an opened single dose, open too long
+ * before it is used) and what is given (kits, samples, minutes of talk).
  * @see C2 C3 C7 D3 M2
  */
 export function wasteAndGifts(visit: Visit): WasteAndGifts {
@@ -82,41 +75,41 @@ function addTo(sums: Map<string, number>, name: string, minor: number): void {
 
 function bowls({ cost, mixes }: Visit): LeavingLine[] {
   const sums = new Map<string, number>();
-  for (const { draw, cost: drawn } of cost.lines) {
-    if (!draw.mix) continue;
-    addTo(sums, mixes.get(draw.mix.mixId)?.name ?? '', drawn.usual * draw.mix.wasted);
+  for (const { draw, perUnit } of cost.lines) {
+    if (draw.mix) addTo(sums, mixes.get(draw.mix.mixId)?.name ?? '', leftInBowl(draw) * perUnit);
   }
   return lines('bowl', sums);
 }
 
-/** The last draw of a single dose tells what is left in it when the visit is over. */
 function packs({ cost, materials }: Visit): LeavingLine[] {
-  const last = new Map<MaterialId, { draw: Draw; perUnit: number }>();
-  for (const { draw, perUnit } of cost.lines) {
-    if (!draw.mix) last.set(draw.materialId, { draw, perUnit });
-  }
   const sums = new Map<string, number>();
-  for (const [id, { draw, perUnit }] of last) {
-    addTo(sums, materials.get(id)?.name ?? '', draw.leftOver.usual * perUnit);
+  for (const { draw, perUnit } of cost.lines) {
+    const material = materials.get(draw.materialId);
+    if (material?.kind === 'single-dose') addTo(sums, material.name, leftInPacks(draw) * perUnit);
   }
   return lines('pack', sums);
 }
 
-function openTooLong({ cost, materials, demandOf, orderDays }: Visit): LeavingLine[] {
-  const sums = new Map<string, number>();
-  for (const { draw, cost: drawn } of cost.lines) {
-    const material = materials.get(draw.materialId);
-    const demand = demandOf(draw.materialId);
-    if (!material || material.kind === 'linen' || !demand) continue;
-    const share = usedShareOf(material, demand, orderDays);
-    addTo(sums, material.name, drawn.usual * (1 / share - 1));
-  }
-  return lines('open-life', sums);
+/** Of what a draw put into a bowl, what is not used, in the material's unit. @see M2 */
+export function leftInBowl({ mix, resolved }: Draw): number {
+  return mix ? resolved.drawn.usual * mix.made.wasted : 0;
 }
 
-function usedShareOf(material: BoughtMaterial, demand: MaterialDemand, orderDays: number): number {
-  const inUse = packInUse(material, chosenPack(material), demand, orderDays);
-  return inUse.ok ? inUse.value.usedShare : 1;
+/**
+ * What a draw of a single dose leaves in opened packs, in the material's unit; below 0 where it uses up what an
+ * earlier one left, so that the draws of a visit add up to what is lost in it.
+ * @see D3
+ */
+export function leftInPacks({ consumed, resolved }: Draw): number {
+  return consumed.usual - resolved.drawn.usual;
+}
+
+function openTooLong({ cost, materials }: Visit): LeavingLine[] {
+  const sums = new Map<string, number>();
+  for (const { draw, expires } of cost.lines) {
+    addTo(sums, materials.get(draw.materialId)?.name ?? '', expires.usual);
+  }
+  return lines('open-life', sums);
 }
 
 function given({ cost, materials }: Visit): LeavingLine[] {

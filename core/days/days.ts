@@ -60,12 +60,15 @@ export function daysAfter(day: string, days: number): string {
   return isoDay(Date.parse(`${day}T00:00Z`) + days * DAY_MS);
 }
 
+/** Monday is 1, Sunday 7 (ISO 8601). */
+export type Weekday = 1 | 2 | 3 | 4 | 5 | 6 | 7;
+
 /**
  * The day of the week of an ISO date, 1 being Monday.
  * @example weekdayOf('2026-11-29') // 7
  */
-export function weekdayOf(day: string): number {
-  return ((new Date(`${day}T00:00Z`).getUTCDay() + 6) % 7) + 1;
+export function weekdayOf(day: string): Weekday {
+  return (((new Date(`${day}T00:00Z`).getUTCDay() + 6) % 7) + 1) as Weekday;
 }
 
 /**
@@ -84,14 +87,6 @@ export function isDay(text: string): boolean {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(text) || text < '0001') return false;
   const instant = Date.parse(`${text}T00:00Z`);
   return Number.isFinite(instant) && new Date(instant).toISOString().startsWith(text);
-}
-
-/**
- * An instant to the second, as it is kept and as it stands in the house file.
- * @example toSecond(new Date('2026-11-27T10:15:30.250Z')) // '2026-11-27T10:15:30Z'
- */
-export function toSecond(instant: Date | string): string {
-  return `${new Date(instant).toISOString().slice(0, 19)}Z`;
 }
 
 /** Hours from one instant to another. */

@@ -188,6 +188,7 @@ describe('places of problems', () => {
       protocolId: 'protocol',
       stepId: faulty.id,
       doseId: faulty.doses[0]?.id,
+      materialId: cleanser().id,
       field: 'amount',
     });
   });

@@ -1,5 +1,6 @@
 import type { Amount, Material, Mix } from '../house/house';
 import { preferredPack } from '../house/packs';
+import type { MaterialId, MixId } from '../house/ids';
 import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import type { HouseSettings } from '../house/settings';
 import { convertUnit } from '../quantity/density';
@@ -16,6 +17,8 @@ export type DoseSettings = BodySettings &
 
 /** What an amount is drawn from: a material, or a mix in its basis. */
 export interface Drawable {
+  /** so that a problem says of what it is */
+  readonly id: { readonly materialId: MaterialId } | { readonly mixId: MixId };
   readonly name: string;
   readonly unit: BaseUnit;
   readonly measures: Measures;
@@ -39,6 +42,7 @@ export interface ResolvedAmount {
 /** A material as something to draw from. */
 export function drawableMaterial(material: Material): Drawable {
   return {
+    id: { materialId: material.id },
     name: material.name,
     unit: material.unit,
     measures: material.measures,
@@ -48,7 +52,12 @@ export function drawableMaterial(material: Material): Drawable {
 
 /** A mix as something to draw from. */
 export function drawableMix(mix: Mix): Drawable {
-  return { name: mix.name, unit: mix.basis, measures: { density: mix.density } };
+  return {
+    id: { mixId: mix.id },
+    name: mix.name,
+    unit: mix.basis,
+    measures: { density: mix.density },
+  };
 }
 
 /**
@@ -69,7 +78,14 @@ export function resolveAmount(
   settings: DoseSettings,
   where: Where,
 ): Outcome<ResolvedAmount> {
-  const at: Where = { ...where, field: 'amount' };
+  const at: Where = { ...where, ...source.id, field: 'amount' };
+  if (amount.how === 'all' || amount.how === 'rest') {
+    return fail(
+      'amount-invalid',
+      `${source.name} is not mixed in a bowl, so that nobody knows what all of it is: say how much.`,
+      at,
+    );
+  }
   if (amount.how !== 'coat') {
     const stated = amount.how === 'coat-weight' ? amount.mgPerCm2 : amount.quantity;
     if (!isOrdered(stated) || stated.usual <= 0) {
@@ -90,8 +106,8 @@ export function resolveAmount(
       if (!each) {
         return fail(
           'measure-missing',
-          `${source.name} is counted by the ${amount.measure}: say on the shelf how many ml one ${amount.measure} gives.`,
-          at,
+          `${source.name} is counted by the ${amount.measure}: say how many ml one ${amount.measure} gives.`,
+          { ...at, missing: { of: 'count', measure: amount.measure } },
         );
       }
       return dispensed(multiplyTriples(amount.quantity, each), 'ml', source, at);
@@ -101,8 +117,8 @@ export function resolveAmount(
       if (!each) {
         return fail(
           'named-amount-missing',
-          `${source.name} has no amount named “${amount.name}”: add it on the shelf.`,
-          at,
+          `${source.name} has no amount named “${amount.name}”: say how much it is.`,
+          { ...at, missing: { of: 'named', name: amount.name } },
         );
       }
       return dispensed(multiplyTriples(amount.quantity, each.amount), each.unit, source, at);
@@ -123,8 +139,8 @@ export function resolveAmount(
       if (!weight) {
         return fail(
           'coat-missing',
-          `${source.name} has no coat named “${amount.coat}”: add its weight on the shelf.`,
-          at,
+          `${source.name} has no coat named “${amount.coat}”: say what it weighs.`,
+          { ...at, missing: { of: 'coat', name: amount.coat } },
         );
       }
       return coat(weight, zones, source, settings, at);
@@ -170,5 +186,5 @@ function coat(
 function inUnitOf(amount: Triple, unit: BaseUnit, source: Drawable, where: Where): Outcome<Triple> {
   const { density, densitySpread } = source.measures;
   const thing = { name: source.name, density, densitySpread };
-  return convertUnit(amount, unit, source.unit, thing, where);
+  return convertUnit(amount, unit, source.unit, thing, { ...where, ...source.id });
 }

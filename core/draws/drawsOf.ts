@@ -11,14 +11,15 @@ import {
   type Problem,
   type Where,
 } from '../problem/problem';
-import { makeMix } from '../mix/makeMix';
-import { arrange, STRETCHES, type Arrangement, type Half } from '../protocol/arrange';
+import { shareOfDraw, type MadeMix } from '../mix/makeMix';
+import { arrange, type Half } from '../protocol/arrange';
 import { addTriples, exactly, scaleTriple, ZERO, type Triple } from '../quantity/triple';
+import { turnsOf } from '../time/turns';
 import { workedZones } from '../zone/workedZones';
+import { bowlsOf, useKey, type Bowls } from './bowls';
 import { openPacks } from '../dose/openPacks';
 import {
   drawableMaterial,
-  drawableMix,
   resolveAmount,
   type DoseSettings,
   type ResolvedAmount,
@@ -33,20 +34,18 @@ export interface Draw {
   /** not a dose that is written, but what taking something off or wearing gloves takes */
   readonly for?: 'removal' | 'gloves';
   readonly materialId: MaterialId;
-  /** the mix through which the material is drawn, and its batches */
+  /** the mix through which the material is drawn, what is needed of it here, and the batches of its bowl */
   readonly mix?: {
     readonly mixId: MixId;
     readonly needed: Triple;
-    readonly scale: Triple;
-    /** share that stays in the bowl, or is more than is needed because a part comes in whole packs */
-    readonly wasted: number;
+    readonly made: MadeMix;
   };
   readonly resolved: ResolvedAmount;
   /** gone from the shelf: whole packs for single doses; in the material's unit */
   readonly consumed: Triple;
   /** everybody in the room, where the material counts once for each (D5) */
   readonly persons?: number;
-  /** of opened single doses, after this dose */
+  /** of opened single doses, after this dose; of a mix, what of its packs did not go into the bowl */
   readonly leftOver: Triple;
 }
 
@@ -71,7 +70,11 @@ export function drawsOf(
   const persons = personsPresent(protocol);
 
   const worn: Worn = new Map();
-  for (const { step, layer, half } of stepsInOrder(arrangement.value)) {
+  const turns = [...turnsOf(arrangement.value)];
+  const bowls = turns.some(({ step }) => step.doses.some(({ source }) => source.kind === 'mix'))
+    ? bowlsOf(turns, shelf, settings)
+    : NO_BOWLS;
+  for (const { step, layer, half } of turns) {
     const turn = layer === undefined ? {} : half === undefined ? { layer } : { layer, half };
     for (const besides of [removalDraw(step, shelf), glovesDraw(step, shelf, worn)]) {
       if (besides?.ok) draws.push({ ...besides.value, ...turn });
@@ -81,7 +84,10 @@ export function drawsOf(
     for (const dose of step.doses) {
       if (faulty.has(dose.id)) continue;
       const where: Where = { protocolId: protocol.id, stepId: step.id, doseId: dose.id };
-      const drawn = rememberedDose(dose, step, shelf, settings, opened, persons);
+      const drawn =
+        dose.source.kind === 'mix'
+          ? drawOfBowl(dose, step, bowls.get(useKey(turn, dose)), opened)
+          : rememberedDose(dose, step, shelf, settings, opened, persons);
       if (drawn.ok) {
         for (const draw of drawn.value) {
           draws.push(layer === undefined ? draw : { ...draw, ...turn });
@@ -113,20 +119,7 @@ export function personsPresent(protocol: WorkedProtocol): number {
   return 1 + new Set(protocol.steps.filter((s) => s.stretch === 'visit').map((s) => s.by)).size;
 }
 
-function* stepsInOrder(arrangement: Arrangement): Generator<{
-  readonly step: Step;
-  readonly layer?: number;
-  readonly half?: Half;
-}> {
-  for (const stretch of STRETCHES) {
-    for (const occurrence of arrangement[stretch]) {
-      if (occurrence.kind !== 'step') continue;
-      const { step, meanwhile, layer, half } = occurrence;
-      yield { step, layer, half };
-      for (const beside of meanwhile) yield { step: beside, layer, half };
-    }
-  }
-}
+const NO_BOWLS: Bowls = new Map();
 
 /** What a dose draws, for as long as all that decides it is the same thing. */
 const remembered = new WeakMap<
@@ -146,14 +139,12 @@ function rememberedDose(
   const { source } = dose;
   const material = source.kind === 'material' ? shelf.materials.get(source.materialId) : undefined;
   if (material?.kind === 'single-dose') {
-    return drawDose(dose, step, shelf, settings, opened, persons);
+    return drawDose(dose, step, material, settings, opened, persons);
   }
-  const of = material ?? shelf.mixes;
-  const through = source.kind === 'mix' ? shelf.materials : undefined;
-  const from = [of, through, settings, persons, step.id, step.name, step.zones, step.never];
+  const from = [material, settings, persons, step.id, step.name, step.zones, step.never];
   const known = remembered.get(dose);
   if (known?.from.every((each, at) => each === from[at])) return known.drawn;
-  const drawn = drawDose(dose, step, shelf, settings, opened, persons);
+  const drawn = drawDose(dose, step, material, settings, opened, persons);
   remembered.set(dose, { from, drawn });
   return drawn;
 }
@@ -161,63 +152,57 @@ function rememberedDose(
 function drawDose(
   dose: Dose,
   step: Step,
-  shelf: ShelfIndex,
+  material: Material | undefined,
   settings: DoseSettings,
   opened: Map<MaterialId, Triple>,
   persons: number,
 ): Outcome<readonly Draw[]> {
-  const at = { stepId: step.id, doseId: dose.id };
-  switch (dose.source.kind) {
-    case 'material': {
-      const material = shelf.materials.get(dose.source.materialId);
-      if (!material) {
-        return fail(
-          'material-unknown',
-          `“${step.name}” uses a material that is not on the shelf.`,
-          {
-            field: 'source',
-          },
-        );
-      }
-      const drawable = drawableMaterial(material);
-      const resolved = resolveAmount(dose.amount, workedZones(step), drawable, settings, {});
-      if (!resolved.ok) return resolved;
-      return ok([{ ...at, ...takeFromShelf(dose, material, resolved.value, opened, persons) }]);
-    }
-    case 'mix': {
-      const { mixId } = dose.source;
-      const mix = shelf.mixes.get(mixId);
-      if (!mix) {
-        return fail('mix-unknown', `“${step.name}” uses a mix that is no longer in the house.`, {
-          field: 'source',
-        });
-      }
-      const resolved = resolveAmount(
-        dose.amount,
-        workedZones(step),
-        drawableMix(mix),
-        settings,
-        {},
-      );
-      if (!resolved.ok) return resolved;
-      const needed = resolved.value.drawn;
-      const made = makeMix(mixId, needed, shelf, settings);
-      if (!made.ok) return made;
-      const { scale, batchYield } = made.value;
-      const mixed = (scale.usual * batchYield) / (1 - (shelf.mixes.get(mixId)?.bowlLoss ?? 0));
-      const wasted = mixed > 0 ? Math.max(0, 1 - needed.usual / mixed) : 0;
-      return ok(
-        made.value.draws.map((draw) => ({
-          ...at,
-          materialId: draw.materialId,
-          mix: { mixId, needed, scale, wasted },
-          resolved: { drawn: draw.amount },
-          consumed: draw.amount,
-          leftOver: ZERO,
-        })),
-      );
-    }
+  if (!material) {
+    return fail('material-unknown', `“${step.name}” uses a material that is not on the shelf.`, {
+      field: 'source',
+    });
   }
+  const drawable = drawableMaterial(material);
+  const resolved = resolveAmount(dose.amount, workedZones(step), drawable, settings, {});
+  if (!resolved.ok) return resolved;
+  const taken = takeFromShelf(dose, material, resolved.value, opened, persons);
+  return ok([{ stepId: step.id, doseId: dose.id, ...taken }]);
+}
+
+/** What a dose of a mix takes from the shelf: its share of what went into the bowl. */
+function drawOfBowl(
+  dose: Dose,
+  step: Step,
+  from: ReturnType<Bowls['get']>,
+  opened: Map<MaterialId, Triple>,
+): Outcome<readonly Draw[]> {
+  if (!from?.ok) return from ?? ok([]);
+  const { mixId, needed, share, made, isFirst } = from.value;
+  return ok(
+    made.draws.map((whole): Draw => {
+      const { materialId, amount, leftOver } = shareOfDraw(whole, share);
+      /* What is left in a pack that was opened for the bowl is there for a later step that asks for it. */
+      if (isFirst && whole.leftOver.high > 0)
+        opened.set(materialId, addTriples(opened.get(materialId) ?? ZERO, whole.leftOver));
+      return {
+        stepId: step.id,
+        doseId: dose.id,
+        materialId,
+        mix: { mixId, needed, made },
+        resolved: { drawn: minus(amount, leftOver) },
+        consumed: amount,
+        leftOver,
+      };
+    }),
+  );
+}
+
+function minus(all: Triple, part: Triple): Triple {
+  return {
+    low: all.low - part.low,
+    usual: all.usual - part.usual,
+    high: all.high - part.high,
+  };
 }
 
 /** Towels, sponges or tissues with which a step takes something off. */

@@ -22,6 +22,9 @@ export function explainAddOn(addOn: AddOn, settings: Pick<HouseSettings, 'vat'>)
       },
       { label: 'VAT', value: figure(settings.vat, 'share'), from },
       { label: 'Fees', value: figure(figures.fees, 'money'), from },
+      ...(figures.sharedPay > 0
+        ? [{ label: 'Pay by the price', value: figure(figures.sharedPay, 'money'), from }]
+        : []),
       { label: 'It takes, direct', value: figure(extraDirect, 'money') },
     ],
     result: figure(figures.contribution, 'money'),

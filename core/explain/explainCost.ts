@@ -1,3 +1,4 @@
+import type { ServiceRates } from '../cost/performers';
 import {
   chargedMinutes,
   MATERIAL_COST_PARTS,
@@ -6,9 +7,18 @@ import {
   type MaterialCostPart,
   type ServiceCost,
 } from '../cost/serviceCost';
-import type { MinuteRates } from '../cost/serviceCost';
-import { payOf } from '../cost/therapistRate';
-import type { Device, House, WorkedProtocol, Role, Service } from '../house/house';
+import type { ShownCost } from '../cost/shownCost';
+import { paidHoursOf, payOf, type Pay } from '../cost/therapistRate';
+import type { OpenUse } from '../cost/openLife';
+import type {
+  Device,
+  House,
+  Material,
+  Person,
+  WorkedProtocol,
+  Role,
+  Service,
+} from '../house/house';
 import type { Schedule } from '../time/schedule';
 import { explainDraw } from './explainDraw';
 import { explainAttended, explainSlot } from './explainTime';
@@ -23,7 +33,7 @@ import {
 } from './working';
 
 /** The parts of a service's cost that have a working. */
-export type CostPart = Exclude<keyof ServiceCost, 'lines' | 'deviceLines'>;
+export type CostPart = keyof ShownCost;
 
 /** What the workings of one service are made from. */
 export interface ExplainedService {
@@ -31,7 +41,7 @@ export interface ExplainedService {
   readonly service: Service;
   readonly protocol: WorkedProtocol;
   readonly schedule: Schedule;
-  readonly rates: MinuteRates;
+  readonly rates: ServiceRates;
   readonly cost: ServiceCost;
 }
 
@@ -41,6 +51,7 @@ export const COST_PART_TITLES: Record<CostPart, string> = {
   singleUse: 'Single-use parts',
   linen: 'Linen',
   givenAway: 'Given away',
+  expires: 'Open too long',
   devices: 'Devices',
   therapist: 'Hands',
   room: 'Room',
@@ -60,6 +71,8 @@ export function explainCost(part: CostPart, of: ExplainedService): Working {
     case 'linen':
     case 'givenAway':
       return explainMaterials(part, of);
+    case 'expires':
+      return explainExpires(of);
     case 'devices':
       return explainDevices(of);
     case 'therapist':
@@ -69,7 +82,7 @@ export function explainCost(part: CostPart, of: ExplainedService): Working {
     case 'direct':
       return sumOf(
         part,
-        'Everything drawn from the shelf, given away or washed, devices and hands: what a visit costs on the day.',
+        'Everything drawn from the shelf, given away or washed, what of open containers is over before it is used, devices and hands: what a visit costs on the day.',
         [...MATERIAL_COST_PARTS, 'devices', 'therapist'],
         of,
       );
@@ -104,6 +117,46 @@ function explainMaterials(part: MaterialCostPart, of: ExplainedService): Working
   };
 }
 
+/** What of open containers is over before it is used, material by material. */
+function explainExpires(of: ExplainedService): Working {
+  const lines = of.cost.lines.filter(({ open }) => open !== undefined);
+  const drawn = new Set(lines.map(({ draw }) => draw.materialId));
+  return {
+    title: COST_PART_TITLES.expires,
+    codes: ['C2'],
+    words:
+      'Of what spoils once it is open: what is drawn in the visit × (1 ÷ the share of a container that is used − 1).',
+    inputs: [...drawn].flatMap((id) => {
+      const all = lines.filter(({ draw }) => draw.materialId === id);
+      const material = of.house.materials.find((each) => each.id === id);
+      const [{ open } = { open: undefined }] = all;
+      return material && open ? [worked(explainSpoiling(material, open, all))] : [];
+    }),
+    result: figure(of.cost.expires.usual, 'money'),
+  };
+}
+
+function explainSpoiling(material: Material, open: OpenUse, lines: readonly CostLine[]): Working {
+  const from: Origin = { place: 'shelf', materialId: material.id };
+  const drawn = lines.reduce((sum, { cost }) => sum + cost.usual, 0);
+  return {
+    title: material.name,
+    codes: ['C2'],
+    words:
+      'The first use opens a container; others come while it is open, at the planned visits. The share that is used is what these take of it, at most all.',
+    inputs: [
+      { label: 'Drawn in the visit', value: figure(drawn, 'money') },
+      { label: 'Uses in a container', value: figure(open.room, 'uses'), from },
+      { label: 'Further uses while it is open', value: figure(open.expectedUses, 'uses'), from },
+      { label: 'Used of a container', value: figure(open.usedShare, 'share') },
+    ],
+    result: figure(
+      lines.reduce((sum, { expires }) => sum + expires.usual, 0),
+      'money',
+    ),
+  };
+}
+
 function explainLine(line: CostLine, { house, protocol }: ExplainedService): WorkingInput[] {
   const material = house.materials.find((candidate) => candidate.id === line.draw.materialId);
   const step = protocol.steps.find((candidate) => candidate.id === line.draw.stepId);
@@ -112,10 +165,10 @@ function explainLine(line: CostLine, { house, protocol }: ExplainedService): Wor
   const working: Working = {
     title: `${material.name}, ${step.name}${layer}`,
     codes: ['C7'],
-    words: 'What is drawn × what a unit costs.',
+    words: 'What is expected to be drawn × what a unit costs.',
     inputs: [
       worked(explainDraw(line.draw, material, step, protocol, house), 'Drawn'),
-      worked(explainUnitCost(material, line.perUnit)),
+      worked(explainUnitCost(material, line.perUnit, house)),
     ],
     result: figure(line.cost.usual, 'money'),
   };
@@ -164,14 +217,14 @@ function explainDevice({ name, economics }: Device, { minutes, cost }: DeviceLin
 }
 
 function explainHands(of: ExplainedService): Working {
-  const { house, schedule, rates, cost } = of;
+  const { house, schedule, cost } = of;
   const charge = house.settings.therapistCharge;
   const bySlot = charge === 'slot';
   const inputs: WorkingInput[] = [
     bySlot
       ? worked(explainSlot(schedule, of.service, house))
       : worked(explainAttended(schedule, of.protocol)),
-    worked(explainPay(of, 'therapist', rates.therapist)),
+    worked(explainPay(of, 'therapist')),
   ];
   const assistant = chargedMinutes(schedule, charge, 'assistant');
   if (assistant > 0) {
@@ -181,7 +234,7 @@ function explainHands(of: ExplainedService): Working {
         value: figure(assistant, 'min'),
         from: { place: 'protocol', protocolId: of.protocol.id },
       },
-      worked(explainPay(of, 'assistant', rates.assistant)),
+      worked(explainPay(of, 'assistant')),
     );
   }
   return {
@@ -193,29 +246,44 @@ function explainHands(of: ExplainedService): Working {
   };
 }
 
-function explainPay({ house, service }: ExplainedService, role: Role, rate: number): Working {
+function explainPay({ house, rates }: ExplainedService, role: Role): Working {
   const from: Origin = { place: 'house' };
-  const people =
-    role === 'therapist'
-      ? house.people.filter((person) => service.therapistIds.includes(person.id))
-      : house.people.filter((person) => person.role === 'assistant');
   return {
     title: role === 'therapist' ? 'A therapist’s minute' : 'An assistant’s minute',
     codes: ['C3'],
-    words:
-      'Mean hourly pay of those who may do it × (1 + on-cost) ÷ 60 ÷ the share of paid time that can be booked.',
+    words: rates.people[role].some((person) => isOwnTerms(payOf(person, house.settings)))
+      ? 'The mean of those who may do it, each with on-cost: agreed hours and pay by the month ÷ the hours paid ÷ 60 ÷ the share of paid time that can be booked; hours of work alone ÷ 60.'
+      : 'Mean hourly pay of those who may do it × (1 + on-cost) ÷ 60 ÷ the share of paid time that can be booked.',
     inputs: [
-      ...people.flatMap((person): WorkingInput[] => {
-        const { hourlyMinor, onCost } = payOf(person, house.settings);
-        const pay = { label: `Pay of ${person.name}`, value: figure(hourlyMinor, 'money/h'), from };
-        const own = { label: `On-cost of ${person.name}`, value: figure(onCost, 'share'), from };
-        return onCost === house.settings.onCost ? [pay] : [pay, own];
-      }),
+      ...rates.people[role].flatMap((person) => payInputs(person, house)),
       { label: 'On-cost', value: figure(house.settings.onCost, 'share'), from },
       { label: 'Bookable share', value: figure(house.settings.bookableShare, 'share'), from },
     ],
-    result: figure(rate, 'money/min'),
+    result: figure(rates[role], 'money/min'),
   };
+}
+
+function isOwnTerms({ whenWorking, perMonthMinor }: Pay): boolean {
+  return whenWorking || perMonthMinor > 0;
+}
+
+function payInputs(person: Person, { settings }: House): WorkingInput[] {
+  const from: Origin = { place: 'house' };
+  const { name } = person;
+  const pay = payOf(person, settings);
+  const inputs: WorkingInput[] = [];
+  const say = (label: string, value: WorkingInput['value']): void =>
+    void inputs.push({ label, value, from });
+  if (pay.hourlyMinor > 0 || !isOwnTerms(pay)) {
+    const label = pay.whenWorking ? `Pay of ${name}, hours of work alone` : `Pay of ${name}`;
+    say(label, figure(pay.hourlyMinor, 'money/h'));
+  }
+  if (pay.perMonthMinor > 0) {
+    say(`Pay of ${name} a month`, figure(pay.perMonthMinor, 'money'));
+    say(`Hours of ${name} a week`, figure(paidHoursOf(person, settings), 'hours'));
+  }
+  if (pay.onCost !== settings.onCost) say(`On-cost of ${name}`, figure(pay.onCost, 'share'));
+  return inputs;
 }
 
 function explainRoom({ house, service, schedule, rates, cost }: ExplainedService): Working {

@@ -123,6 +123,8 @@ function countedInputs(
       ];
     case 'measured':
     case 'packs':
+    case 'all':
+    case 'rest':
     case 'coat':
     case 'coat-weight':
       return undefined;
@@ -141,7 +143,7 @@ function explainMixDraw(
   return {
     title,
     codes: ['M1', 'M2'],
-    words: `Enough of ${recipe?.name ?? 'the mix'} is made for what the step needs: needed ÷ what one batch yields after the bowl, up to whole packs where a part comes only so. All of it counts, since what is left is thrown away.`,
+    words: `${recipe?.name ?? 'The mix'} is made once for all steps that use the same bowl: what they need ÷ what one batch yields after the bowl. What comes only in whole packs is opened whole, by itself; all of it counts, since what is left is thrown away, and each step carries its share by need.`,
     inputs: [
       { label: 'Needed of the mix', value: figure(mix.needed.usual, recipe?.basis ?? 'g'), from },
       {
@@ -149,7 +151,11 @@ function explainMixDraw(
         value: figure(recipe?.bowlLoss ?? 0, 'share'),
         from: { place: 'mix', mixId: mix.mixId },
       },
-      { label: 'Batches', value: figure(mix.scale.usual, 'batches') },
+      {
+        label: 'Needed of the bowl',
+        value: figure(mix.made.needed.usual, recipe?.basis ?? 'g'),
+      },
+      { label: 'Batches', value: figure(mix.made.scale.usual, 'batches') },
     ],
     result: figure(draw.consumed.usual, material.unit),
   };

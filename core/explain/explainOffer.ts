@@ -32,7 +32,7 @@ export function explainOfferPrice(offer: Offer, figures: OfferFigures, house: Ho
       worked(explainList(figures)),
       { label: 'Let off', value: figure(offer.discount, 'share') },
       {
-        label: 'Endings repeat after',
+        label: 'Endings repeat every',
         value: figure(house.settings.priceEndings.everyMinor, 'money'),
         from: { place: 'house' },
       },
@@ -51,12 +51,15 @@ export function explainOfferMargin(offer: Offer, figures: OfferFigures, house: H
   return {
     title: 'Margin of the whole',
     codes: ['P6', 'P8'],
-    words: '(Net price − fees − direct cost − room) ÷ net price, of everything together.',
+    words: `(Net price − fees −${price.sharedPay > 0 ? ' pay by the price −' : ''} direct cost − room) ÷ net price, of everything together.`,
     inputs: [
       worked(explainOfferPrice(offer, figures, house)),
       { label: 'VAT', value: figure(house.settings.vat, 'share'), from },
       { label: 'Net price', value: figure(price.net, 'money') },
       { label: 'Fees', value: figure(price.fees, 'money'), from },
+      ...(price.sharedPay > 0
+        ? [{ label: 'Pay by the price', value: figure(price.sharedPay, 'money'), from }]
+        : []),
       worked(explainParts('direct', figures, house)),
       worked(explainParts('room', figures, house)),
     ],
@@ -69,7 +72,7 @@ function explainParts(part: 'direct' | 'room', figures: OfferFigures, house: Hou
   const { price, parts } = figures;
   const total =
     part === 'direct'
-      ? price.net - price.fees - price.contribution
+      ? price.net - price.fees - price.sharedPay - price.contribution
       : price.contribution - price.profit;
   const each = parts.map((one): WorkingInput => {
     const working = explainCost(part, { house, ...one });

@@ -1,3 +1,4 @@
+import type { TaxTerms } from '../cost/purchaseTax';
 import type { PackInUse } from '../cost/packAdvice';
 import type { BoughtMaterial } from '../house/house';
 import { daysOf, heldPack, openLifeOf } from '../house/packs';
@@ -13,6 +14,7 @@ export function explainPackInUse(
   material: BoughtMaterial,
   inUse: PackInUse,
   demand: Pick<MaterialDemand, 'usesPerDay' | 'perDay'>,
+  terms: TaxTerms,
 ): Working {
   const from: Origin = { place: 'shelf', materialId: material.id };
   const asPreferred = {
@@ -70,7 +72,7 @@ export function explainPackInUse(
         ? 'Landed cost: nothing of it is over before it is used.'
         : 'Landed cost ÷ the share of a container that is used before its open life is over. The uses while it is open are Poisson, and at least the one it was opened for.',
     inputs: [
-      worked(explainUnitCost(asPreferred, inUse.perUnit), 'Landed cost'),
+      worked(explainUnitCost(asPreferred, inUse.perUnit, terms), 'Landed cost'),
       ...open,
       { label: 'Used share', value: figure(inUse.usedShare, 'share') },
     ],

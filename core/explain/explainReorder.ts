@@ -1,13 +1,14 @@
 import type { BoughtMaterial, House, LinenMaterial } from '../house/house';
 import type { LinenLevel, SetAside } from '../restock/restocker';
 import type { Restocking } from '../restock/restocking';
+import { hasDeliveryDays } from '../restock/supplyCalendar';
 import { figure, worked, type Origin, type Working, type WorkingInput } from './working';
 
 const METHOD_WORDS: Record<Restocking['reorderPoint']['method'], string> = {
   recursion:
     'Demand while waiting is a random number of uses, each of the size of its service. The reorder point is the smallest stock that covers it in the wanted share of cases, added up use by use.',
-  normal:
-    'Demand while waiting is a random number of uses, each of the size of its service. With so many uses their sum is close to normal: expected demand + the quantile of the wanted share × its spread.',
+  fourier:
+    'Demand while waiting is a random number of uses, each of the size of its service, over waits of several lengths. The reorder point is the smallest stock that covers it in the wanted share of cases, all waits together.',
   'no-demand': 'No expected visit uses it, so nothing needs to be kept.',
 };
 const JUMPS =
@@ -29,7 +30,7 @@ export function explainReorderPoint(
   const waiting: Working = {
     title: 'Uses while waiting',
     codes: ['S2'],
-    words: `Uses a day × (lead time + days between looks at the shelf). Their variance is the mean + (uses a day × spread of the lead time)²: ${uses.law === 'poisson' ? 'equal to the mean, so Poisson' : 'above the mean, so negative binomial'}.`,
+    words: waitingWords(restocking),
     inputs: [
       worked(usesADay(material, restocking, house)),
       {
@@ -39,6 +40,12 @@ export function explainReorderPoint(
       },
       { label: 'Give or take', value: figure(lead.leadTimeSdDays, 'days'), from: HOUSE },
       { label: 'Between looks at the shelf', value: figure(lead.reviewDays, 'days'), from: HOUSE },
+      ...(uses.times.length > 1
+        ? uses.times.map(({ days, share }): WorkingInput => ({
+            label: `Waiting ${Math.round(days * 10) / 10} days`,
+            value: figure(share, 'share'),
+          }))
+        : [{ label: 'Waiting', value: figure(uses.protectionDays, 'days') }]),
       { label: 'Variance', value: figure(uses.variance, 'uses') },
     ],
     result: figure(uses.mean, 'uses'),
@@ -65,6 +72,30 @@ export function explainReorderPoint(
     ],
     result: figure(reorderPoint.amount, material.unit),
   };
+}
+
+const WEEKDAY_NAMES = [
+  'Mondays',
+  'Tuesdays',
+  'Wednesdays',
+  'Thursdays',
+  'Fridays',
+  'Saturdays',
+  'Sundays',
+] as const;
+
+function waitingWords({ uses, lead, school }: Restocking): string {
+  if (hasDeliveryDays(lead)) {
+    const days = (lead.deliveryDays ?? []).map((day) => WEEKDAY_NAMES[day - 1]).join(' and ');
+    const from =
+      school === 'any-day'
+        ? 'from the weekday on which the point is reached, each as likely,'
+        : 'from a look at the shelf';
+    const until = school === 'any-day' ? 'of that day' : 'that the next look writes';
+    return `It is delivered on ${days}: uses a day × the days ${from} until the order ${until} is there.`;
+  }
+  const isPlain = uses.parts.every(({ law }) => law === 'poisson');
+  return `Uses a day × (lead time + days between looks at the shelf). Their variance is the mean + (uses a day × spread of the lead time)²: ${isPlain ? 'equal to the mean, so Poisson' : 'above the mean, so negative binomial'}.`;
 }
 
 function usesADay(material: BoughtMaterial, { rates, demand }: Restocking, house: House): Working {

@@ -86,17 +86,24 @@ export function explainProduct(of: ExplainedService): Working {
 }
 
 /**
- * The direct cost of a visit with what of open jars is over before it is used.
+ * The direct cost of a visit with what of open jars is over before it is used at so many visits, instead of at
+ * those that are planned.
  * @param openTooLong minor units a visit
  * @see C2 C7
  */
 export function explainInUse(openTooLong: number, of: ExplainedService): Working {
   const direct = explainCost('direct', of);
+  const planned = explainCost('expires', of);
   return {
     title: 'Direct cost of a visit',
     codes: ['C2', 'C7'],
-    words: 'Direct cost, and what of open jars is over before it is used at so many visits.',
-    inputs: [worked(direct), { label: 'Open too long', value: figure(openTooLong, 'money') }],
-    result: figure(direct.result.amount + openTooLong, 'money'),
+    words:
+      'Direct cost at the planned visits, without what then expires open, and with what does at so many visits.',
+    inputs: [
+      worked(direct),
+      worked(planned, 'Open too long, as planned'),
+      { label: 'Open too long, at so many visits', value: figure(openTooLong, 'money') },
+    ],
+    result: figure(direct.result.amount - planned.result.amount + openTooLong, 'money'),
   };
 }

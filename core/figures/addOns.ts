@@ -58,11 +58,14 @@ export function addOnsOf(
       const together = inSequence(clock.roomTime, overrun(time, row.free));
       const slot = slotMinutes(together, settings.slotQuantile, settings.slotGridMinutes);
       const extraSlotMinutes = slot - clock.slotMinutes;
-      const { direct, therapist } = own.cost.value;
-      const hands =
+      const { direct, therapist, fixedPay } = own.cost.value;
+      const [hands, fixed] =
         settings.therapistCharge === 'slot'
-          ? extraSlotMinutes * rates.value.therapist
-          : therapist.usual;
+          ? [
+              extraSlotMinutes * rates.value.therapist,
+              extraSlotMinutes * rates.value.fixed.therapist,
+            ]
+          : [therapist.usual, fixedPay.usual];
       const extraDirect = direct.usual - therapist.usual + hands;
       const extraRoom = extraSlotMinutes * rates.value.room;
       const load = { ...price.value.load, directCost: extraDirect, roomCost: extraRoom };
@@ -72,6 +75,7 @@ export function addOnsOf(
           ...load,
           slotMinutes: extraSlotMinutes,
           attendedMinutes: own.schedule.value.attended.therapist,
+          pay: { ...load.pay, fixed },
         },
         settings,
         { serviceId: service.id },

@@ -1,8 +1,13 @@
 import { roomRatePerMinute } from '../cost/roomRate';
+import { openUseOf, type OpenUse } from '../cost/openLife';
+import type { OpenUses } from '../cost/serviceCost';
+import { taxFactor } from '../cost/purchaseTax';
 import { unitCost } from '../cost/unitCost';
+import { materialDemand } from '../draws/demandRate';
 import type { House, Material, Service } from '../house/house';
 import { indexHouse, type Gloves, type HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
+import { openLifeOf, chosenPack, preferredPack } from '../house/packs';
 import { fail, type Outcome } from '../problem/problem';
 import type { Triple } from '../quantity/triple';
 import { MaterialFacets } from './facets';
@@ -10,11 +15,14 @@ import type { HouseFigures, MaterialFigures, MaterialUse, ServiceFigures } from 
 import { MaterialCalculator } from './materialCalculator';
 import { Remembered } from './remember';
 import { changesBetween, type Changes } from './scope';
-import { ServiceCalculator } from './serviceCalculator';
+import { ServiceCalculator, type Dosed, type DoseInputs } from './serviceCalculator';
 import { clientOf, workless, workOf, editionInUse, type ServiceWork } from './serviceWork';
 
-/** Turns Houses into figures, remembering what an edit leaves as it was. */
-export type Calculator = (house: House) => HouseFigures;
+/**
+ * Turns Houses into figures, remembering what an edit leaves as it was. How much of open containers is used follows
+ * from the House, or is given where another says it.
+ */
+export type Calculator = (house: House, opens?: OpenUses) => HouseFigures;
 
 /** The last House, its figures, and who draws what. */
 interface Last {
@@ -22,6 +30,10 @@ interface Last {
   readonly figures: HouseFigures;
   readonly unitCosts: ReadonlyMap<MaterialId, Outcome<number>>;
   readonly works: ReadonlyMap<ServiceId, ServiceWork>;
+  readonly dosed: ReadonlyMap<ServiceId, Dosed>;
+  readonly opens: OpenUses;
+  /** `opens` followed from another House */
+  readonly given: OpenUses | undefined;
   readonly drawnBy: ReadonlyMap<MaterialId, readonly Service[]>;
   readonly gloves: Gloves;
 }
@@ -39,16 +51,20 @@ export function createCalculator(depth = 1, of: 'all' | 'services' = 'all'): Cal
   const facets = new MaterialFacets(depth);
   const unitCosts = new Remembered<MaterialId, Outcome<number>>(depth);
   const works = new Remembered<ServiceId, ServiceWork>(depth);
+  const openUses = new Remembered<MaterialId, OpenUse | undefined>(depth);
   let last: Last | undefined;
 
-  const costOf = (material: Material): Outcome<number> =>
-    unitCosts.get(material.id, [facets.priceFacet(material)], () => unitCost(material));
-
-  return (house) => {
-    if (last?.house === house) return last.figures;
+  return (house, given) => {
+    if (last?.house === house && last.given === given) return last.figures;
     const index = indexHouse(house);
     const roomRate = roomRatePerMinute(house.settings.roomCost, house.rooms.length);
     const changes = last && changesBetween(last.house, house);
+    const costOf = (material: Material): Outcome<number> => {
+      const tax = material.kind === 'linen' ? 1 : taxFactor(chosenPack(material), house);
+      return unitCosts.get(material.id, [facets.priceFacet(material), tax], () =>
+        unitCost(material, house),
+      );
+    };
     const before = changes && last;
 
     const costs = before
@@ -73,19 +89,58 @@ export function createCalculator(depth = 1, of: 'all' | 'services' = 'all'): Cal
     const drawnBy =
       before && sameReach(before.works, worked) ? before.drawnBy : drawnByOf(house, worked);
 
+    const doseInputsOf = (service: Service): DoseInputs => ({
+      house,
+      index,
+      work: worked.get(service.id) ?? workless(service),
+      doseFacetOf: (id) => {
+        const material = index.materials.get(id);
+        return material && facets.doseFacet(material);
+      },
+    });
+    const computeDose = (service: Service): Dosed => services.dose(service, doseInputsOf(service));
+    const reached = before && touchedServices(house, changes, [before.drawnBy, drawnBy]);
+    const dosed = before
+      ? replaced(before.dosed, index.services, reached ?? new Set(), computeDose)
+      : new Map(house.services.map((service) => [service.id, computeDose(service)]));
+    const usesNow = (id: MaterialId): readonly MaterialUse[] =>
+      usesOf(id, drawnBy.get(id) ?? [], index, dosed);
+    const demanded =
+      before && reached
+        ? touchedMaterials(changes, reached, before.dosed, dosed, [before.works, worked])
+        : undefined;
+    const computeOpen = (material: Material): OpenUse | undefined => {
+      if (material.kind === 'linen' || !openLifeOf(material)) return undefined;
+      const { usesPerDay, perDay } = materialDemand(
+        usesNow(material.id).map(({ visitsPerWeek, consumed }) => ({
+          visitsPerWeek,
+          amount: consumed.usual,
+        })),
+      );
+      const from = [facets.priceFacet(material), openLifeOf(material), usesPerDay, perDay];
+      return openUses.get(material.id, from, () =>
+        openUseOf(material, preferredPack(material), { usesPerDay, perDay }),
+      );
+    };
+    const opens =
+      given ??
+      (house.settings.withoutExpired
+        ? NONE_OPEN
+        : opensNow(
+            before?.given ? undefined : before?.opens,
+            index.materials,
+            demanded,
+            computeOpen,
+          ));
+    const touched = before && reached && withSpoiling(reached, before.opens, opens, drawnBy);
+
     const computeService = (service: Service): ServiceFigures =>
       services.compute(service, {
-        house,
-        index,
-        work: worked.get(service.id) ?? workless(service),
-        doseFacetOf: (id) => {
-          const material = index.materials.get(id);
-          return material && facets.doseFacet(material);
-        },
+        ...doseInputsOf(service),
         unitCosts: costs,
+        opens,
         roomRate,
       });
-    const touched = before && touchedServices(house, changes, [before.drawnBy, drawnBy]);
     const ofServices = before
       ? replaced(before.figures.services, index.services, touched ?? new Set(), computeService)
       : new Map(house.services.map((service) => [service.id, computeService(service)]));
@@ -95,22 +150,15 @@ export function createCalculator(depth = 1, of: 'all' | 'services' = 'all'): Cal
         index,
         unitCost:
           costs.get(material.id) ?? fail('price-missing', 'No price.', { materialId: material.id }),
-        uses: usesOf(material.id, drawnBy.get(material.id) ?? [], index, ofServices),
+        open: opens.get(material.id),
+        uses: usesNow(material.id),
         drawnBy: (drawnBy.get(material.id) ?? []).map(({ id }) => id),
       });
     const ofMaterials =
       of === 'services'
         ? NOTHING
-        : before && touched
-          ? replaced(
-              before.figures.materials,
-              index.materials,
-              touchedMaterials(changes, touched, before.figures.services, ofServices, [
-                before.works,
-                worked,
-              ]),
-              computeMaterial,
-            )
+        : before && demanded
+          ? replaced(before.figures.materials, index.materials, demanded, computeMaterial)
           : new Map(house.materials.map((material) => [material.id, computeMaterial(material)]));
 
     if (!before) {
@@ -118,14 +166,66 @@ export function createCalculator(depth = 1, of: 'all' | 'services' = 'all'): Cal
       materials.keepOnly((id) => index.materials.has(id));
       unitCosts.keepOnly((id) => index.materials.has(id));
       works.keepOnly((id) => index.services.has(id));
+      openUses.keepOnly((id) => index.materials.has(id));
     }
     const figures = { services: ofServices, materials: ofMaterials, roomRate };
-    last = { house, figures, unitCosts: costs, works: worked, drawnBy, gloves: index.gloves };
+    last = {
+      house,
+      figures,
+      unitCosts: costs,
+      works: worked,
+      dosed,
+      opens,
+      given,
+      drawnBy,
+      gloves: index.gloves,
+    };
     return figures;
   };
 }
 
 const NOTHING: HouseFigures['materials'] = new Map();
+const NONE_OPEN: OpenUses = new Map();
+
+/** How much of each open container is used: `before` with what is demanded otherwise looked at anew. */
+function opensNow(
+  before: OpenUses | undefined,
+  materials: HouseIndex['materials'],
+  demanded: ReadonlySet<MaterialId> | undefined,
+  openOf: (material: Material) => OpenUse | undefined,
+): OpenUses {
+  /* What was left out before is looked at anew, whole. */
+  const isWhole = !before || before === NONE_OPEN || !demanded;
+  const changed = new Map<MaterialId, OpenUse | undefined>();
+  for (const id of isWhole ? materials.keys() : demanded) {
+    const material = materials.get(id);
+    const open = material && openOf(material);
+    if (open !== before?.get(id)) changed.set(id, open);
+  }
+  if (before && !isWhole && changed.size === 0) return before;
+  const after = new Map(isWhole ? [] : before);
+  for (const [id, open] of changed) {
+    if (open) after.set(id, open);
+    else after.delete(id);
+  }
+  return after;
+}
+
+/** The services that are touched, and those that draw what is now used to another share once it is open. */
+function withSpoiling(
+  touched: ReadonlySet<ServiceId>,
+  before: OpenUses,
+  now: OpenUses,
+  drawnBy: ReadonlyMap<MaterialId, readonly Service[]>,
+): ReadonlySet<ServiceId> {
+  if (before === now) return touched;
+  const all = new Set(touched);
+  for (const id of new Set([...before.keys(), ...now.keys()])) {
+    if (before.get(id) === now.get(id)) continue;
+    for (const service of drawnBy.get(id) ?? []) all.add(service.id);
+  }
+  return all;
+}
 
 /** `before` with the values of `keys` made anew. */
 function replaced<K, T, V>(
@@ -210,8 +310,8 @@ function touchedServices(
 function touchedMaterials(
   changes: Changes,
   touched: ReadonlySet<ServiceId>,
-  before: ReadonlyMap<ServiceId, ServiceFigures>,
-  now: ReadonlyMap<ServiceId, ServiceFigures>,
+  before: ReadonlyMap<ServiceId, Dosed>,
+  now: ReadonlyMap<ServiceId, Dosed>,
   works: readonly Last['works'][],
 ): ReadonlySet<MaterialId> {
   const materials = new Set<MaterialId>([...changes.materials, ...changes.stock]);
@@ -238,12 +338,12 @@ function usesOf(
   id: MaterialId,
   services: readonly Service[],
   index: HouseIndex,
-  figures: ReadonlyMap<ServiceId, ServiceFigures>,
+  dosed: ReadonlyMap<ServiceId, Dosed>,
 ): readonly MaterialUse[] {
   const uses: MaterialUse[] = [];
   for (const service of services) {
     const visitsPerWeek = index.visitsPerWeek.get(service.id) ?? 0;
-    const consumption = figures.get(service.id)?.consumption;
+    const consumption = dosed.get(service.id)?.consumption;
     if (!consumption?.ok) continue;
     const consumed = consumption.value.get(id);
     if (consumed) uses.push({ serviceId: service.id, visitsPerWeek, consumed });

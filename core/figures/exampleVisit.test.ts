@@ -13,7 +13,10 @@ describe('an example for who sets a house up', () => {
   });
 
   it('says what is missing', () => {
-    expect(problemOf(exampleVisit(house({ people: [] })).price).code).toBe('pay-missing');
+    const nobody = problemOf(exampleVisit(house({ people: [] })).price);
+    expect(nobody.code).toBe('pay-missing');
+    /* There is no service yet while a house is set up. */
+    expect(nobody.message).not.toContain('service');
     expect(problemOf(exampleVisit(house({ rooms: [] })).price).code).toBe('rooms-missing');
     const greedy = house({ settings: { ...settings, targetMargin: 0.9 } });
     expect(problemOf(exampleVisit(greedy).price).code).toBe('fees-too-high');

@@ -1,5 +1,5 @@
 import { roomRatePerMinute } from '../cost/roomRate';
-import { ratePerMinute } from '../cost/therapistRate';
+import { payRate } from '../cost/therapistRate';
 import type { House } from '../house/house';
 import { ok, type Outcome } from '../problem/problem';
 import { costPlusPrice, type CostPlusPrice, type PriceLoad } from '../price/priceOf';
@@ -22,18 +22,24 @@ export function exampleVisit(house: House, minutes = 60): ExampleVisit {
   const { settings, people, rooms } = house;
   const where = { settings: true } as const;
   const therapists = people.filter(({ role }) => role === 'therapist');
-  const therapist = ratePerMinute(therapists, 'therapist', settings, where);
+  const pay = payRate(therapists, 'therapist', settings, where);
+  const therapist = pay.ok ? ok(pay.value.perMinute) : pay;
   const room = roomRatePerMinute(settings.roomCost, rooms.length);
   const therapistPerMinute = therapist;
   const roomPerMinute = room;
-  if (!therapist.ok) return { minutes, therapistPerMinute, roomPerMinute, price: therapist };
+  if (!pay.ok) return { minutes, therapistPerMinute, roomPerMinute, price: pay };
   if (!room.ok) return { minutes, therapistPerMinute, roomPerMinute, price: room };
   const load: PriceLoad = {
-    directCost: therapist.value * minutes,
+    directCost: pay.value.perMinute * minutes,
     roomCost: room.value * minutes,
     slotMinutes: minutes,
     attendedMinutes: minutes,
     roomCostPerMonth: settings.roomCost.fixedPerMonthMinor / rooms.length,
+    pay: {
+      fixed: pay.value.fixed * minutes,
+      perMonth: pay.value.owedPerMonth,
+      share: pay.value.shareOfPrice,
+    },
   };
   const priced = costPlusPrice(load, settings.targetMargin, settings, where);
   const price = priced.ok ? ok({ ...priced.value, load }) : priced;

@@ -1,8 +1,10 @@
+import type { ServiceRates } from '../cost/performers';
 import type { WorkedProtocol } from '../house/house';
 import type { Draw } from '../draws/drawsOf';
 import type { Outcome, Problem } from '../problem/problem';
 import type { MaterialId, ServiceId } from '../house/ids';
-import type { MinuteRates, ServiceCost } from '../cost/serviceCost';
+import type { OpenUse } from '../cost/openLife';
+import type { ServiceCost } from '../cost/serviceCost';
 import type { ServicePrice } from '../price/ladders';
 import type { Triple } from '../quantity/triple';
 import type { Schedule } from '../time/schedule';
@@ -16,7 +18,7 @@ export interface ServiceFigures {
   readonly draws: Outcome<readonly Draw[]>;
   /** consumed in one visit, by material, in the material's unit */
   readonly consumption: Outcome<ReadonlyMap<MaterialId, Triple>>;
-  readonly rates: Outcome<MinuteRates>;
+  readonly rates: Outcome<ServiceRates>;
   readonly cost: Outcome<ServiceCost>;
   readonly price: Outcome<ServicePrice>;
 }
@@ -32,8 +34,10 @@ export interface MaterialUse {
 /** Everything computed for one material. */
 export interface MaterialFigures {
   readonly materialId: MaterialId;
-  /** minor units per unit */
+  /** landed, minor units per unit */
   readonly unitCost: Outcome<number>;
+  /** how much of an open container is used, where that is in the cost of visits */
+  readonly open?: OpenUse;
   readonly uses: readonly MaterialUse[];
   /** services that may draw it, also those whose doses have a fault */
   readonly drawnBy: readonly ServiceId[];

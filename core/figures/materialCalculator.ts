@@ -1,3 +1,4 @@
+import type { OpenUse } from '../cost/openLife';
 import type { Material } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
@@ -9,6 +10,7 @@ import { Remembered } from './remember';
 export interface MaterialInputs {
   readonly index: HouseIndex;
   readonly unitCost: Outcome<number>;
+  readonly open: OpenUse | undefined;
   readonly uses: readonly MaterialUse[];
   /** services that may draw it, also those whose doses have a fault */
   readonly drawnBy: readonly ServiceId[];
@@ -32,10 +34,11 @@ export class MaterialCalculator {
     const uses = this.#uses.get(id, flatten(inputs.uses), () => inputs.uses);
     const drawnBy = this.#drawnBy.get(id, inputs.drawnBy, () => inputs.drawnBy);
     const onHand = inputs.index.onHand.get(id) ?? 0;
-    const { unitCost } = inputs;
-    return this.#figures.get(id, [unitCost, uses, drawnBy, onHand], () => ({
+    const { unitCost, open } = inputs;
+    return this.#figures.get(id, [unitCost, open, uses, drawnBy, onHand], () => ({
       materialId: id,
       unitCost,
+      ...(open && { open }),
       uses,
       drawnBy,
       onHand,

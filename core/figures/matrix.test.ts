@@ -66,7 +66,8 @@ function matrix(of = facial, mixes = house().mixes): { matrix: Matrix; shares: n
       index: indexHouse(sample),
       inUse: { protocol: of, mixes },
       unitCosts: new Map([[cleanser().id, ok(1)]]),
-      rates: { therapist: 0, assistant: 0, room: 0 },
+      opens: new Map(),
+      rates: { therapist: 0, assistant: 0, room: 0, fixed: { therapist: 0, assistant: 0 } },
     },
     (share) => shares.push(share),
   );

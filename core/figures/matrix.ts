@@ -3,7 +3,7 @@ import { drawsOf, type Draw } from '../draws/drawsOf';
 import { clientWith, type Client } from '../house/client';
 import type { Choice, House, Step } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
-import type { MaterialId, OptionId } from '../house/ids';
+import type { OptionId } from '../house/ids';
 import { fail, ok, type Outcome } from '../problem/problem';
 import { CHOOSING_VALUES, optionsTaken } from '../protocol/choose';
 import { expandBlocks, type WrittenOut } from '../protocol/expandBlocks';
@@ -11,6 +11,7 @@ import { choicesInUse } from '../protocol/workFor';
 import { meanMinutes } from '../time/distribution';
 import { clockLoad, type ClockLoad } from '../time/schedule';
 import { SharedSums } from '../time/sums';
+import type { Prices } from './trial';
 import { settingsFor, shelfOf, workOf, type EditionInUse } from './serviceWork';
 
 /** What one kind of client comes to. */
@@ -43,11 +44,10 @@ export interface Matrix {
 }
 
 /** What the figures of a kind are made from, besides who it is. */
-export interface MatrixInputs {
+export interface MatrixInputs extends Prices {
   readonly house: House;
   readonly index: HouseIndex;
   readonly inUse: EditionInUse;
-  readonly unitCosts: ReadonlyMap<MaterialId, Outcome<number>>;
   readonly rates: MinuteRates;
 }
 
@@ -141,7 +141,7 @@ function workedFor(inputs: MatrixInputs, client: Client): Outcome<Worked> {
   const work = workOf(inUse, client, index);
   if (!work.protocol.ok) return work.protocol;
   const settings = settingsFor(house.settings, client);
-  const load = clockLoad(work.protocol.value, client.visitKind);
+  const load = clockLoad(work.protocol.value, client.visitKind, settings);
   if (!load.ok) return load;
   const draws = drawsOf(work.protocol.value, client.visitKind, shelfOf(work, index), settings);
   if (!draws.ok) return draws;
@@ -149,7 +149,7 @@ function workedFor(inputs: MatrixInputs, client: Client): Outcome<Worked> {
 }
 
 function figuresOf(
-  { house, index, unitCosts, rates }: MatrixInputs,
+  { house, index, unitCosts, opens, rates }: MatrixInputs,
   { load: { parts, attended, deviceMinutes }, draws }: Worked,
   sums: SharedSums,
 ): Outcome<Omit<KindFigures, 'client'>> {
@@ -162,6 +162,7 @@ function figuresOf(
     unitCosts,
     rates,
     therapistCharge,
+    opens,
   );
   if (!cost.ok) return cost;
   const roomMinutes = parts.reduce((sum, part) => sum + meanMinutes(part), 0);

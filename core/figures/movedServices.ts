@@ -13,6 +13,8 @@ export interface MovedService {
 
 /** What does not make half a minor unit is no change. */
 const NOTHING = 0.5;
+/** So little of what a service costs is not worth a question. */
+const NOT_ASKED = 0.005;
 
 /**
  * The services whose full cost is another after a change of the house, the largest change first.
@@ -59,7 +61,8 @@ export interface MenuEffect {
 }
 
 /**
- * What a change does to the services that stay, for saying it before it is made.
+ * What a change does to the services that stay, for saying it before it is made. Less than half a percent of what
+ * a service costs is not said: what one service uses of open jars moves the others by a cent.
  * @param house after the change
  * @returns nothing when no service costs anything else
  * @see C7
@@ -69,7 +72,9 @@ export function menuEffect(
   before: HouseFigures,
   after: HouseFigures,
 ): MenuEffect | undefined {
-  const moved = movedServices(house, before, after);
+  const moved = movedServices(house, before, after).filter(
+    (each) => change(each) >= NOT_ASKED * each.costBefore,
+  );
   const uncounted = house.services.filter(
     ({ id }) =>
       before.services.get(id)?.cost.ok === true && after.services.get(id)?.cost.ok !== true,

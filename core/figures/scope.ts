@@ -50,6 +50,7 @@ const MONEY: ReadonlySet<keyof HouseSettings> = new Set([
   'grades',
   'onCost',
   'bookableShare',
+  'withoutExpired',
   'roomCost',
   'vat',
   'commission',

@@ -1,14 +1,15 @@
 import {
   costOfVisit,
   thingsCost,
-  type MinuteRates,
+  type OpenUses,
   type ServiceCost,
   type ThingsCost,
 } from '../cost/serviceCost';
-import { ratePerMinute } from '../cost/therapistRate';
+import { payIn, performersOf, trainedAmong, type ServiceRates } from '../cost/performers';
+import { payRate, type PayRate } from '../cost/therapistRate';
 import { consumptionByMaterial } from '../draws/consumption';
 import { drawsOf, type Draw } from '../draws/drawsOf';
-import type { House, Service, WorkedProtocol } from '../house/house';
+import type { House, Person, Service, WorkedProtocol } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
 import { collect, failWith, ok, type Outcome, type Problem } from '../problem/problem';
@@ -19,19 +20,29 @@ import { scheduleOf, type Schedule } from '../time/schedule';
 import { clockFacet, type DoseFacet } from './facets';
 import type { ServiceFigures } from './houseFigures';
 import { Remembered } from './remember';
+import { paceSpreadOf } from '../house/settings';
 import { settingsFor, shelfOf, type ServiceWork } from './serviceWork';
 
-/** What the figures of a service are made from, besides the service itself. */
-export interface ServiceInputs {
+/** What the doses of a service are made from, besides the service itself. */
+export interface DoseInputs {
   readonly house: House;
   readonly index: HouseIndex;
   readonly work: ServiceWork;
   readonly doseFacetOf: (id: MaterialId) => DoseFacet | undefined;
-  readonly unitCosts: ReadonlyMap<MaterialId, Outcome<number>>;
-  readonly roomRate: Outcome<number>;
 }
 
-interface Dosed {
+/** What the figures of a service are made from, besides the service itself. */
+export interface ServiceInputs extends DoseInputs {
+  readonly unitCosts: ReadonlyMap<MaterialId, Outcome<number>>;
+  /** how much of an open container is used, of what spoils open */
+  readonly opens: OpenUses;
+  readonly roomRate: Outcome<number>;
+  /** who performs it, where several share the work; else those of the service who were trained */
+  readonly performers?: readonly Person[];
+}
+
+/** What a visit of a service draws. */
+export interface Dosed {
   readonly draws: Outcome<readonly Draw[]>;
   readonly consumption: Outcome<ReadonlyMap<MaterialId, Triple>>;
 }
@@ -44,7 +55,7 @@ export class ServiceCalculator {
   readonly #doses: Remembered<ServiceId, Dosed>;
   readonly #priced: Remembered<ServiceId, Outcome<ThingsCost>>;
   readonly #things: Remembered<ServiceId, Outcome<ThingsCost>>;
-  readonly #rates: Remembered<ServiceId, Outcome<MinuteRates>>;
+  readonly #rates: Remembered<ServiceId, Outcome<ServiceRates>>;
   readonly #costs: Remembered<ServiceId, Outcome<ServiceCost>>;
   readonly #prices: Remembered<ServiceId, Outcome<ServicePrice>>;
   readonly #figures: Remembered<ServiceId, ServiceFigures>;
@@ -63,6 +74,13 @@ export class ServiceCalculator {
     this.#figures = new Remembered(depth);
   }
 
+  /** What a visit of `service` draws, before anything of it has a price. */
+  dose(service: Service, inputs: DoseInputs): Dosed {
+    const { protocol } = inputs.work;
+    if (!protocol.ok) return { draws: protocol, consumption: protocol };
+    return this.#dose(service, protocol.value, inputs);
+  }
+
   /** The figures of `service`. */
   compute(service: Service, inputs: ServiceInputs): ServiceFigures {
     const { protocol: work } = inputs.work;
@@ -70,22 +88,17 @@ export class ServiceCalculator {
     const protocol = work.value;
     const { settings } = inputs.house;
     const { visitKind } = service;
-    const { slotGridMinutes, slotQuantile } = settings;
+    const timing = [settings.slotGridMinutes, settings.slotQuantile, paceSpreadOf(settings)];
     /* The same protocol has the same clock; another one may still have it. */
-    const schedule = this.#clocks.get(
-      service.id,
-      [protocol, visitKind, slotGridMinutes, slotQuantile],
-      () =>
-        this.#schedules.get(
-          service.id,
-          [visitKind, slotGridMinutes, slotQuantile, ...clockFacet(protocol)],
-          () => scheduleOf(protocol, visitKind, settings),
-        ),
+    const schedule = this.#clocks.get(service.id, [protocol, visitKind, ...timing], () =>
+      this.#schedules.get(service.id, [visitKind, ...timing, ...clockFacet(protocol)], () =>
+        scheduleOf(protocol, visitKind, settings),
+      ),
     );
     const dosed = this.#dose(service, protocol, inputs);
     const rates = this.#rate(service, protocol, inputs);
     const cost = this.#cost(service, dosed, schedule, rates, inputs);
-    const price = this.#price(service, cost, schedule, inputs.house);
+    const price = this.#price(service, cost, schedule, rates, inputs.house);
     return this.#figures.get(service.id, [work, schedule, dosed, rates, cost, price], () => ({
       serviceId: service.id,
       work,
@@ -115,7 +128,7 @@ export class ServiceCalculator {
     }
   }
 
-  #dose(service: Service, protocol: WorkedProtocol, inputs: ServiceInputs): Dosed {
+  #dose(service: Service, protocol: WorkedProtocol, inputs: DoseInputs): Dosed {
     const { house, index, work, doseFacetOf } = inputs;
     const settings = settingsFor(house.settings, { build: service.shownFor?.build ?? 'reference' });
     const from = [
@@ -140,22 +153,32 @@ export class ServiceCalculator {
   #rate(
     service: Service,
     protocol: WorkedProtocol,
-    { house, index, roomRate }: ServiceInputs,
-  ): Outcome<MinuteRates> {
+    { house, index, roomRate, performers }: ServiceInputs,
+  ): Outcome<ServiceRates> {
     const { settings } = house;
     const assisted = protocol.steps.some((step) => step.by === 'assistant');
     const room = roomRate.ok ? roomRate.value : roomRate;
+    const where = { serviceId: service.id, field: 'therapistIds' } as const;
+    const assistants = assisted ? house.people.filter(({ role }) => role === 'assistant') : [];
+    const therapist = performers ? ok(performers) : performersOf(service, protocol, index);
+    const assistant = trainedAmong(assistants, protocol, index.devices, where);
+    if (!therapist.ok || !assistant.ok) return failWith(missing([therapist, assistant]));
+    const people = { therapist: therapist.value, assistant: assistant.value };
     const from = [
       service,
       assisted,
-      house.people,
+      people.therapist.length,
+      ...people.therapist,
+      ...people.assistant,
       room,
       settings.onCost,
       settings.grades,
       settings.bookableShare,
+      settings.roomCost.openDaysPerMonth,
+      settings.roomCost.openHoursPerDay,
     ];
     return this.#rates.get(service.id, from, () =>
-      minuteRates(service, assisted, house, index, roomRate),
+      minuteRates(service, assisted, people, settings, roomRate),
     );
   }
 
@@ -163,13 +186,16 @@ export class ServiceCalculator {
     service: Service,
     { draws }: Dosed,
     schedule: Outcome<Schedule>,
-    rates: Outcome<MinuteRates>,
-    { house, index, work, unitCosts }: ServiceInputs,
+    rates: Outcome<ServiceRates>,
+    { house, index, work, unitCosts, opens }: ServiceInputs,
   ): Outcome<ServiceCost> {
     const charge = house.settings.therapistCharge;
-    const things = this.#priced.get(service.id, [draws, house.materials], () =>
-      this.#things.get(service.id, [draws, ...work.reached.map((id) => unitCosts.get(id))], () =>
-        draws.ok ? thingsCost(draws.value, index.materials, unitCosts) : failWith(draws.problems),
+    const priced = work.reached.flatMap((id) => [unitCosts.get(id), opens.get(id)]);
+    const things = this.#priced.get(service.id, [draws, house.materials, opens], () =>
+      this.#things.get(service.id, [draws, ...priced], () =>
+        draws.ok
+          ? thingsCost(draws.value, index.materials, unitCosts, opens)
+          : failWith(draws.problems),
       ),
     );
     const from = [things, draws, schedule, rates, charge, house.devices];
@@ -186,6 +212,7 @@ export class ServiceCalculator {
     service: Service,
     cost: Outcome<ServiceCost>,
     schedule: Outcome<Schedule>,
+    rates: Outcome<ServiceRates>,
     { settings, rooms }: House,
   ): Outcome<ServicePrice> {
     const margin = service.targetMargin ?? settings.targetMargin;
@@ -193,6 +220,7 @@ export class ServiceCalculator {
     const roomCostPerMonth = roomCost.fixedPerMonthMinor / rooms.length;
     const from = [
       cost,
+      rates,
       margin,
       service.pricing,
       vat,
@@ -203,35 +231,44 @@ export class ServiceCalculator {
       targetPerRoomHourMinor,
     ];
     return this.#prices.get(service.id, from, () => {
-      if (!cost.ok || !schedule.ok) return failWith(missing([cost]));
+      if (!cost.ok || !schedule.ok || !rates.ok) return failWith(missing([cost]));
       const load: PriceLoad = {
         directCost: cost.value.direct.usual,
         roomCost: cost.value.room.usual,
         slotMinutes: schedule.value.slotMinutes,
         attendedMinutes: schedule.value.attended.therapist,
         roomCostPerMonth,
+        pay: payIn(rates.value.pay, cost.value.fixedPay.usual),
       };
       return servicePrice(load, margin, service.pricing, settings, { serviceId: service.id });
     });
   }
 }
 
+const NO_PAY: PayRate = { perMinute: 0, fixed: 0, shareOfPrice: 0, owedPerMonth: 0 };
+
 function minuteRates(
   service: Service,
   assisted: boolean,
-  { people, settings }: House,
-  index: HouseIndex,
+  people: ServiceRates['people'],
+  settings: House['settings'],
   room: Outcome<number>,
-): Outcome<MinuteRates> {
+): Outcome<ServiceRates> {
   const where = { serviceId: service.id };
-  const performers = service.therapistIds.flatMap((id) => index.people.get(id) ?? []);
-  const therapist = ratePerMinute(performers, 'therapist', settings, where);
-  const assistants = people.filter((person) => person.role === 'assistant');
-  const assistant = assisted ? ratePerMinute(assistants, 'assistant', settings, where) : ok(0);
+  const therapist = payRate(people.therapist, 'therapist', settings, where);
+  const assistant = assisted ? payRate(people.assistant, 'assistant', settings, where) : ok(NO_PAY);
   if (!therapist.ok || !assistant.ok || !room.ok) {
     return failWith(missing([therapist, assistant, room]));
   }
-  return ok({ therapist: therapist.value, assistant: assistant.value, room: room.value });
+  const [performs, helps] = [therapist.value, assistant.value];
+  return ok({
+    people,
+    therapist: performs.perMinute,
+    assistant: helps.perMinute,
+    room: room.value,
+    fixed: { therapist: performs.fixed, assistant: helps.fixed },
+    pay: { therapist: performs, assistant: helps },
+  });
 }
 
 function missing(outcomes: readonly Outcome<unknown>[]): readonly Problem[] {

@@ -1,11 +1,11 @@
 import { roomRatePerMinute } from '../cost/roomRate';
 import type { Client } from '../house/client';
-import type { House, Service } from '../house/house';
+import type { House, Person, Service } from '../house/house';
 import { indexHouse } from '../house/houseIndex';
 import { MaterialFacets } from './facets';
 import type { HouseFigures, ServiceFigures } from './houseFigures';
 import { Remembered } from './remember';
-import { ServiceCalculator } from './serviceCalculator';
+import { ServiceCalculator, type ServiceInputs } from './serviceCalculator';
 import { workOf, type ServiceWork, type EditionInUse } from './serviceWork';
 
 /** What a service would be, were it worked by `inUse` for `client`. */
@@ -21,6 +21,8 @@ export type Try = (
   service: Service,
   inUse: EditionInUse,
   client: Client,
+  /** who performs it, where several share the work; else those of the service who were trained */
+  performers?: readonly Person[],
 ) => Trial;
 
 /**
@@ -32,7 +34,7 @@ export function createTrial(): Try {
   const services = new ServiceCalculator();
   const facets = new MaterialFacets();
   const works = new Remembered<string, ServiceWork>();
-  return (house, materials, service, inUse, client) => {
+  return (house, materials, service, inUse, client, performers) => {
     const index = indexHouse(house);
     const { plain, sterile } = index.gloves;
     const from = [inUse.protocol, inUse.mixes, house.blocks, client, plain, sterile];
@@ -48,21 +50,27 @@ export function createTrial(): Try {
         const material = index.materials.get(id);
         return material && facets.doseFacet(material);
       },
-      unitCosts: unitCostsOf(materials),
+      ...pricesOf(materials),
       roomRate: roomRatePerMinute(house.settings.roomCost, house.rooms.length),
+      ...(performers && { performers }),
     });
     return { work, figures };
   };
 }
 
-const known = new WeakMap<HouseFigures['materials'], ReadonlyMap<never, never>>();
+/** What materials cost, and how much of an open one is used. */
+export type Prices = Pick<ServiceInputs, 'unitCosts' | 'opens'>;
 
-function unitCostsOf(
-  materials: HouseFigures['materials'],
-): Parameters<ServiceCalculator['compute']>[1]['unitCosts'] {
+const known = new WeakMap<HouseFigures['materials'], Prices>();
+
+/** What materials cost by the figures of a House; the same for the same figures. @see C1 C2 */
+export function pricesOf(materials: HouseFigures['materials']): Prices {
   const before = known.get(materials);
   if (before) return before;
-  const made = new Map([...materials].map(([id, figures]) => [id, figures.unitCost]));
-  known.set(materials, made as unknown as ReadonlyMap<never, never>);
+  const made: Prices = {
+    unitCosts: new Map([...materials].map(([id, { unitCost }]) => [id, unitCost])),
+    opens: new Map([...materials].flatMap(([id, { open }]) => (open ? [[id, open]] : []))),
+  };
+  known.set(materials, made);
   return made;
 }

@@ -18,5 +18,8 @@ export type Amount =
   | { readonly how: 'named'; readonly quantity: Triple; readonly name: string }
   | { readonly how: 'packs'; readonly quantity: Triple }
   | { readonly how: 'fingertip'; readonly quantity: Triple }
+  /** of a mix: all that its bowl gives, or what the other steps leave of it */
+  | { readonly how: 'all' }
+  | { readonly how: 'rest' }
   | { readonly how: 'coat'; readonly coat: Coat }
   | { readonly how: 'coat-weight'; readonly mgPerCm2: Triple };

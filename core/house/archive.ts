@@ -1,5 +1,6 @@
 import type { PricePoint } from './pricePoint';
-import { dayOf, daysAfter, daysBetween, toSecond } from '../days/days';
+import { dayOf, daysAfter, daysBetween } from '../days/days';
+import { toSecond } from '../days/instants';
 import { instantAt, wallOf } from '../days/timeZones';
 import type { Lot, Movement } from './stock';
 import type { House, Order, Treatment } from './house';

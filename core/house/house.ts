@@ -43,6 +43,14 @@ export interface Person {
   readonly grade?: string;
   /** the employer's cost on top of this pay; the house's unless given */
   readonly onCost?: number;
+  /** that are paid, whether or not somebody comes; the house's open hours unless given */
+  readonly hoursPerWeek?: number;
+  /** the hourly pay is for hours of work, not for those that are agreed */
+  readonly paidWhenWorking?: true;
+  /** besides, by the month, whether or not somebody comes */
+  readonly monthlyPayMinor?: number;
+  /** besides, of the net price of the visits that they perform or help in */
+  readonly shareOfPrice?: number;
 }
 
 /** A protocol as it is sold. */

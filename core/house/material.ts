@@ -37,10 +37,14 @@ export interface Pack {
   readonly leadTimeSdDays?: number;
 }
 
+/** As makers print it: months first. */
+export const KEEPS_UNITS = ['months', 'weeks', 'days', 'hours'] as const;
+export type KeepsUnit = (typeof KEEPS_UNITS)[number];
+
 /** How long something keeps. */
 export interface Keeps {
   readonly amount: number;
-  readonly unit: 'days' | 'hours';
+  readonly unit: KeepsUnit;
 }
 
 interface MaterialBase {

@@ -36,6 +36,8 @@ export interface Mix {
   readonly parts: readonly MixPart[];
   /** instead of `parts`, for the skins they name */
   readonly recipes?: readonly MixRecipe[];
+  /** only ever made in whole batches: the recipe is repeated, its parts are not scaled */
+  readonly wholeBatches?: true;
   /** whether it may stand ready, or is made when it is needed */
   readonly made: 'ahead' | 'just-in-time';
   /** how long mixing takes */

@@ -1,4 +1,4 @@
-import type { BoughtMaterial, Keeps, Material, Pack } from './material';
+import type { BoughtMaterial, Keeps, KeepsUnit, Material, Pack } from './material';
 import type { Supplier } from './supplier';
 
 /** The preferred pack as it was entered; inputs are refused without a pack. */
@@ -27,9 +27,20 @@ export function openLifeOf(material: Material): Keeps | undefined {
   return material.kind === 'back-bar' || material.kind === 'fresh' ? material.openLife : undefined;
 }
 
-/** Days of something that keeps. */
+/** A month as a twelfth of a year of 365.25 days. */
+const DAYS_OF_UNIT: Readonly<Record<KeepsUnit, number>> = {
+  months: 365.25 / 12,
+  weeks: 7,
+  days: 1,
+  hours: 1 / 24,
+};
+
+/**
+ * Days of something that keeps.
+ * @example daysOf({ amount: 12, unit: 'months' }) // 365.25
+ */
 export function daysOf({ amount, unit }: Keeps): number {
-  return unit === 'days' ? amount : amount / 24;
+  return amount * DAYS_OF_UNIT[unit];
 }
 
 /** Lead time of a pack: its own, or its supplier's. Days. */

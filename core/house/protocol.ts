@@ -106,6 +106,32 @@ export interface Placed {
   readonly inLayers?: 'first' | 'last' | 'all-but-last';
   /** only for clients for whom this option is taken */
   readonly option?: InOption;
+  /** and these, too: those of the blocks out of which it was written */
+  readonly also?: readonly InOption[];
+}
+
+/** Every option on which a step or a product hangs. */
+export function optionsOf({
+  option,
+  also = [],
+}: Pick<Placed, 'option' | 'also'>): readonly InOption[] {
+  return option ? [option, ...also] : also;
+}
+
+/** Where a line of a block stands in the place of the line that stands for the block: also only if that is done. */
+export function standingIn<L extends Line>(line: L, block: Placed): L {
+  const { option, inLayers, layerGroupId, meanwhileOf } = block;
+  const own = optionsOf(line);
+  const [first, ...also] = [...own, ...optionsOf({ option, also: block.also })];
+  const isLayered = line.layerGroupId === undefined && layerGroupId !== undefined;
+  return {
+    ...line,
+    stretch: block.stretch,
+    ...(first && { option: first }),
+    ...(also.length > 0 && { also }),
+    ...(isLayered && { layerGroupId, ...(inLayers && { inLayers }) }),
+    ...(line.meanwhileOf === undefined && meanwhileOf !== undefined && { meanwhileOf }),
+  };
 }
 
 /**
@@ -282,6 +308,8 @@ export interface Protocol extends Writing {
 /** A protocol worked for somebody: blocks are steps, and every choice is made. */
 export interface WorkedProtocol extends Protocol {
   readonly steps: readonly Step[];
+  /** steps are written, and none of them is done for this client */
+  readonly isAllLeftOut?: true;
 }
 
 /** Whether a line is work of its own. */
@@ -289,7 +317,7 @@ export function isStep(line: Line): line is Step {
   return !('blockId' in line);
 }
 
-/** The devices a step works with or that run along. */
+/** The devices a step works with or that run along, each once. */
 export function devicesOf({ device, running = [] }: Pick<Step, 'device' | 'running'>): DeviceId[] {
-  return device ? [device.deviceId, ...running] : [...running];
+  return [...new Set(device ? [device.deviceId, ...running] : running)];
 }

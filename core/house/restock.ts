@@ -123,7 +123,19 @@ export type OrderReason =
   | { readonly kind: 'promised'; readonly promised: number }
   | { readonly kind: 'soon'; readonly days: number }
   | { readonly kind: 'least-order' }
+  /** it is more than half a year uses, and why it is not less */
+  | { readonly kind: 'lasts'; readonly weeks: number; readonly by: SoManyBecause }
+  /** packs of it that will be over before they are used, and why it is not less */
+  | { readonly kind: 'too-many'; readonly packs: number; readonly by: SoManyBecause }
   | { readonly kind: 'by-hand' };
+
+export const SIZED_BY = ['economic', 'break', 'least', 'life', 'one-pack'] as const;
+/** What decides an order size: least yearly cost, a price break, the supplier's least, how long it keeps, the pack. */
+export type SizedBy = (typeof SIZED_BY)[number];
+
+export const SO_MANY_BECAUSE = [...SIZED_BY, 'levels', 'promised'] as const;
+/** Why an order is not smaller: also the levels set by hand, and what is promised to courses. */
+export type SoManyBecause = (typeof SO_MANY_BECAUSE)[number];
 
 /** What came of a line, in one delivery. */
 export interface Receipt {

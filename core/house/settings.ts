@@ -1,3 +1,4 @@
+import type { PurchaseTax } from './supplier';
 import type { RestockSettings } from './restock';
 import type { Spoons } from '../quantity/unit';
 import type { FacePart } from '../zone/zones';
@@ -16,6 +17,14 @@ export interface PriceEndings {
 
 /** A start for houses that have not said how much minutes and amounts go either way. */
 export const USUAL_SPREAD = 0.2;
+
+/** How much slower or quicker guests and hands are as a whole, until the house knows better. @see T7 */
+const USUAL_PACE_SPREAD = 0.06;
+
+/** The spread of the pace of visits, as a share; the usual one where the house has said none. @see T7 */
+export function paceSpreadOf({ paceSpread }: Pick<HouseSettings, 'paceSpread'>): number {
+  return paceSpread ?? USUAL_PACE_SPREAD;
+}
 
 /** What people of one grade are paid. */
 export interface Grade {
@@ -56,6 +65,11 @@ export interface HouseSettings {
   };
   /** by how much minutes and amounts usually go either way, as a share; `USUAL_SPREAD` where it is not said */
   readonly usualSpread?: number;
+  /**
+   * by how much guests and hands are slower or quicker as a whole: the standard deviation of a visit's pace, as a
+   * share; see `paceSpreadOf`
+   */
+  readonly paceSpread?: number;
   readonly slotGridMinutes: number;
   /** the share of visits that must fit in the slot */
   readonly slotQuantile: number;
@@ -63,6 +77,8 @@ export interface HouseSettings {
   readonly grades?: readonly Grade[];
   /** employer's cost on top of pay */
   readonly onCost: number;
+  /** whether what expires open is left out of what a visit costs; it is counted unless said */
+  readonly withoutExpired?: true;
   /** share of paid time that can be booked */
   readonly bookableShare: number;
   readonly roomCost: {
@@ -72,6 +88,8 @@ export interface HouseSettings {
     readonly occupancy: number;
   };
   readonly vat: number;
+  /** how prices of what is bought are typed; as they are paid in the end unless said */
+  readonly purchaseTax?: PurchaseTax;
   readonly commission: number;
   readonly cardFee: number;
   readonly targetMargin: number;

@@ -1,7 +1,5 @@
+import type { Weekday } from '../days/days';
 import type { SupplierId } from './ids';
-
-/** Monday is 1, Sunday 7 (ISO 8601). */
-export type Weekday = 1 | 2 | 3 | 4 | 5 | 6 | 7;
 
 /** What a column of a price list says about an article. */
 export type ListField =
@@ -15,6 +13,16 @@ export type ListField =
   | 'discount'
   | 'freight'
   | 'leastPacks';
+
+/** How prices of what is bought are typed, and what becomes of their tax. */
+export interface PurchaseTax {
+  /** of the price without it: 0.21 is 21 % */
+  readonly rate: number;
+  /** prices are typed with it */
+  readonly included: boolean;
+  /** the house gets it back */
+  readonly recovered: boolean;
+}
 
 /** Who sells what the treatments use, and how it comes. */
 export interface Supplier {
@@ -32,6 +40,8 @@ export interface Supplier {
   readonly feed?: string;
   /** what is otherwise at times of the year, such as closed in August */
   readonly season?: string;
+  /** the house's unless given */
+  readonly purchaseTax?: PurchaseTax;
   /** the headings that this supplier's price lists use, as they were matched last */
   readonly columns?: Readonly<Partial<Record<ListField, string>>>;
 }

@@ -1,29 +1,44 @@
+import { wholeAbove } from '../dose/openPacks';
 import type { DoseSettings } from '../dose/resolveAmount';
 import type { MaterialId, MixId } from '../house/ids';
 import type { ShelfIndex } from '../house/houseIndex';
 import { collect, fail, ok, type Outcome } from '../problem/problem';
-import { mapTriple, multiplyTriples, type Triple } from '../quantity/triple';
+import {
+  mapTriple,
+  multiplyTriples,
+  scaleTriple,
+  sumTriples,
+  ZERO,
+  type Triple,
+} from '../quantity/triple';
 import { resolveMix } from './mixYield';
-import { wholePackScale } from './wholePackScale';
 
 /** What one material contributes to a mix that is made. */
 export interface MixDraw {
   readonly materialId: MaterialId;
-  /** in the material's unit, all of it used or thrown away */
+  /** gone from the shelf, in the material's unit: whole packs of what comes only so */
   readonly amount: Triple;
+  /** of the packs that were opened, what did not go into the mix; it is lost */
+  readonly leftOver: Triple;
 }
 
 /** A mix made for a need. */
 export interface MadeMix {
-  /** batches: needed / yield, up to whole packs where a part comes only so */
+  /** of the mix, in its basis */
+  readonly needed: Triple;
+  /** batches: needed / yield; whole ones where the recipe is only made whole */
   readonly scale: Triple;
+  /** what one reference batch gives for use, in the mix's basis */
   readonly batchYield: number;
+  /** of what is mixed, the share that is not used: what stays in the bowl, and what is more than is needed */
+  readonly wasted: number;
   readonly draws: readonly MixDraw[];
 }
 
 /**
- * Makes enough of a mix for `needed`: scale k = needed / yield, every part at k, mixes within mixes
- * likewise.
+ * Makes enough of a mix for `needed`: scale k = needed / yield, every part at k, mixes within mixes likewise.
+ * A part that comes only as whole packs is rounded up to whole packs by itself; the rest follow k. A recipe that
+ * is only made in whole batches is repeated.
  * @param needed in the mix's basis
  * @returns what each material gives; a problem naming the loop when a mix contains itself
  * @see M2 M4
@@ -43,23 +58,53 @@ export function makeMix(
   }
   const resolved = resolveMix(mixId, shelf, settings);
   if (!resolved.ok) return resolved;
-  const { parts, batchYield } = resolved.value;
-
-  const packsPerBatch = parts.flatMap(({ drawable, amount }) =>
-    drawable.packContent === undefined ? [] : [amount.usual / drawable.packContent],
+  const { mix, parts, batchYield } = resolved.value;
+  const scale = mapTriple(needed, (need) =>
+    mix.wholeBatches ? wholeAbove(need / batchYield) : need / batchYield,
   );
-  const scale = mapTriple(needed, (need) => wholePackScale(need / batchYield, packsPerBatch));
-
   const draws = collect(
     parts.map(({ part, drawable, amount }): Outcome<readonly MixDraw[]> => {
-      const usual = { low: amount.usual, usual: amount.usual, high: amount.usual };
-      const used = multiplyTriples(scale, drawable.packContent === undefined ? amount : usual);
-      if (part.source.kind === 'material') {
-        return ok([{ materialId: part.source.materialId, amount: used }]);
+      const used = multiplyTriples(scale, amount);
+      if (part.source.kind === 'mix') {
+        const inner = makeMix(part.source.mixId, used, shelf, settings, [...within, mixId]);
+        return inner.ok ? ok(inner.value.draws) : inner;
       }
-      const inner = makeMix(part.source.mixId, used, shelf, settings, [...within, mixId]);
-      return inner.ok ? ok(inner.value.draws) : inner;
+      const { materialId } = part.source;
+      const content = drawable.packContent;
+      if (content === undefined) return ok([{ materialId, amount: used, leftOver: ZERO }]);
+      const opened = mapTriple(used, (each) => wholeAbove(each / content) * content);
+      const leftOver = {
+        low: Math.max(0, opened.low - used.low),
+        usual: Math.max(0, opened.usual - used.usual),
+        high: Math.max(0, opened.high - used.high),
+      };
+      return ok([{ materialId, amount: opened, leftOver }]);
     }),
   );
-  return draws.ok ? ok({ scale, batchYield, draws: draws.value.flat() }) : draws;
+  if (!draws.ok) return draws;
+  const mixed = (scale.usual * batchYield) / (1 - mix.bowlLoss);
+  const wasted = mixed > 0 ? Math.max(0, 1 - needed.usual / mixed) : 0;
+  return ok({ needed, scale, batchYield, wasted, draws: draws.value.flat() });
+}
+
+/**
+ * What a bowl gives besides the amounts that are said: whole batches, as few as hold them, less those amounts.
+ * @param said what is said to be taken of the bowl, in the mix's basis
+ * @param batchYield of one reference batch
+ * @returns never below 0
+ * @see M2
+ */
+export function restOfBowl(said: readonly Triple[], batchYield: number): number {
+  const taken = sumTriples(said).usual;
+  const batches = Math.max(1, wholeAbove(taken / batchYield));
+  return Math.max(0, batches * batchYield - taken);
+}
+
+/** A draw that serves several uses, as far as it is for one of them. */
+export function shareOfDraw(draw: MixDraw, share: number): MixDraw {
+  return {
+    ...draw,
+    amount: scaleTriple(draw.amount, share),
+    leftOver: scaleTriple(draw.leftOver, share),
+  };
 }

@@ -14,10 +14,9 @@ import {
   shelf,
   valueOf,
 } from '../testing/sample';
-import { makeMix } from './makeMix';
+import { makeMix, restOfBowl } from './makeMix';
 import { resolveMix } from './mixYield';
 import { shareBatch } from './shareBatch';
-import { wholePackScale } from './wholePackScale';
 
 const powder = cleanser({ id: asId('clay'), name: 'Clay', unit: 'g', measures: {} });
 const water = cleanser({ id: asId('water'), name: 'Water', measures: { density: 1 } });
@@ -51,20 +50,56 @@ describe('mixes (M1, M2)', () => {
     ]);
   });
 
-  it('goes up to whole packs where a part comes only so', () => {
-    expect(wholePackScale(1.1, [2])).toBe(1.5);
-    expect(wholePackScale(1.1, [2, 3])).toBe(2);
-    expect(wholePackScale(0.3, [0.5])).toBe(2);
-    expect(wholePackScale(1.1, [])).toBe(1.1);
-    const activated = mix('activated', [
-      part('sachet', { how: 'packs', quantity: exactly(1) }),
-      part('water', measured(14, 'ml')),
-    ]);
-    const made = valueOf(
-      makeMix(id('activated'), exactly(25), shelf([sachet(), water], [activated]), settings),
+  const ampoule = sachet({
+    id: asId('ampoule'),
+    name: 'Ampoule',
+    unit: 'ml',
+    measures: { density: 1 },
+    ...bought({ content: 6 }),
+  });
+  const packs = (count: number): MixPart['amount'] => ({ how: 'packs', quantity: exactly(count) });
+  const activated = (changes: Partial<Mix> = {}): Mix =>
+    mix('activated', [part('sachet', packs(1)), part('ampoule', measured(2, 'ml'))], changes);
+  const made = (needed: number, recipe = activated()) =>
+    valueOf(
+      makeMix(
+        recipe.id,
+        exactly(needed),
+        shelf([sachet(bought({ content: 6 })), ampoule, water], [recipe]),
+        settings,
+      ),
     );
-    expect(made.scale.usual).toBe(2);
-    expect(made.draws.map((draw) => draw.amount.usual)).toEqual([12, 28]);
+  const taken = (of: ReturnType<typeof made>): number[][] =>
+    of.draws.map(({ amount, leftOver }) => [amount.usual, leftOver.usual]);
+
+  it('opens what comes only in packs whole, each by itself: the worked bowl', () => {
+    expect(taken(made(8))).toEqual([
+      [6, 0],
+      [6, 4],
+    ]);
+    expect(made(8).scale.usual).toBe(1);
+  });
+
+  it('does not repeat the batch for it, however its parts divide', () => {
+    expect(taken(made(10))).toEqual([
+      [12, 4.5],
+      [6, 3.5],
+    ]);
+    const third = mix('third', [part('ampoule', packs(1 / 3)), part('water', measured(8, 'ml'))]);
+    expect(taken(made(10, third))).toEqual([
+      [6, expect.closeTo(4, 9)],
+      [8, 0],
+    ]);
+  });
+
+  it('repeats whole batches where the recipe is only made so', () => {
+    const whole = made(10, activated({ wholeBatches: true }));
+    expect(whole.scale.usual).toBe(2);
+    expect(taken(whole)).toEqual([
+      [12, 0],
+      [6, 2],
+    ]);
+    expect(whole.wasted).toBeCloseTo(6 / 16, 12);
   });
 });
 
@@ -118,24 +153,45 @@ describe('a batch for several services (M3)', () => {
 });
 
 describe('laws of mixes', () => {
+  const recipe = mix('r', [
+    part('sachet', { how: 'packs', quantity: exactly(2) }),
+    part('clay', measured(10, 'g')),
+  ]);
+  const onShelf = shelf([sachet(bought({ content: 4 })), powder], [recipe]);
+  const need = fc.double({ min: 0.1, max: 400, noNaN: true });
+  const draws = (needed: number) =>
+    valueOf(makeMix(id('r'), exactly(needed), onShelf, settings)).draws;
+
   it('more needed never takes less of any part, with whole packs too', () => {
-    const recipe = mix('r', [
-      part('sachet', { how: 'packs', quantity: exactly(2) }),
-      part('clay', measured(10, 'g')),
-    ]);
-    const onShelf = shelf([sachet(bought({ content: 4 })), powder], [recipe]);
-    const need = fc.double({ min: 0.1, max: 400, noNaN: true });
     fc.assert(
       fc.property(need, need, (a, b) => {
-        const [less, more] = [Math.min(a, b), Math.max(a, b)].map((needed) =>
-          valueOf(makeMix(id('r'), exactly(needed), onShelf, settings)),
-        );
-        less?.draws.forEach((draw, at) => {
-          expect(more?.draws[at]?.amount.usual).toBeGreaterThanOrEqual(draw.amount.usual);
+        const [less, more] = [draws(Math.min(a, b)), draws(Math.max(a, b))];
+        less.forEach((draw, at) => {
+          expect(more[at]?.amount.usual).toBeGreaterThanOrEqual(draw.amount.usual);
         });
-        expect((less?.scale.usual ?? 0) * (less?.batchYield ?? 0)).toBeGreaterThanOrEqual(
-          Math.min(a, b) - 1e-6,
-        );
+      }),
+    );
+  });
+
+  it('what is opened is what goes in and what is left, never a whole pack more', () => {
+    fc.assert(
+      fc.property(need, (needed) => {
+        const [opened] = draws(needed);
+        const used = (opened?.amount.usual ?? 0) - (opened?.leftOver.usual ?? 0);
+        expect(used).toBeCloseTo((8 * needed) / 18, 6);
+        expect(opened?.leftOver.usual).toBeLessThan(4);
+        expect((opened?.amount.usual ?? 0) % 4).toBeCloseTo(0, 9);
+      }),
+    );
+  });
+
+  it('the rest of a bowl and what was said are whole batches', () => {
+    fc.assert(
+      fc.property(fc.array(need, { maxLength: 4 }), need, (said, batch) => {
+        const rest = restOfBowl(said.map(exactly), batch);
+        const batches = (said.reduce((a, b) => a + b, 0) + rest) / batch;
+        expect(Math.abs(batches - Math.round(batches))).toBeLessThan(1e-6);
+        expect(rest).toBeLessThanOrEqual(batch + 1e-9);
       }),
     );
   });

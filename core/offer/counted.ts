@@ -1,4 +1,5 @@
-import type { MinuteRates, ServiceCost } from '../cost/serviceCost';
+import type { ServiceRates } from '../cost/performers';
+import type { ServiceCost } from '../cost/serviceCost';
 import type { ServiceFigures } from '../figures/houseFigures';
 import type { Service, WorkedProtocol } from '../house/house';
 import { fail, ok, type About, type Outcome } from '../problem/problem';
@@ -10,7 +11,7 @@ export interface Counted {
   readonly protocol: WorkedProtocol;
   readonly schedule: Schedule;
   readonly cost: ServiceCost;
-  readonly rates: MinuteRates;
+  readonly rates: ServiceRates;
 }
 
 /**

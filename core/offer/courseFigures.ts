@@ -1,3 +1,4 @@
+import { payIn } from '../cost/performers';
 import type { ServiceCost } from '../cost/serviceCost';
 import type { ServiceFigures } from '../figures/houseFigures';
 import type { Course, CourseVisits, House, Service, VisitKind } from '../house/house';
@@ -6,7 +7,7 @@ import { fail, ok, type Outcome } from '../problem/problem';
 import { priceFigures, type PriceFigures } from '../price/priceOf';
 import { addTriples, scaleTriple, ZERO, type Triple } from '../quantity/triple';
 import { countedOf, type OfferPart } from './counted';
-import { offerPrice, type OfferPrice } from './offerPrice';
+import { offerPrice, shareOfSeveral, type OfferPrice } from './offerPrice';
 
 /** The visits of one kind within a course, each with its cost. Minor units, minutes. */
 export interface CourseLine {
@@ -92,12 +93,25 @@ export function courseFigures(
   }
   const sum = (of: (line: CourseLine) => number): number =>
     lines.reduce((total, line) => total + of(line) * line.visits.times, 0);
+  const sold = parts.map(({ rates, times }, at) => ({
+    share: payIn(rates.pay, 0).share,
+    gross: (lines[at]?.single ?? 0) * times,
+  }));
   const load = {
     directCost: sum(({ direct }) => direct),
     roomCost: sum(({ room }) => room),
     slotMinutes: sum(({ slotMinutes }) => slotMinutes),
     attendedMinutes,
     roomCostPerMonth: settings.roomCost.fixedPerMonthMinor / house.rooms.length,
+    pay: {
+      fixed: parts.reduce((total, { cost, times }) => total + cost.fixedPay.usual * times, 0),
+      perMonth:
+        parts.reduce(
+          (total, { rates, times }) => total + rates.pay.therapist.owedPerMonth * times,
+          0,
+        ) / count,
+      share: shareOfSeveral(sold),
+    },
   };
   const price = offerPrice(
     course,
@@ -119,6 +133,7 @@ export function courseFigures(
     {
       ...load,
       directCost: load.directCost + (last?.cost.therapist.usual ?? 0),
+      pay: { ...load.pay, fixed: load.pay.fixed + (last?.cost.fixedPay.usual ?? 0) },
       roomCost: load.roomCost + (last?.line.room ?? 0),
       slotMinutes: load.slotMinutes + (last?.line.slotMinutes ?? 0),
     },

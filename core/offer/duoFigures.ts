@@ -1,10 +1,11 @@
+import { payIn } from '../cost/performers';
 import type { ServiceFigures } from '../figures/houseFigures';
 import type { Duo, House, Service } from '../house/house';
 import { fail, ok, type Outcome } from '../problem/problem';
-import { sideBySide } from '../time/distribution';
+import { mixed, sideBySide } from '../time/distribution';
 import { slotMinutes } from '../time/slot';
 import { countedOf, type Counted, type OfferPart } from './counted';
-import { offerPrice, sumOf, type OfferPrice } from './offerPrice';
+import { offerPrice, shareOfSeveral, sumOf, type OfferPrice } from './offerPrice';
 
 /** What a visit of two guests comes to. Minor units, minutes. */
 export interface DuoFigures {
@@ -52,7 +53,8 @@ export function duoFigures(
   }
   const total = (of: (guest: Counted) => number): number =>
     guests.reduce((sum, guest) => sum + of(guest), 0);
-  const times = guests.map(({ schedule }) => schedule.roomTime);
+  /* Two guests: the pace of one says nothing of the other's. */
+  const times = guests.map(({ schedule }) => mixed(schedule.roomTime));
   const slot = slotMinutes(
     times.reduce(sideBySide),
     settings.slotQuantile,
@@ -60,19 +62,29 @@ export function duoFigures(
   );
   const roomMinutes = offer.rooms === 1 ? slot : total(({ schedule }) => schedule.slotMinutes);
   const waits = settings.therapistCharge === 'slot' && offer.rooms === 1;
+  const waiting = ({ schedule, rates }: Counted, of: 'therapist' | 'fixed'): number => {
+    const perMinute = of === 'fixed' ? rates.fixed.therapist : rates.therapist;
+    return waits ? (slot - schedule.slotMinutes) * perMinute : 0;
+  };
+  const shares = guests.map(({ rates }, at) => ({
+    share: payIn(rates.pay, 0).share,
+    gross: singles[at]?.gross ?? 0,
+  }));
   const load = {
-    directCost: total(({ cost, schedule, rates }) => {
-      const waiting = waits ? (slot - schedule.slotMinutes) * rates.therapist : 0;
-      return cost.direct.usual + waiting;
-    }),
+    directCost: total((guest) => guest.cost.direct.usual + waiting(guest, 'therapist')),
     roomCost: roomMinutes * (guests[0]?.rates.room ?? 0),
     slotMinutes: roomMinutes,
     attendedMinutes: total(({ schedule }) => schedule.attended.therapist),
     roomCostPerMonth: settings.roomCost.fixedPerMonthMinor / house.rooms.length,
+    pay: {
+      fixed: total((guest) => guest.cost.fixedPay.usual + waiting(guest, 'fixed')),
+      perMonth: total(({ rates }) => rates.pay.therapist.owedPerMonth),
+      share: shareOfSeveral(shares),
+    },
   };
   const price = offerPrice(offer, sumOf(singles), load, settings, where);
   if (!price.ok) return price;
-  const performers = new Set(guests.flatMap(({ service }) => service.therapistIds));
+  const performers = new Set(guests.flatMap(({ rates }) => rates.people.therapist));
   return ok({
     kind: 'duo',
     services: guests.map(({ service }) => service),

@@ -50,8 +50,8 @@ export function createOfferCalculator(): OfferCalculator {
           figuresOf,
           clientOf,
           mixesOf: (service) => editionInUse(service, index, house)?.mixes ?? [],
-          tryOut: (service, inUse, client) =>
-            trial(house, figures.materials, service, inUse, client).figures,
+          tryOut: (service, inUse, client, performers) =>
+            trial(house, figures.materials, service, inUse, client, performers).figures,
         });
       case 'duo':
         return duoFigures(offer, house, figuresOf);

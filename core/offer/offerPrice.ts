@@ -54,6 +54,20 @@ export function offerPrice(
   });
 }
 
+/**
+ * The share of an offer's price that is pay: what it is of the single prices together.
+ * @param singles what each is sold for by itself, and the share of that which is pay
+ * @see C9
+ */
+export function shareOfSeveral(
+  singles: readonly { readonly gross: number; readonly share: number }[],
+): number {
+  const together = sumOf(singles);
+  return together > 0
+    ? singles.reduce((sum, { gross, share }) => sum + gross * share, 0) / together
+    : 0;
+}
+
 /** What single prices come to together. Minor units. */
 export function sumOf(singles: readonly { readonly gross: number }[]): number {
   return singles.reduce((sum, { gross }) => sum + gross, 0);

@@ -1,3 +1,4 @@
+import { payIn } from '../cost/performers';
 import type { ServiceFigures } from '../figures/houseFigures';
 import type { EditionInUse } from '../figures/serviceWork';
 import type { Client } from '../house/client';
@@ -34,7 +35,12 @@ export interface PackageInputs {
   readonly figuresOf: (service: Service) => ServiceFigures | undefined;
   readonly mixesOf: (service: Service) => readonly Mix[];
   readonly clientOf: (service: Service) => Client;
-  readonly tryOut: (service: Service, inUse: EditionInUse, client: Client) => ServiceFigures;
+  readonly tryOut: (
+    service: Service,
+    inUse: EditionInUse,
+    client: Client,
+    performers: readonly Person[],
+  ) => ServiceFigures;
 }
 
 /**
@@ -57,6 +63,7 @@ export function packageFigures(
     return fail('package-too-small', message, { ...where, field: 'serviceIds' });
   }
   const parts: JoinedPart[] = [];
+  const performing: (readonly Person[])[] = [];
   const singles: { service: Service; gross: number }[] = [];
   let singleSlotMinutes = 0;
   let singleFullCost = 0;
@@ -65,39 +72,40 @@ export function packageFigures(
     const counted = countedOf(service, figures, where);
     if (!counted.ok) return counted;
     if (!figures?.price.ok) return fail('price-missing', 'A service of this has no price.', where);
-    const { protocol, schedule, cost } = counted.value;
+    const { protocol, schedule, cost, rates } = counted.value;
+    performing.push(rates.people.therapist);
     parts.push({ protocol, visitKind: service.visitKind });
     singles.push({ service: counted.value.service, gross: figures.price.value.gross });
     singleSlotMinutes += schedule.slotMinutes;
     singleFullCost += cost.full.usual;
   }
   const { protocol, leftOut } = joinProtocols(parts, offer.once, offer.name);
-  const inAll = first.therapistIds.filter((id) =>
-    services.every(({ therapistIds }) => therapistIds.includes(id)),
-  );
+  const anyOf = [...new Set(performing.flat())];
+  const inAll = anyOf.filter((person) => performing.every((people) => people.includes(person)));
   const oneTherapist = inAll.length > 0;
-  const ids = oneTherapist ? inAll : services.flatMap(({ therapistIds }) => therapistIds);
+  const performers = oneTherapist ? inAll : anyOf;
   const joined: Service = {
     id: asId<ServiceId>(offer.id),
     name: offer.name,
     protocolId: protocol.id,
     visitKind: 'returning',
-    therapistIds: [...new Set(ids)],
+    therapistIds: performers.map(({ id }) => id),
   };
   const mixes = new Map<MixId, Mix>();
   for (const mix of services.flatMap(mixesOf)) if (!mixes.has(mix.id)) mixes.set(mix.id, mix);
   const client: Client = { ...clientOf(first), visitKind: 'returning' };
-  const together = tryOut(joined, { protocol, mixes: [...mixes.values()] }, client);
+  const together = tryOut(joined, { protocol, mixes: [...mixes.values()] }, client, performers);
   const visit = countedOf(joined, together, where);
   if (!visit.ok) return visit;
   const { slotMinutes, attended } = visit.value.schedule;
-  const { direct, room, full } = visit.value.cost;
+  const { direct, room, full, fixedPay } = visit.value.cost;
   const load = {
     directCost: direct.usual,
     roomCost: room.usual,
     slotMinutes,
     attendedMinutes: attended.therapist,
     roomCostPerMonth: house.settings.roomCost.fixedPerMonthMinor / house.rooms.length,
+    pay: payIn(visit.value.rates.pay, fixedPay.usual),
   };
   const price = offerPrice(offer, sumOf(singles), load, house.settings, where);
   if (!price.ok) return price;
@@ -107,7 +115,7 @@ export function packageFigures(
     parts: [{ ...visit.value, times: 1 }],
     singles,
     price: price.value,
-    performers: house.people.filter(({ id }) => joined.therapistIds.includes(id)),
+    performers,
     oneTherapist,
     slotMinutes,
     singleSlotMinutes,

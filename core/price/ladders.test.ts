@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Pricing } from '../house/house';
-import { problemOf, settings as sample, valueOf } from '../testing/sample';
+import { NO_PAY_APART, problemOf, settings as sample, valueOf } from '../testing/sample';
 import { servicePrice, standingAmong } from './ladders';
 import { priceChange } from './priceChange';
 import { priceFigures, roomHourPrice, type PriceLoad } from './priceOf';
@@ -13,6 +13,7 @@ const load: PriceLoad = {
   slotMinutes: 90,
   attendedMinutes: 60,
   roomCostPerMonth: 72_000,
+  pay: NO_PAY_APART,
 };
 const neighbourhood = { low: 7000, usual: 8900, high: 12_000 };
 const priced = (pricing?: Pricing) => servicePrice(load, 0.35, pricing, settings, {});
@@ -45,6 +46,14 @@ describe('three ladders (P2, P3, P4)', () => {
     const without = servicePrice(load, 0.35, { by: 'room-hour' }, sample, {});
     expect(problemOf(without).message).toContain('what a room hour should bring');
     expect(problemOf(priced({ by: 'own' })).message).toContain('Say the price');
+  });
+
+  it('charges a price of its own also where no margin can be had', () => {
+    const dear = { ...settings, commission: 0.5 };
+    const own = { by: 'own', ownMinor: 9_000 } as const;
+    expect(problemOf(servicePrice(load, 0.6, undefined, dear, {})).code).toBe('fees-too-high');
+    const { gross, rungs } = valueOf(servicePrice(load, 0.6, own, dear, {}));
+    expect([gross, rungs.map(({ ladder }) => ladder)]).toEqual([9_000, ['room-hour']]);
   });
 
   it('charges a price of its own as it is, and flags one below the floor', () => {

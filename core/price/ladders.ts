@@ -28,7 +28,7 @@ export interface ServicePrice extends CostPlusPrice {
   readonly load: PriceLoad;
   /** by which it is charged */
   readonly by: Pricing['by'];
-  /** those that can be had; cost plus always */
+  /** those that can be had */
   readonly rungs: readonly Rung[];
   readonly neighbourhood?: Neighbourhood;
   readonly standing?: Standing;
@@ -40,7 +40,8 @@ export interface ServicePrice extends CostPlusPrice {
 
 /**
  * The price of a service by the ladder that is charged, beside what each of the three ladders would
- * charge. A price of its own is charged as it is; the others at the house's next ending.
+ * charge. A price of its own is charged as it is, also where cost plus cannot be had; the others at the house's
+ * next ending.
  * @param targetMargin the service's own, or the house's
  * @returns a problem when fees take the whole price, no ending fits, or what the ladder needs is missing
  * @see P1 P2 P3 P4 P5 P6
@@ -53,7 +54,6 @@ export function servicePrice(
   where: Where,
 ): Outcome<ServicePrice> {
   const costPlus = costPlusPrice(load, targetMargin, settings, where);
-  if (!costPlus.ok) return costPlus;
   const { by = 'cost-plus', neighbourhood } = pricing ?? {};
   const { targetPerRoomHourMinor } = settings;
   const roomHour =
@@ -69,7 +69,9 @@ export function servicePrice(
   const charged =
     by === 'own'
       ? ownPrice(pricing?.ownMinor, load, settings, where)
-      : (rungOf(by, rungs) ?? notToBeHad(by, where));
+      : by === 'cost-plus'
+        ? costPlus
+        : (rungOf(by, rungs) ?? notToBeHad(by, where));
   if (!charged.ok) return charged;
   const { gross, floorGross } = charged.value;
   return ok({

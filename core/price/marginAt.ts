@@ -4,12 +4,12 @@ import type { PriceFigures } from './priceOf';
  * The margin of a price when the visit costs something else.
  * @param fullCost minor units
  * @returns profit as a share of the net price
- * @example marginAt({ net: 5000, fees: 500 }, 3000) // 0.3
+ * @example marginAt({ net: 5000, fees: 500, sharedPay: 0 }, 3000) // 0.3
  * @see P6
  */
 export function marginAt(
-  { net, fees }: Pick<PriceFigures, 'net' | 'fees'>,
+  { net, fees, sharedPay }: Pick<PriceFigures, 'net' | 'fees' | 'sharedPay'>,
   fullCost: number,
 ): number {
-  return (net - fees - fullCost) / net;
+  return (net - fees - sharedPay - fullCost) / net;
 }

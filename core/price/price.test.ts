@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { problemOf, settings, valueOf } from '../testing/sample';
+import { NO_PAY_APART, problemOf, settings, valueOf } from '../testing/sample';
 import { chargedPrice } from './priceEnding';
 import { costPlusPrice, priceFigures, type PriceLoad } from './priceOf';
 
@@ -10,6 +10,7 @@ const load: PriceLoad = {
   slotMinutes: 60,
   attendedMinutes: 45,
   roomCostPerMonth: 72000,
+  pay: NO_PAY_APART,
 };
 
 describe('cost plus (P1, P2, P5, P6)', () => {
@@ -75,6 +76,9 @@ describe('price endings (P5)', () => {
     expect(valueOf(chargedPrice(8182.7, every10))).toBe(8900);
     expect(valueOf(chargedPrice(8900, every10))).toBe(8900);
     expect(valueOf(chargedPrice(8900.01, every10))).toBe(9000);
+    /* Beyond what numbers tell apart it still comes to an end. */
+    expect(valueOf(chargedPrice(1e22, every10))).toBeGreaterThanOrEqual(1e22);
+    expect(valueOf(chargedPrice(Infinity, every10))).toBe(Infinity);
     expect(
       valueOf(chargedPrice(8500.0000001, { ...every10, everyMinor: 500, endingsMinor: [0] })),
     ).toBe(8500);

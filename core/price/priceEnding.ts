@@ -26,9 +26,9 @@ export function chargedPrice(grossMinor: number, endings: PriceEndings): Outcome
   /* Told apart without making lists: every price of a menu comes through here at every edit. */
   let above = Infinity;
   let below = -Infinity;
-  for (let start = base - everyMinor; start <= base + everyMinor; start += everyMinor) {
+  for (let turn = -1; turn <= 1; turn += 1) {
     for (const ending of endingsMinor) {
-      const price = start + ending;
+      const price = base + turn * everyMinor + ending;
       if (price <= 0) continue;
       if (price >= grossMinor - TOLERANCE) above = Math.min(above, price);
       else below = Math.max(below, price);

@@ -1,4 +1,5 @@
 import type { HouseSettings } from '../house/settings';
+import type { PayInPrice } from '../cost/performers';
 import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import { chargedPrice } from './priceEnding';
 
@@ -17,8 +18,12 @@ export interface PriceFigures {
   readonly commission: number;
   readonly cardFee: number;
   readonly fees: number;
-  /** net - fees - direct cost: what pays for rooms and profit */
+  /** of the net price, what the hands are paid as a share of it */
+  readonly sharedPay: number;
+  /** net - fees - pay by share - direct cost: what pays for rooms and profit */
   readonly contribution: number;
+  /** what one more guest adds, while rooms and fixed pay are paid anyhow */
+  readonly oneMore: OneMore;
   /** contribution - room cost */
   readonly profit: number;
   /** profit as a share of net */
@@ -34,6 +39,16 @@ export interface PriceFigures {
   readonly evenGross: number;
 }
 
+/** The short run: what a guest adds to a day on which room and fixed pay are paid anyhow. Minor units. @see C9 */
+export interface OneMore {
+  /** contribution + what of it is owed anyhow */
+  readonly contribution: number;
+  /** the gross price below which a guest costs more than is charged */
+  readonly floorGross: number;
+  /** visits a month that pay for one room and what one therapist is owed; nothing where a visit adds nothing */
+  readonly breakEvenVisits: number | null;
+}
+
 /** What a price must carry. Minor units and minutes. */
 export interface PriceLoad {
   readonly directCost: number;
@@ -42,6 +57,7 @@ export interface PriceLoad {
   readonly attendedMinutes: number;
   /** fixed cost of one room a month */
   readonly roomCostPerMonth: number;
+  readonly pay: PayInPrice;
 }
 
 /** A cost-plus price. */
@@ -50,23 +66,25 @@ export interface CostPlusPrice extends PriceFigures {
 }
 
 /**
- * The net price of cost plus: full cost / (1 - margin - commission - card fee x (1 + VAT)).
+ * The net price of cost plus: full cost / (1 - margin - commission - pay by share - card fee x (1 + VAT)).
  * @param cost full cost, minor units
  * @param margin wanted share of net, 0 to below 1
+ * @param payShare of net, on-cost included
  * @returns minor units; a problem when margin and fees leave nothing of the price
- * @see P1 P2
+ * @see P1 P2 C9
  */
-export function costPlusNet(
+function costPlusNet(
   cost: number,
   margin: number,
+  payShare: number,
   { vat, commission, cardFee }: PriceSettings,
   where: Where,
 ): Outcome<number> {
-  const share = 1 - margin - commission - cardFee * (1 + vat);
+  const share = 1 - margin - commission - payShare - cardFee * (1 + vat);
   if (!(share > 0)) {
     return fail(
       'fees-too-high',
-      'Margin, commission and card fee together take the whole price, so no price can cover the cost. Lower one of them.',
+      `Margin, commission${payShare > 0 ? ', card fee and what is paid for the work by the price' : ' and card fee'} together take the whole price, so no price can cover the cost. Lower one of them.`,
       { ...where, field: 'targetMargin' },
     );
   }
@@ -74,12 +92,12 @@ export function costPlusNet(
 }
 
 /**
- * What a charged gross price leaves of itself: fees (commission on net, card fee on gross),
- * contribution, margin, earnings per hour, break-even and floor.
+ * What a charged gross price leaves of itself: fees (commission on net, card fee on gross), pay by share,
+ * contribution, margin, earnings per hour, break-even and floor; the same for one more guest.
  * @param gross minor units, VAT included
  * @param computedNet as a ladder computed it, where one did
  * @returns a problem when fees alone take the whole price
- * @see P1 P6
+ * @see P1 P6 C9
  */
 export function priceFigures(
   gross: number,
@@ -90,14 +108,20 @@ export function priceFigures(
 ): Outcome<PriceFigures> {
   const { vat, commission: commissionShare, cardFee: cardShare } = settings;
   const net = gross / (1 + vat);
-  const floorNet = costPlusNet(load.directCost, 0, settings, where);
-  const evenNet = costPlusNet(load.directCost + load.roomCost, 0, settings, where);
+  const { pay } = load;
+  const netOf = (cost: number): Outcome<number> => costPlusNet(cost, 0, pay.share, settings, where);
+  const floorNet = netOf(load.directCost);
+  const evenNet = netOf(load.directCost + load.roomCost);
+  const oneMoreNet = netOf(load.directCost - pay.fixed);
   if (!floorNet.ok) return floorNet;
   if (!evenNet.ok) return evenNet;
+  if (!oneMoreNet.ok) return oneMoreNet;
   const commission = net * commissionShare;
   const cardFee = gross * cardShare;
   const fees = commission + cardFee;
-  const contribution = net - fees - load.directCost;
+  const sharedPay = net * pay.share;
+  const contribution = net - fees - sharedPay - load.directCost;
+  const adds = contribution + pay.fixed;
   const profit = contribution - load.roomCost;
   return ok({
     computedNet: computedNet ?? net,
@@ -107,7 +131,13 @@ export function priceFigures(
     commission,
     cardFee,
     fees,
+    sharedPay,
     contribution,
+    oneMore: {
+      contribution: adds,
+      floorGross: oneMoreNet.value * (1 + vat),
+      breakEvenVisits: adds > 0 ? (load.roomCostPerMonth + pay.perMonth) / adds : null,
+    },
     profit,
     margin: profit / net,
     perRoomHour: perHour(contribution, load.slotMinutes) ?? 0,
@@ -130,7 +160,13 @@ export function costPlusPrice(
   settings: PriceSettings,
   where: Where,
 ): Outcome<CostPlusPrice> {
-  const computed = costPlusNet(load.directCost + load.roomCost, targetMargin, settings, where);
+  const computed = costPlusNet(
+    load.directCost + load.roomCost,
+    targetMargin,
+    load.pay.share,
+    settings,
+    where,
+  );
   if (!computed.ok) return computed;
   const price = chargedFor(computed.value, load, settings, where);
   return price.ok ? ok({ ...price.value, targetMargin }) : price;
@@ -149,7 +185,7 @@ export function roomHourPrice(
   where: Where,
 ): Outcome<PriceFigures> {
   const wanted = load.directCost + (targetPerHour * load.slotMinutes) / MINUTES_IN_AN_HOUR;
-  const computed = costPlusNet(wanted, 0, settings, where);
+  const computed = costPlusNet(wanted, 0, load.pay.share, settings, where);
   return computed.ok ? chargedFor(computed.value, load, settings, where) : computed;
 }
 

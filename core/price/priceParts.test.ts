@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { ServiceCost } from '../cost/serviceCost';
 import { addTriples, exactly, sumTriples } from '../quantity/triple';
-import { settings, valueOf } from '../testing/sample';
+import { NO_PAY_APART, settings, valueOf } from '../testing/sample';
 import { nearestAllowed, nextAllowed, priceAxis } from './priceAxis';
 import { servicePrice } from './ladders';
 import { priceParts } from './priceParts';
@@ -24,6 +24,7 @@ function costOf([
     singleUse: exactly(0),
     linen: exactly(linen ?? 0),
     givenAway: exactly(0),
+    expires: exactly(0),
     devices: exactly(devices ?? 0),
     therapist: exactly(hands ?? 0),
   };
@@ -33,6 +34,7 @@ function costOf([
     lines: [],
     deviceLines: [],
     ...parts,
+    fixedPay: parts.therapist,
     room: roomCost,
     direct,
     full: addTriples(direct, roomCost),
@@ -46,6 +48,7 @@ function loadOf(cost: ServiceCost): PriceLoad {
     slotMinutes: 60,
     attendedMinutes: 40,
     roomCostPerMonth: 72_000,
+    pay: NO_PAY_APART,
   };
 }
 

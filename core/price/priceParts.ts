@@ -8,6 +8,7 @@ export type PricePartKey =
   | 'devices'
   | 'therapist'
   | 'room'
+  | 'sharedPay'
   | 'fees'
   | 'tax'
   | 'left';
@@ -29,6 +30,7 @@ export function priceParts(cost: ServiceCost, price: PriceFigures): readonly Pri
   const kinds = [...MATERIAL_COST_PARTS, 'devices', 'therapist', 'room'] as const;
   const exact: [PricePartKey, number][] = [
     ...kinds.map((key): [PricePartKey, number] => [key, cost[key].usual]),
+    ['sharedPay', price.sharedPay],
     ['fees', price.fees],
     ['tax', price.gross - price.net],
     ['left', price.profit],

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Person } from '../house/house';
 import { asId, type PersonId } from '../house/ids';
-import { ratePerMinute } from '../cost/therapistRate';
+import { payRate } from '../cost/therapistRate';
+import { payIn } from '../cost/performers';
 import { exactly, ZERO } from '../quantity/triple';
-import { service, settings, valueOf } from '../testing/sample';
+import { settings, valueOf } from '../testing/sample';
 import { variantsOf } from './variants';
 
 const person = (id: string, hourlyPayMinor: number): Person => ({
@@ -14,8 +15,18 @@ const person = (id: string, hourlyPayMinor: number): Person => ({
 });
 const people = [person('ione', 1400), person('nerea', 2000), person('dacil', 1200)];
 const schedule = { slotMinutes: 60, attended: { therapist: 45, assistant: 10 } };
-const rate = valueOf(ratePerMinute(people.slice(0, 2), 'therapist', settings, {}));
-const rates = { therapist: rate, assistant: 20, room: 8 };
+const performs = valueOf(payRate(people.slice(0, 2), 'therapist', settings, {}));
+const rate = performs.perMinute;
+const helps = { perMinute: 20, fixed: 20, shareOfPrice: 0, owedPerMonth: 0 };
+const performing = { therapist: people.slice(0, 2), assistant: [] };
+const rates = {
+  people: performing,
+  therapist: rate,
+  assistant: 20,
+  room: 8,
+  fixed: { therapist: rate, assistant: 20 },
+  pay: { therapist: performs, assistant: helps },
+};
 const hands = 45 * rate + 10 * 20;
 const cost = {
   lines: [],
@@ -25,8 +36,10 @@ const cost = {
   singleUse: ZERO,
   linen: ZERO,
   givenAway: ZERO,
+  expires: exactly(0),
   devices: ZERO,
   therapist: exactly(hands),
+  fixedPay: exactly(hands),
   room: exactly(480),
   direct: exactly(1000 + hands),
   full: exactly(1480 + hands),
@@ -37,10 +50,9 @@ const load = {
   slotMinutes: 60,
   attendedMinutes: 45,
   roomCostPerMonth: 72_000,
+  pay: payIn(rates.pay, hands),
 };
 const variants = variantsOf({
-  service: service({ therapistIds: [people[0]!.id, people[1]!.id] }),
-  people,
   schedule,
   cost,
   rates,
@@ -60,10 +72,10 @@ describe('the same visit, counted another way', () => {
     expect(of('nerea').figures.margin).toBeLessThan(of('ione').figures.margin);
   });
 
-  it('charges attended minutes or the whole slot, the assistant as before', () => {
+  it('charges attended minutes or the whole slot, in which no assistant is charged again', () => {
     expect(of('attended').hands).toBeCloseTo(hands, 9);
-    expect(of('slot').hands).toBeCloseTo(60 * rate + 10 * 20, 9);
+    expect(of('slot').hands).toBeCloseTo(60 * rate, 9);
     const gap = of('attended').figures.contribution - of('slot').figures.contribution;
-    expect(gap).toBeCloseTo(15 * rate, 9);
+    expect(gap).toBeCloseTo(15 * rate - 10 * 20, 9);
   });
 });

@@ -1,6 +1,7 @@
-import { chargedMinutes, type MinuteRates, type ServiceCost } from '../cost/serviceCost';
-import { ratePerMinute } from '../cost/therapistRate';
-import type { Person, Service } from '../house/house';
+import { payIn, type ServiceRates } from '../cost/performers';
+import { chargedMinutes, type ServiceCost } from '../cost/serviceCost';
+import { payRate, type PayRate } from '../cost/therapistRate';
+import type { Person } from '../house/house';
 import type { HouseSettings, TherapistCharge } from '../house/settings';
 import type { Schedule } from '../time/schedule';
 import { priceFigures, type PriceFigures, type PriceLoad } from './priceOf';
@@ -15,11 +16,9 @@ export interface Variant {
 }
 
 interface Counted {
-  readonly service: Service;
-  readonly people: readonly Person[];
   readonly schedule: Pick<Schedule, 'slotMinutes' | 'attended'>;
   readonly cost: ServiceCost;
-  readonly rates: MinuteRates;
+  readonly rates: ServiceRates;
   readonly gross: number;
   readonly load: PriceLoad;
   readonly settings: HouseSettings;
@@ -31,30 +30,31 @@ interface Counted {
  * @see C3 C7 P6
  */
 export function variantsOf(counted: Counted): readonly Variant[] {
-  const { service, people, settings, rates } = counted;
-  const performers = people.filter((person) => service.therapistIds.includes(person.id));
-  const byPerformer = performers.flatMap((person): Variant[] => {
-    const rate = ratePerMinute([person], 'therapist', settings, {});
+  const { settings, rates } = counted;
+  const byPerformer = rates.people.therapist.flatMap((person): Variant[] => {
+    const rate = payRate([person], 'therapist', settings, {});
     if (!rate.ok) return [];
     const of = { kind: 'performer', person } as const;
     return variant(of, rate.value, settings.therapistCharge, counted);
   });
   const byCharge = (['attended', 'slot'] as const).flatMap((charge): Variant[] =>
-    variant({ kind: 'charge', charge }, rates.therapist, charge, counted),
+    variant({ kind: 'charge', charge }, rates.pay.therapist, charge, counted),
   );
   return [...byPerformer, ...byCharge];
 }
 
 function variant(
   of: Variant['of'],
-  rate: number,
+  rate: PayRate,
   charge: TherapistCharge,
   { schedule, cost, rates, gross, load, settings }: Counted,
 ): Variant[] {
-  const hands =
-    chargedMinutes(schedule, charge, 'therapist') * rate +
-    chargedMinutes(schedule, charge, 'assistant') * rates.assistant;
+  const minutes = chargedMinutes(schedule, charge, 'therapist');
+  const helped = chargedMinutes(schedule, charge, 'assistant');
+  const hands = minutes * rate.perMinute + helped * rates.assistant;
   const directCost = cost.direct.usual - cost.therapist.usual + hands;
-  const figures = priceFigures(gross, { ...load, directCost }, settings, {});
+  const fixed = minutes * rate.fixed + helped * rates.fixed.assistant;
+  const pay = payIn({ ...rates.pay, therapist: rate }, fixed);
+  const figures = priceFigures(gross, { ...load, directCost, pay }, settings, {});
   return figures.ok ? [{ of, hands, figures: figures.value }] : [];
 }

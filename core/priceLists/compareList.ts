@@ -1,3 +1,4 @@
+import { taxFactor } from '../cost/purchaseTax';
 import { landedUnitCost } from '../cost/landedUnitCost';
 import type { BoughtMaterial, House, Pack } from '../house/house';
 import type { MaterialId, PackId, SupplierId } from '../house/ids';
@@ -32,7 +33,7 @@ export function keyOfChange(change: ListChange): string {
  *   the order: dearer, cheaper, other terms, gone, new, same; the largest first
  */
 export function compareList(
-  house: Pick<House, 'materials'>,
+  house: Pick<House, 'materials' | 'suppliers' | 'settings'>,
   supplierId: SupplierId,
   articles: readonly Article[],
 ): ListChange[] {
@@ -47,7 +48,9 @@ export function compareList(
       const of = { materialId: material.id, packId: pack.id, before: pack };
       const article = listed.get(pack.code);
       changes.push(
-        article ? { ...of, ...changeOf(material, pack, article) } : { ...of, kind: 'gone' },
+        article
+          ? { ...of, ...changeOf(material, pack, article, taxFactor(pack, house)) }
+          : { ...of, kind: 'gone' },
       );
     }
   }
@@ -66,7 +69,7 @@ const RANK: Record<ListChange['kind'], number> = {
   same: 5,
 };
 
-function changeOf(material: BoughtMaterial, before: Pack, article: Article) {
+function changeOf(material: BoughtMaterial, before: Pack, article: Article, tax: number) {
   const fits = material.kind !== 'fresh' && article.unit === material.unit;
   const after: Pack = {
     ...before,
@@ -80,8 +83,8 @@ function changeOf(material: BoughtMaterial, before: Pack, article: Article) {
         leastPacks: article.leastPacks,
       }),
   };
-  const was = perUnit(before);
-  const change = was === 0 ? (perUnit(after) === 0 ? 0 : 1) : perUnit(after) / was - 1;
+  const was = perUnit(before, tax);
+  const change = was === 0 ? (perUnit(after, tax) === 0 ? 0 : 1) : perUnit(after, tax) / was - 1;
   const kind =
     change > 1e-9
       ? ('dearer' as const)
@@ -94,8 +97,8 @@ function changeOf(material: BoughtMaterial, before: Pack, article: Article) {
 }
 
 /** Landed cost of a unit; nothing for a pack that the house could not cost. */
-function perUnit(pack: Pack): number {
-  const landed = landedUnitCost(pack, '', { packId: pack.id });
+function perUnit(pack: Pack, tax: number): number {
+  const landed = landedUnitCost(pack, tax, '', { packId: pack.id });
   return landed.ok ? landed.value.perUnit : 0;
 }
 

@@ -18,7 +18,20 @@ export interface Where {
   readonly orderId?: string;
   readonly lineId?: string;
   readonly field?: string;
+  /** of the material or mix that is named: what must be said of it, so that it can be counted */
+  readonly missing?: MissingMeasure;
 }
+
+/** A measure that nobody has said yet. */
+export type MissingMeasure =
+  /** g per ml */
+  | { readonly of: 'density' }
+  /** ml of one pump, one spray, one spatula */
+  | { readonly of: 'count'; readonly measure: 'pump' | 'drop' | 'dropper' | 'spray' | 'spatula' }
+  /** ml or g of an amount by eye */
+  | { readonly of: 'named'; readonly name: string }
+  /** mg/cm2 of a coat */
+  | { readonly of: 'coat'; readonly name: string };
 
 /**
  * Everything that `core` can find wrong, one fault a code, and what each speaks of at the least; whoever knows
@@ -29,9 +42,9 @@ export const PROBLEMS = {
   'amount-invalid': [],
   'minutes-invalid': ['protocolId', 'field'],
   'density-missing': ['field'],
-  'measure-missing': [],
-  'named-amount-missing': [],
-  'coat-missing': [],
+  'measure-missing': ['missing'],
+  'named-amount-missing': ['missing'],
+  'coat-missing': ['missing'],
   'unit-mismatch': [],
   'single-dose-needed': [],
   'zones-missing': ['field'],
@@ -48,6 +61,7 @@ export const PROBLEMS = {
   'bowl-loss-invalid': ['field'],
   'protocol-unknown': ['serviceId', 'field'],
   'protocol-empty': ['protocolId'],
+  'nothing-done': ['protocolId'],
   'step-unknown': ['protocolId', 'stepId'],
   'meanwhile-nested': ['protocolId', 'stepId'],
   'layers-invalid': ['protocolId', 'stepId'],
@@ -76,6 +90,9 @@ export const PROBLEMS = {
   'zone-not-worked': ['protocolId', 'stepId', 'field'],
   'mix-not-ready': ['protocolId', 'stepId'],
   'mix-too-old': ['protocolId', 'stepId'],
+  'mixing-uncounted': ['protocolId', 'stepId'],
+  'mixing-too-long': ['protocolId', 'stepId'],
+  'batch-just-over': ['protocolId', 'stepId'],
   'score-invalid': ['protocolId', 'layerGroupId', 'field'],
   'material-archived': ['protocolId', 'stepId', 'field'],
   'care-combination': ['protocolId', 'stepId'],
@@ -87,6 +104,8 @@ export const PROBLEMS = {
   'price-negative': ['field'],
   'laundry-invalid': ['field'],
   'pay-missing': ['field'],
+  'paid-hours-missing': ['personId', 'field'],
+  'nobody-trained': ['serviceId', 'field'],
   'bookable-share-invalid': ['settings', 'field'],
   'rooms-missing': ['settings', 'field'],
   'room-never-booked': ['settings', 'field'],

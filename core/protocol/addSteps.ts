@@ -3,7 +3,8 @@ import type { Line, Step, Writing } from '../house/house';
 import type { LayerGroupId, StepId } from '../house/ids';
 import { isStep } from '../house/protocol';
 import { ordered } from './editSteps';
-import { inOptionFor, type ForWhom } from './forWhom';
+import { inLayersSaid, type LayersSaid } from './layersSaid';
+import { inOptionFor, withDosesFor, type DosesFor, type ForWhom } from './forWhom';
 
 /** A line to be added, with what was said of where it goes. */
 export interface NewLine<L extends Line = Line> {
@@ -13,6 +14,8 @@ export interface NewLine<L extends Line = Line> {
   /** where it can only be: what prepares, what tidies up, or the heading under which it stands */
   readonly stretch?: Stretch;
   readonly forWhom?: ForWhom;
+  readonly dosesFor?: DosesFor;
+  readonly layers?: LayersSaid;
   /** the line that it follows, where it is not the one before it */
   readonly follows?: StepId;
 }
@@ -80,8 +83,13 @@ export function added<W extends Writing>(
   const { writing: chosen, option } = what.forWhom
     ? inOptionFor(writing, what.forWhom, what.line.name, newId)
     : { writing, option: what.line.option };
+  const { writing: all, doses } =
+    isStep(what.line) && what.dosesFor
+      ? withDosesFor(chosen, what.line, what.dosesFor, newId)
+      : { writing: chosen, doses: undefined };
   const line: Line = {
     ...what.line,
+    ...(doses && { doses }),
     stretch: place.stretch,
     meanwhileOf: place.beside,
     layerGroupId: place.layerGroupId,
@@ -91,10 +99,12 @@ export function added<W extends Writing>(
   const at =
     before === undefined
       ? 0
-      : chosen.steps.findLastIndex(
-          ({ id, meanwhileOf }) => id === before || meanwhileOf === before,
-        ) + 1;
-  return ordered({ ...chosen, steps: chosen.steps.toSpliced(at, 0, line) });
+      : all.steps.findLastIndex(({ id, meanwhileOf }) => id === before || meanwhileOf === before) +
+        1;
+  const so = ordered({ ...all, steps: all.steps.toSpliced(at, 0, line) });
+  return what.layers && place.beside === undefined
+    ? inLayersSaid(so, line.id, what.layers, line.name, newId)
+    : so;
 }
 
 /**

@@ -49,11 +49,19 @@ export function arrange(protocol: WorkedProtocol, visitKind: VisitKind): Outcome
   const problems: Problem[] = [];
   const where = { protocolId: protocol.id };
   if (protocol.steps.length === 0) {
-    problems.push({
-      code: 'protocol-empty',
-      message: `${protocol.name} has no steps yet: add the first one.`,
-      where,
-    });
+    problems.push(
+      protocol.isAllLeftOut
+        ? {
+            code: 'nothing-done',
+            message: `Nothing of ${protocol.name} is done for this client. Add an option for anybody else.`,
+            where,
+          }
+        : {
+            code: 'protocol-empty',
+            message: `${protocol.name} has no steps yet: add the first one.`,
+            where,
+          },
+    );
   }
   const blocks = blocksOf(protocol, problems);
   const groups = new Map(protocol.layerGroups.map((group) => [group.id, group]));

@@ -1,5 +1,14 @@
-import type { Block, Choice, Dose, LayerGroup, Line, Step, Writing } from '../house/protocol';
-import { isStep } from '../house/protocol';
+import type {
+  Block,
+  Choice,
+  Dose,
+  InOption,
+  LayerGroup,
+  Line,
+  Step,
+  Writing,
+} from '../house/protocol';
+import { isStep, standingIn } from '../house/protocol';
 import { asId, type BlockId, type StepId } from '../house/ids';
 import { failWith, ok, type Outcome, type Problem, type Where } from '../problem/problem';
 
@@ -84,27 +93,49 @@ function writeOut(
 
 function prefixed(inner: WrittenOut, line: Line): WrittenOut {
   const own = <I extends string>(id: I): I => `${line.id}${WITHIN}${id}` as I;
-  const option = <T extends Pick<Step, 'option'>>(thing: T): T =>
-    thing.option
-      ? {
-          ...thing,
-          option: { choiceId: own(thing.option.choiceId), optionId: thing.option.optionId },
-        }
-      : thing;
-  const dose = (each: Dose): Dose => option({ ...each, id: own(each.id) });
+  const renamed = ({ choiceId, optionId }: InOption): InOption => ({
+    choiceId: own(choiceId),
+    optionId,
+  });
+  const dose = (each: Dose): Dose => ({
+    ...each,
+    id: own(each.id),
+    ...(each.option && { option: renamed(each.option) }),
+  });
   return {
-    steps: inner.steps.map((step) => ({
-      ...option(step),
-      id: own(step.id),
-      stretch: line.stretch,
-      doses: step.doses.map(dose),
-      ...(step.meanwhileOf !== undefined && { meanwhileOf: own(step.meanwhileOf) }),
-      ...(step.layerGroupId === undefined
-        ? line.layerGroupId !== undefined && { layerGroupId: line.layerGroupId }
-        : { layerGroupId: own(step.layerGroupId) }),
-      ...(step.option === undefined && line.option && { option: line.option }),
-    })),
+    steps: inner.steps.map((step) =>
+      standingIn<Step>(
+        {
+          ...step,
+          id: own(step.id),
+          doses: step.doses.map(dose),
+          ...(step.option && { option: renamed(step.option) }),
+          ...(step.also && { also: step.also.map(renamed) }),
+          ...(step.meanwhileOf !== undefined && { meanwhileOf: own(step.meanwhileOf) }),
+          ...(step.layerGroupId !== undefined && { layerGroupId: own(step.layerGroupId) }),
+        },
+        line,
+      ),
+    ),
     layerGroups: inner.layerGroups.map((group) => ({ ...group, id: own(group.id) })),
     choices: inner.choices.map((choice) => ({ ...choice, id: own(choice.id) })),
   };
+}
+
+/** The protocols and blocks in which a block stands, also through other blocks. */
+export function usersOfBlock<W extends Writing & { readonly id: string; readonly name: string }>(
+  id: BlockId,
+  writings: readonly W[],
+  blocks: Blocks,
+): readonly W[] {
+  const holds = (writing: Writing, seen: ReadonlySet<string>): boolean =>
+    writing.steps.some((line) => {
+      if (isStep(line)) return false;
+      if (line.blockId === id) return true;
+      const inner = blocks.get(line.blockId);
+      return (
+        inner !== undefined && !seen.has(inner.id) && holds(inner, new Set([...seen, inner.id]))
+      );
+    });
+  return writings.filter((writing) => writing.id !== id && holds(writing, new Set()));
 }

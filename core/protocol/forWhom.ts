@@ -1,12 +1,18 @@
-import type { Choice, InOption, Writing } from '../house/house';
-import { asId } from '../house/ids';
+import type { Choice, Dose, InOption, Step, Writing } from '../house/house';
+import { asId, type DoseId } from '../house/ids';
 import type { ChoosingBy } from '../house/protocol';
 
-/** For whom a step is, or when: one thing that a choice looks at, and the values that fit; none at the couch. */
+/**
+ * For whom a step is, or when: one thing that a choice looks at, and the values that fit; none for anybody else,
+ * or where it is decided at the couch.
+ */
 export interface ForWhom {
   readonly by: ChoosingBy;
   readonly values: readonly string[];
 }
+
+/** For whom each product of a step is that is not for everybody. */
+export type DosesFor = ReadonlyMap<DoseId, ForWhom>;
 
 const BY_WORDS: Readonly<Record<ChoosingBy, string>> = {
   'skin-type': 'Skin type',
@@ -20,7 +26,8 @@ const BY_WORDS: Readonly<Record<ChoosingBy, string>> = {
 
 /**
  * The option for whom a step is, and the protocol with the choice that has it: one that is there already, or a
- * choice of its own, by which everybody else goes without.
+ * choice of its own, by which everybody else goes without. Anybody else is an option of the last choice that
+ * looks at the same.
  * @param name of what is decided at the couch
  * @param newId makes an id that nothing has yet
  * @example
@@ -47,6 +54,16 @@ export function inOptionFor<W extends Writing>(
     name: nameOf(by, values, name),
     for: values,
   };
+  const others = writing.choices.findLast((each) => each.by === by && by !== 'couch');
+  if (others && values.length === 0) {
+    const choices = writing.choices.map((each) =>
+      each.id === others.id ? { ...each, options: [...each.options, taken] } : each,
+    );
+    return {
+      writing: { ...writing, choices },
+      option: { choiceId: others.id, optionId: taken.id },
+    };
+  }
   const without = { id: asId<typeof taken.id>(newId()), name: 'Left out', for: [] };
   const choice: Choice = {
     id: asId(newId()),
@@ -66,8 +83,39 @@ export function inOptionFor<W extends Writing>(
 export function forWhomOf({ choices }: Writing, option: InOption | undefined): ForWhom | undefined {
   const choice = choices.find(({ id }) => id === option?.choiceId);
   const taken = choice?.options.find(({ id }) => id === option?.optionId);
-  if (!choice || !taken || choice.by === 'couch' || taken.for.length === 0) return undefined;
+  if (!choice || !taken || choice.by === 'couch') return undefined;
   return { by: choice.by, values: taken.for };
+}
+
+/** For whom the products of a step are, each that is not for everybody, where that can be said in one go. */
+export function dosesForOf(writing: Writing, { doses }: Pick<Step, 'doses'>): DosesFor {
+  return new Map(
+    doses.flatMap(({ id, option }) => {
+      const who = forWhomOf(writing, option);
+      return who ? [[id, who] as const] : [];
+    }),
+  );
+}
+
+/**
+ * The products of a step for whom they are, and the protocol with the choices that say so.
+ * @param dosesFor those that are not for everybody
+ */
+export function withDosesFor<W extends Writing>(
+  writing: W,
+  { name, doses }: Pick<Step, 'name' | 'doses'>,
+  dosesFor: DosesFor,
+  newId: () => string,
+): { readonly writing: W; readonly doses: readonly Dose[] } {
+  let so = writing;
+  const placed = doses.map((dose): Dose => {
+    const who = dosesFor.get(dose.id);
+    if (!who) return dose;
+    const { writing: chosen, option } = inOptionFor(so, who, name, newId);
+    so = chosen;
+    return { ...dose, option };
+  });
+  return { writing: so, doses: placed };
 }
 
 /** Whether an option before it is taken for somebody of whom it speaks: of several findings the first counts. */
@@ -79,12 +127,18 @@ function isForestalled({ by, take, options }: Choice, at: number): boolean {
     .some((before) => by === 'condition' || before.for.some((each) => values.includes(each)));
 }
 
+/** Whether two say the same people. */
+export function isSameWhom(a: ForWhom, b: ForWhom): boolean {
+  return a.by === b.by && isSame(a.values, b.values);
+}
+
 function isSame(a: readonly string[], b: readonly string[]): boolean {
   return a.length === b.length && a.every((each) => b.includes(each));
 }
 
 function nameOf(by: ChoosingBy, values: readonly string[], name: string): string {
   if (by === 'couch') return name;
+  if (values.length === 0) return 'anybody else';
   if (by === 'visit-kind') return values.includes('first') ? 'first visit' : 'later visits';
   return values.map((value) => value.replaceAll('-', ' ')).join(', ');
 }

@@ -1,4 +1,5 @@
 import type { Line, Protocol, Writing } from '../house/house';
+import { optionsOf } from '../house/protocol';
 import type { ChoiceId } from '../house/ids';
 import { ordered } from './editSteps';
 import { mergeOrder } from './mergeOrder';
@@ -117,9 +118,15 @@ function withoutDeadEnds(steps: readonly Line[], choices: ReadonlySet<ChoiceId>)
   );
   return steps.map((step) => {
     const alone = step.meanwhileOf !== undefined && !outer.has(step.meanwhileOf);
-    const forAll = step.option !== undefined && !choices.has(step.option.choiceId);
-    return alone || forAll
-      ? { ...step, ...(alone && { meanwhileOf: undefined }), ...(forAll && { option: undefined }) }
+    const own = optionsOf(step);
+    const [option, ...also] = own.filter(({ choiceId }) => choices.has(choiceId));
+    const isFreed = (option ? 1 : 0) + also.length < own.length;
+    return alone || isFreed
+      ? {
+          ...step,
+          ...(alone && { meanwhileOf: undefined }),
+          ...(isFreed && { option, also: also.length > 0 ? also : undefined }),
+        }
       : step;
   });
 }

@@ -6,7 +6,6 @@ import { isStep } from '../house/protocol';
 import { minutes, protocol, step } from '../testing/sample';
 import { compareSteps } from './compareWritings';
 import { changeChoice, removeChoice, removeOption } from './editChoices';
-import { stepCount } from './expandBlocks';
 import {
   detachBlock,
   excerptOf,
@@ -15,8 +14,8 @@ import {
   mayStandIn,
   removeSteps,
   renewed,
-  usersOfBlock,
 } from './severalSteps';
+import { stepCount, usersOfBlock } from './expandBlocks';
 
 const layers: LayerGroup = { id: asId('l'), name: 'Layers', layers: { first: 1, returning: 2 } };
 const choice: Choice = {

@@ -1,5 +1,5 @@
 import type { Block, Choice, LayerGroup, Line, Step, Writing } from '../house/house';
-import { isStep } from '../house/protocol';
+import { isStep, optionsOf, standingIn, type InOption } from '../house/protocol';
 import { asId, type BlockId, type StepId } from '../house/ids';
 import { ordered, removeStep } from './editSteps';
 import { expandBlocks, type Blocks } from './expandBlocks';
@@ -26,7 +26,7 @@ export function excerptOf(writing: Writing, ids: ReadonlySet<StepId>): Excerpt {
   const groups = new Set(steps.map((line) => line.layerGroupId));
   const choices = new Set(
     steps.flatMap((line) => [
-      line.option?.choiceId,
+      ...optionsOf(line).map(({ choiceId }) => choiceId),
       ...(isStep(line) ? line.doses.map((dose) => dose.option?.choiceId) : []),
     ]),
   );
@@ -45,23 +45,24 @@ export function renewed(excerpt: Excerpt, newId: NewId): Excerpt {
     given.set(id, known);
     return known as I;
   };
+  const option = ({ choiceId, optionId }: InOption): InOption => ({
+    choiceId: anew(choiceId),
+    optionId: anew(optionId),
+  });
   const placed = <L extends Line>(line: L): L => ({
     ...line,
     id: anew(line.id),
     ...(line.meanwhileOf !== undefined && { meanwhileOf: anew(line.meanwhileOf) }),
     ...(line.layerGroupId !== undefined && { layerGroupId: anew(line.layerGroupId) }),
-    ...(line.option && {
-      option: { choiceId: anew(line.option.choiceId), optionId: anew(line.option.optionId) },
-    }),
+    ...(line.option && { option: option(line.option) }),
+    ...(line.also && { also: line.also.map(option) }),
   });
   const step = (each: Step): Step => ({
     ...placed(each),
     doses: each.doses.map((dose) => ({
       ...dose,
       id: anew(dose.id),
-      ...(dose.option && {
-        option: { choiceId: anew(dose.option.choiceId), optionId: anew(dose.option.optionId) },
-      }),
+      ...(dose.option && { option: option(dose.option) }),
     })),
   });
   return {
@@ -120,15 +121,7 @@ export function detachBlock<W extends Writing>(
   const inner = renewed(block, newId);
   return ordered({
     ...writing,
-    steps: writing.steps.toSpliced(
-      at,
-      1,
-      ...inner.steps.map((each) => ({
-        ...each,
-        stretch: line.stretch,
-        ...(each.option === undefined && line.option && { option: line.option }),
-      })),
-    ),
+    steps: writing.steps.toSpliced(at, 1, ...inner.steps.map((each) => standingIn(each, line))),
     layerGroups: [...writing.layerGroups, ...inner.layerGroups],
     choices: [...writing.choices, ...inner.choices],
   });
@@ -158,24 +151,6 @@ export function madeIntoBlock<W extends Writing>(
     block: { id: named.id, name: named.name, summary: '', ...excerpt },
     writing: ordered({ ...writing, steps }),
   };
-}
-
-/** The protocols and blocks in which a block stands, also through other blocks. */
-export function usersOfBlock<W extends Writing & { readonly id: string; readonly name: string }>(
-  id: BlockId,
-  writings: readonly W[],
-  blocks: Blocks,
-): readonly W[] {
-  const holds = (writing: Writing, seen: ReadonlySet<string>): boolean =>
-    writing.steps.some((line) => {
-      if (isStep(line)) return false;
-      if (line.blockId === id) return true;
-      const inner = blocks.get(line.blockId);
-      return (
-        inner !== undefined && !seen.has(inner.id) && holds(inner, new Set([...seen, inner.id]))
-      );
-    });
-  return writings.filter((writing) => writing.id !== id && holds(writing, new Set()));
 }
 
 /** Whether a block may stand in another without containing itself. */

@@ -26,6 +26,7 @@ import {
 } from '../testing/sample';
 import { arrange } from './arrange';
 import { lineOfStep } from './expandBlocks';
+import { detachBlock } from './severalSteps';
 import { draftFrom, editionFrom } from './publish';
 import { recipeFor, workFor } from './workFor';
 
@@ -114,6 +115,29 @@ describe('a protocol worked for somebody', () => {
     expect(names({ optional })).toContain('cleanse extract rinse');
   });
 
+  it('leaves out what lies beside an optional step that is left out, though others have its option', () => {
+    const rich = { choiceId: skin.id, optionId: asId<never>('rich') };
+    const facial = protocol(
+      [
+        named('steam', { option: rich, optional: { usually: 'left-out', if: 'dry' } }),
+        named('scalp', { meanwhileOf: id('steam') }),
+        named('cream', { option: rich }),
+      ],
+      { choices: [skin] },
+    );
+    const done = (optional: Client['optional']): string[] =>
+      valueOf(workFor(facial, none, clientWith({ skinType: 'dry', optional }))).steps.map(
+        ({ name, meanwhileOf }) =>
+          `${name}${meanwhileOf === undefined ? '' : ` by ${meanwhileOf}`}`,
+      );
+    expect(done(new Map())).toEqual(['cream']);
+    expect(done(new Map([[id('steam'), 'done' as const]]))).toEqual([
+      'steam',
+      'scalp by steam',
+      'cream',
+    ]);
+  });
+
   it('takes exactly one of several, whoever it is', () => {
     const anybody = fc.record({
       skinType: fc.constantFrom(...SKIN_TYPES),
@@ -189,6 +213,83 @@ describe('blocks', () => {
     );
     const arranged = valueOf(arrange(worked, 'returning')).visit;
     expect(arranged.filter((each) => each.kind === 'step' && each.layer === 2)).toHaveLength(2);
+  });
+
+  it('say so where every step is for others, apart from a protocol without steps', () => {
+    const rich = { choiceId: skin.id, optionId: asId<never>('rich') };
+    const all = protocol([named('cream', { option: rich })], { choices: [skin] });
+    const worked = valueOf(workFor(all, none, clientWith({ skinType: 'oily' })));
+    expect(problemOf(arrange(worked, 'first'))).toMatchObject({ code: 'nothing-done' });
+    const blank = valueOf(workFor(protocol([]), none, clientWith()));
+    expect(problemOf(arrange(blank, 'first')).code).toBe('protocol-empty');
+  });
+
+  it('are done only for whom their line is, beside what their own steps ask', () => {
+    const evening: Choice = {
+      id: asId('evening'),
+      name: 'When',
+      by: 'day-time',
+      take: 'first',
+      noneIsFine: true,
+      options: [{ id: asId('late'), name: 'In the evening', for: ['evening'] }],
+    };
+    const night = block('night', {
+      steps: [
+        named('rich', { option: { choiceId: skin.id, optionId: asId('rich') } }),
+        named('any'),
+      ],
+      choices: [skin],
+    });
+    const whole: Protocol = {
+      ...protocol([], { choices: [evening] }),
+      steps: [
+        { ...use('night', 'line'), option: { choiceId: evening.id, optionId: asId('late') } },
+      ],
+    };
+    const done = (client: Partial<Client>): string[] =>
+      valueOf(workFor(whole, blocks(night), clientWith(client))).steps.map(({ name }) => name);
+    expect(done({ skinType: 'dry', dayTime: 'evening' })).toEqual(['rich', 'any']);
+    expect(done({ skinType: 'dry', dayTime: 'day' })).toEqual([]);
+    expect(done({ skinType: 'oily', dayTime: 'evening' })).toEqual(['any']);
+    /* The same when the block is written out into the protocol. */
+    let made = 0;
+    const detached = detachBlock(whole, asId('line'), blocks(night), () => `new-${(made += 1)}`);
+    const apart = (client: Partial<Client>): string[] =>
+      valueOf(workFor(detached, blocks(night), clientWith(client))).steps.map(({ name }) => name);
+    expect(apart({ skinType: 'dry', dayTime: 'day' })).toEqual([]);
+    expect(apart({ skinType: 'dry', dayTime: 'evening' })).toEqual(['rich', 'any']);
+  });
+
+  it('stand in the layers of their line, in those it says, and beside what it lies beside', () => {
+    const two = block('two', { steps: [named('a'), named('b')] });
+    const layers: LayerGroup = {
+      id: asId('l'),
+      name: 'Passes',
+      layers: { first: 2, returning: 2 },
+    };
+    const layered: Protocol = {
+      ...protocol([], { layerGroups: [layers] }),
+      steps: [
+        named('each', { layerGroupId: layers.id }),
+        { ...use('two', 'line'), layerGroupId: layers.id, inLayers: 'last' },
+      ],
+    };
+    const worked = valueOf(workFor(layered, blocks(two), clientWith()));
+    expect(
+      valueOf(arrange(worked, 'returning')).visit.map(
+        (each) => each.kind === 'step' && `${each.step.name}${each.layer}`,
+      ),
+    ).toEqual(['each1', false, 'each2', 'a2', 'b2'].filter((each) => each !== false));
+    const host = named('mask', { id: asId('mask') });
+    const beside: Protocol = {
+      ...protocol([]),
+      steps: [host, { ...use('two', 'line'), meanwhileOf: host.id }],
+    };
+    expect(
+      valueOf(workFor(beside, blocks(two), clientWith())).steps.map(
+        ({ meanwhileOf }) => meanwhileOf,
+      ),
+    ).toEqual([undefined, 'mask', 'mask']);
   });
 
   it('that are gone, or contain themselves, are named', () => {

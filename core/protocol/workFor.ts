@@ -1,5 +1,6 @@
 import type { Client } from '../house/client';
-import type { Choice, Dose, InOption, Mix, Protocol, Step, WorkedProtocol } from '../house/house';
+import type { Choice, Dose, Mix, Protocol, Step, WorkedProtocol } from '../house/house';
+import { optionsOf } from '../house/protocol';
 import type { ChoiceId, OptionId, StepId } from '../house/ids';
 import { ok, type Outcome } from '../problem/problem';
 import { expandBlocks, type Blocks, type WrittenOut } from './expandBlocks';
@@ -8,7 +9,8 @@ import { optionsTaken } from './choose';
 /**
  * A protocol as it is worked for one client: blocks are written out, every choice is made, optional
  * steps are done or left out. What lies beside a step that another option replaces lies beside the
- * first step of the option taken; where there is none, it is left out with the step.
+ * first step of the option taken; where there is none, and beside an optional step that is left out, it is left
+ * out with the step.
  * @returns problems of blocks
  */
 export function workFor(
@@ -17,7 +19,10 @@ export function workFor(
   client: Client,
 ): Outcome<WorkedProtocol> {
   const written = expandBlocks(protocol, blocks, { protocolId: protocol.id });
-  return written.ok ? ok({ ...protocol, ...chosenFor(written.value, client) }) : written;
+  if (!written.ok) return written;
+  const chosen = chosenFor(written.value, client);
+  const isAllLeftOut = chosen.steps.length === 0 && written.value.steps.length > 0;
+  return ok({ ...protocol, ...chosen, ...(isAllLeftOut && { isAllLeftOut: true as const }) });
 }
 
 /** The steps that are done for a client, with the doses they then take. */
@@ -27,8 +32,8 @@ export function chosenFor(written: WrittenOut, client: Client): WrittenOut {
   const taken = new Map<ChoiceId, ReadonlySet<OptionId>>(
     choices.map((choice) => [choice.id, optionsTaken(choice, client)]),
   );
-  const isTaken = ({ option }: { readonly option?: InOption }): boolean =>
-    option === undefined || (taken.get(option.choiceId)?.has(option.optionId) ?? true);
+  const isTaken = (thing: Pick<Step, 'option' | 'also'>): boolean =>
+    optionsOf(thing).every(({ choiceId, optionId }) => taken.get(choiceId)?.has(optionId) ?? true);
   const isDone = (step: Step): boolean =>
     step.optional === undefined ||
     (client.optional.get(step.id) ?? step.optional.usually) === 'done';
@@ -38,7 +43,8 @@ export function chosenFor(written: WrittenOut, client: Client): WrittenOut {
   const standIn = (id: StepId): StepId | undefined => {
     if (done.has(id)) return id;
     const host = steps.find((step) => step.id === id);
-    const choiceId = host?.option?.choiceId;
+    /* A step that is only left out has nothing in its place. */
+    const choiceId = host && !isTaken(host) ? host.option?.choiceId : undefined;
     if (choiceId === undefined) return undefined;
     return steps.find(
       (step) =>
@@ -75,10 +81,9 @@ export function allDoses(written: { readonly steps: readonly Step[] }): readonly
 /** The choices that decide something in these steps. */
 export function choicesInUse({ steps, choices }: WrittenOut): readonly Choice[] {
   const used = new Set<ChoiceId>();
-  for (const { option, doses } of steps) {
-    for (const each of [option, ...doses.map((dose) => dose.option)]) {
-      if (each) used.add(each.choiceId);
-    }
+  for (const step of steps) {
+    for (const { choiceId } of [...optionsOf(step), ...step.doses.flatMap(optionsOf)])
+      used.add(choiceId);
   }
   return choices.filter((choice) => used.has(choice.id));
 }

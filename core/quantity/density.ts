@@ -36,7 +36,7 @@ export function convertUnit(
     return fail(
       'density-missing',
       `${thing.name} is stated in ${from} but kept in ${to}: give its density (g per ml).`,
-      { ...where, field: where.field ?? 'density' },
+      { ...where, field: where.field ?? 'density', missing: { of: 'density' } },
     );
   }
   const density = withSpread(thing.density, thing.densitySpread);

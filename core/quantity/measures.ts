@@ -1,3 +1,4 @@
+import type { MissingMeasure } from '../problem/problem';
 import { exactly, withSpread, type Triple } from './triple';
 import type { BaseUnit } from './unit';
 
@@ -67,6 +68,55 @@ export function mlPerCount(measures: Measures, measure: CountedMeasure): Triple 
     }
   }
 }
+
+/** What a measure that was missing is answered in. */
+export function unitOfMissing(missing: MissingMeasure, unit: BaseUnit): string {
+  switch (missing.of) {
+    case 'density':
+      return 'g/ml';
+    case 'count':
+      return missing.measure === 'drop' ? 'a ml' : 'ml';
+    case 'named':
+      return unit === 'g' ? 'g' : 'ml';
+    case 'coat':
+      return 'mg/cm²';
+  }
+}
+
+/**
+ * The measures of a material with one that was missing.
+ * @param value in `unitOfMissing`
+ * @param unit the one the material is kept in
+ * @example withMissing({}, { of: 'count', measure: 'pump' }, 1.6, 'ml') // { mlPerPump: { usual: 1.6 } }
+ * @see Q3
+ */
+export function withMissing(
+  measures: Measures,
+  missing: MissingMeasure,
+  usual: number,
+  unit: BaseUnit,
+): Measures {
+  switch (missing.of) {
+    case 'density':
+      return { ...measures, density: usual };
+    case 'count':
+      return { ...measures, [COUNTED[missing.measure]]: { usual } };
+    case 'named': {
+      const added = { name: missing.name, usual, unit: unit === 'g' ? 'g' : 'ml' } as const;
+      return { ...measures, named: [...(measures.named ?? []), added] };
+    }
+    case 'coat':
+      return { ...measures, coats: [...(measures.coats ?? []), { name: missing.name, usual }] };
+  }
+}
+
+const COUNTED = {
+  pump: 'mlPerPump',
+  drop: 'dropsPerMl',
+  dropper: 'mlPerDropper',
+  spray: 'mlPerSpray',
+  spatula: 'mlPerSpatula',
+} as const satisfies Record<CountedMeasure, keyof Measures>;
 
 /** The named amount of a material, in the unit the house gave it in. */
 export function namedAmount(

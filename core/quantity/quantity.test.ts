@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { problemOf, valueOf } from '../testing/sample';
 import { convertUnit } from './density';
-import { mlPerCount, namedAmount } from './measures';
+import type { MissingMeasure } from '../problem/problem';
+import { mlPerCount, namedAmount, withMissing, type Measures } from './measures';
 import { exactly, isOrdered, multiplyTriples, usualRange, withSpread } from './triple';
 import { unitFactor } from './unit';
 
@@ -35,6 +36,28 @@ describe('units (Q1)', () => {
   });
 });
 
+describe('a measure that was missing, answered (Q3)', () => {
+  it.each<[MissingMeasure, number, Measures]>([
+    [{ of: 'density' }, 1.02, { density: 1.02 }],
+    [{ of: 'count', measure: 'pump' }, 1.6, { mlPerPump: { usual: 1.6 } }],
+    [{ of: 'count', measure: 'drop' }, 25, { dropsPerMl: { usual: 25 } }],
+    [{ of: 'named', name: 'coin' }, 2, { named: [{ name: 'coin', usual: 2, unit: 'ml' }] }],
+    [{ of: 'coat', name: 'mask' }, 90, { coats: [{ name: 'mask', usual: 90 }] }],
+  ])('%o is %s', (missing, value, measures) => {
+    expect(withMissing({}, missing, value, 'ml')).toEqual(measures);
+  });
+
+  it('leaves what was said before', () => {
+    const known: Measures = { density: 1, named: [{ name: 'pea', usual: 1, unit: 'g' }] };
+    const after = withMissing(known, { of: 'named', name: 'coin' }, 2, 'g');
+    expect(after.density).toBe(1);
+    expect(after.named?.map(({ name, unit }) => [name, unit])).toEqual([
+      ['pea', 'g'],
+      ['coin', 'g'],
+    ]);
+  });
+});
+
 describe('density (Q2)', () => {
   const gel = { name: 'Aloe gel', density: 1.02 };
 
@@ -52,7 +75,11 @@ describe('density (Q2)', () => {
     );
     expect(problem.code).toBe('density-missing');
     expect(problem.message).toContain('Fennel toner');
-    expect(problem.where).toEqual({ materialId: 'toner', field: 'density' });
+    expect(problem.where).toEqual({
+      materialId: 'toner',
+      field: 'density',
+      missing: { of: 'density' },
+    });
   });
 
   it('refuses to turn pieces into ml', () => {

@@ -40,6 +40,16 @@ export function usualRange(usual: number, spread: number): Triple {
   return { low: rounded(usual - apart), usual, high: rounded(usual + apart) };
 }
 
+/**
+ * What is expected of an amount that lies between low and high, mostly at usual.
+ * @example expectedOf({ low: 2, usual: 3, high: 10 }) // 4
+ * @see Q5 T1
+ */
+export function expectedOf({ low, usual, high }: Triple): number {
+  /* From usual, so that a single figure is itself to the last digit. */
+  return usual + (low - usual + (high - usual)) / 6;
+}
+
 /** `make` applied to low, usual and high; `make` must not decrease. */
 export function mapTriple(triple: Triple, make: (value: number) => number): Triple {
   return { low: make(triple.low), usual: make(triple.usual), high: make(triple.high) };

@@ -1,3 +1,4 @@
+import type { OneMore } from '../price/priceOf';
 import type { House, Ladder, Pricing } from '../house/house';
 import { failWith, ok, type Outcome, type Problem } from '../problem/problem';
 import type { BaseUnit } from '../quantity/unit';
@@ -30,6 +31,7 @@ const COST_PARTS = [
   'singleUse',
   'linen',
   'givenAway',
+  'expires',
   'devices',
   'therapist',
   'room',
@@ -62,6 +64,11 @@ interface ServiceReport {
     readonly perTherapistHour: number | null;
     readonly breakEvenVisits: number | null;
     readonly floorGross: number;
+    readonly evenGross: number;
+    /** of the net price, pay */
+    readonly sharedPay: number;
+    /** while rooms and what is owed anyhow are paid */
+    readonly oneMore: OneMore;
     readonly computedGross: number;
   };
   /** the ladder by which it is charged, and what each would charge */
@@ -110,13 +117,13 @@ export function houseReport(
       if (!found?.unitCost.ok) return [];
       const of = restock.materials.get(material.id);
       const restocking = of?.ok ? of.value : undefined;
-      const perWeek = found.uses.reduce((sum, use) => sum + use.visitsPerWeek, 0);
       return [
         {
           id: material.id,
           unit: material.unit,
           unitCost: found.unitCost.value,
-          usesPerDay: restocking?.demand.usesPerDay ?? perWeek / 7,
+          usesPerDay:
+            restocking?.demand.usesPerDay ?? restock.linen.get(material.id)?.usesPerDay ?? 0,
           reorderPoint: restocking?.reorderPoint.amount ?? null,
           reorderPacks: restocking?.reorderPoint.packs ?? null,
           daysOfCover: restocking?.cover.daysOfCover ?? null,
@@ -145,6 +152,7 @@ function serviceReport(
   const costs = cost.value;
   const { gross, net, fees, contribution, profit, margin } = price.value;
   const { perRoomHour, perTherapistHour, breakEvenVisits, floorGross, computedGross } = price.value;
+  const { evenGross, sharedPay, oneMore } = price.value;
   return [
     {
       id: serviceId,
@@ -187,6 +195,9 @@ function serviceReport(
         perTherapistHour,
         breakEvenVisits,
         floorGross,
+        evenGross,
+        sharedPay,
+        oneMore,
         computedGross,
       },
       chargedBy: price.value.by,

@@ -7,6 +7,7 @@ import {
   endOfDay,
   hoursBetween,
   todayOf,
+  weekdayOf,
   type HouseClock,
 } from '../days/days';
 import { shelfState } from '../stock/shelfLife';
@@ -14,7 +15,7 @@ import type { MaterialStock } from '../house/stock';
 import { bookedService, bookingNames, factorOn } from './forecast';
 import type { DaysAhead, StartingShelf } from './lookAhead';
 import type { RestockFigures } from './restocker';
-import type { Restocking } from './restocking';
+import { takenFromOpen, type Restocking } from './restocking';
 
 /** The twelve weeks that are looked ahead. */
 export const AHEAD_DAYS = 84;
@@ -69,14 +70,14 @@ export function daysAheadOf(
     }
     return uses;
   });
-  return { usesOn, booked };
+  return { weekday: weekdayOf(today), usesOn, booked };
 }
 
 /** The shelf of the moment as the runs begin with it. */
 export function startingShelf(
   material: BoughtMaterial,
   stock: Pick<MaterialStock, 'lots'>,
-  { onItsWay, position }: Restocking,
+  { onItsWay, position, pack }: Restocking,
   clock: HouseClock,
 ): StartingShelf {
   const { now, timeZone } = clock;
@@ -86,19 +87,19 @@ export function startingShelf(
     open: open
       .filter(({ daysLeft }) => daysLeft === undefined || daysLeft > 0)
       .map(({ remaining, daysLeft }) => ({
-        amount: remaining,
+        amount: takenFromOpen(remaining, pack),
         ...(daysLeft !== undefined && { daysLeft }),
       })),
     sealed: lots
       .filter(({ daysLeft }) => daysLeft === undefined || daysLeft >= 0)
       .map(({ lot, sealed }) => ({
-        amount: sealed,
+        amount: sealed * (1 - pack.residual),
         ...(lot.expiresOn !== undefined && {
           daysLeft: hoursBetween(now, endOfDay(lot.expiresOn, timeZone)) / 24,
         }),
       })),
     coming: onItsWay.map(({ amount, dueOn }) => ({
-      amount,
+      amount: amount * (1 - pack.residual),
       day: Math.max(0, daysBetween(today, dueOn)) + 0.5,
     })),
     promised: position.promised,

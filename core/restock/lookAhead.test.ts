@@ -17,6 +17,7 @@ const shelf = (amount: number, changes: Partial<StartingShelf> = {}): StartingSh
   ...changes,
 });
 const days = (uses: number): DaysAhead => ({
+  weekday: 1,
   usesOn: Array.from({ length: 84 }, () => uses),
   booked: [],
 });
@@ -51,8 +52,33 @@ describe('looking ahead', () => {
       { day: 3, amount: 5, of: 'book' as const },
       { day: 10, amount: 7, of: 'course' as const },
     ];
-    const { days: list } = of(shelf(20, { promised: 7 }), { usesOn: days(0).usesOn, booked });
+    const { days: list } = of(shelf(20, { promised: 7 }), {
+      weekday: 1,
+      usesOn: days(0).usesOn,
+      booked,
+    });
     expect([2, 3, 9, 10].map((day) => list[day]?.usual)).toEqual([20, 15, 15, 8]);
+  });
+
+  it('orders today what is due, and then on the days on which the shelf is looked at', () => {
+    /* A Saturday; deliveries and looks are on Wednesdays. */
+    const wednesdays: PlayedMaterial = {
+      ...material,
+      lead: { leadTimeDays: 3, leadTimeSdDays: 0, reviewDays: 7, deliveryDays: [3] },
+      policy: { how: 'computed', reorderAt: 30, orderPacks: 1 },
+    };
+    const { days: list } = lookAhead(
+      wednesdays,
+      shelf(24),
+      { ...days(2), weekday: 6 },
+      {
+        runs: 100,
+        seed: 4,
+      },
+    );
+    const came = list.flatMap(({ day, delivered }) => (delivered > 0 ? [day] : []));
+    expect(came[0]).toBe(4);
+    expect(came.every((day) => day % 7 === 4)).toBe(true);
   });
 
   it('expects what is on its way, and throws away what is over', () => {

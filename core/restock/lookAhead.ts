@@ -1,6 +1,14 @@
 import { Chance, drawerOf } from './chance';
 import { SimulatedShelf } from './simulatedShelf';
+import {
+  arrivalAfter,
+  hasDeliveryDays,
+  isLookDay,
+  lookAfter,
+  weekdaysFrom,
+} from './supplyCalendar';
 import { packsToOrder, type PlayedMaterial } from './verifyPolicy';
+import type { Weekday } from '../days/days';
 
 /** What is there today. Amounts in the material's unit, days from today. */
 export interface StartingShelf {
@@ -12,6 +20,8 @@ export interface StartingShelf {
 
 /** Who comes on the days ahead. */
 export interface DaysAhead {
+  /** of the first of them */
+  readonly weekday: Weekday;
   /** uses of a day, besides those that are booked or promised */
   readonly usesOn: readonly number[];
   readonly booked: readonly {
@@ -45,6 +55,7 @@ export interface LookAhead {
   readonly runsOutIn: number | null;
 }
 
+const HALF_A_DAY = 0.5;
 const LOW = 0.1;
 const HIGH = 0.9;
 
@@ -67,6 +78,9 @@ export function lookAhead(
   onRun: (done: number) => boolean = () => true,
 ): LookAhead {
   const days = ahead.usesOn.length;
+  const { lead } = material;
+  const weekdayOf = weekdaysFrom(ahead.weekday);
+  const isLook = (day: number): boolean => lead.reviewDays === 0 || isLookDay(day, lead, weekdayOf);
   const chance = new Chance(seed);
   const sizeOf = drawerOf(material.demand.sizes);
   const levels = Array.from({ length: days }, () => new Float64Array(runs));
@@ -103,8 +117,7 @@ export function lookAhead(
     for (const { amount, daysLeft } of start.open) shelf.put(amount, daysLeft, 'open');
     for (const { amount, daysLeft } of start.sealed) shelf.put(amount, daysLeft, 'sealed');
     for (const { amount, day } of start.coming) shelf.expect(amount / shelf.packUnits, day);
-    const { lead, policy, demand } = material;
-    const every = Math.max(1, lead.reviewDays);
+    const { policy, demand } = material;
     let promised = start.promised;
     let nextLook = 0;
     for (let day = 0; day < days; day += 1) {
@@ -126,12 +139,20 @@ export function lookAhead(
       for (const each of ahead.booked) {
         if (each.day === day && each.of === 'course') promised -= each.amount;
       }
-      if (ordering === 'policy' && day + 1 >= nextLook) {
-        nextLook = day + 1 + every;
+      /* Who reads this looks at the shelf today. */
+      const looks = day === 0 || (day >= nextLook && isLook(day));
+      if (ordering === 'policy' && looks) {
+        const isRegular = lead.reviewDays > 0 && isLook(day);
+        nextLook = isRegular ? lookAfter(day, lead, weekdayOf) : day + 1;
         const position = shelf.position(demand.perDay) - Math.max(0, promised);
         const packs = packsToOrder(policy, position, shelf.packUnits);
         if (packs > 0) {
-          shelf.expect(packs, shelf.day + chance.gamma(lead.leadTimeDays, lead.leadTimeSdDays));
+          const taking = chance.gamma(lead.leadTimeDays, lead.leadTimeSdDays);
+          /* It is written as the day ends, and comes in the course of a day. */
+          const there = hasDeliveryDays(lead)
+            ? Math.max(shelf.day, arrivalAfter(day, taking, lead, weekdayOf) + HALF_A_DAY)
+            : shelf.day + taking;
+          shelf.expect(packs, there);
         }
       }
       const of = levels[day];

@@ -5,6 +5,11 @@ export function receivedPacks({ received }: Pick<OrderLine, 'received'>): number
   return received.filter(counts).reduce((sum, { packs }) => sum + packs, 0);
 }
 
+/** Packs of a line that were received, and taken back on the shelf afterwards. */
+export function takenBackPacks({ received }: Pick<OrderLine, 'received'>): number {
+  return received.filter((receipt) => !counts(receipt)).reduce((sum, { packs }) => sum + packs, 0);
+}
+
 function counts({ takenBack }: Receipt): boolean {
   return takenBack !== true;
 }

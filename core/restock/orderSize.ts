@@ -1,5 +1,6 @@
 import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import type { DiscountBreak } from '../house/material';
+import type { SizedBy } from '../house/restock';
 import { wholeAbove } from '../dose/openPacks';
 
 /** What an order size is found from. Money in minor units, amounts in the material's unit. */
@@ -20,9 +21,6 @@ export interface OrderTerms {
   /** packs that are used before they are over; nothing when they keep long enough */
   readonly mostPacks?: number;
 }
-
-/** Why an order has the size it has. */
-export type SizedBy = 'economic' | 'break' | 'least' | 'life' | 'one-pack';
 
 /** How much to order at once. */
 export interface OrderSize {

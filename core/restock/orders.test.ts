@@ -185,6 +185,22 @@ describe('receiving a delivery', () => {
     expect(withoutReceipt(after, asId('other'))).toBeUndefined();
   });
 
+  it.each([
+    ['all of it had come', 4, 'awaited', 4],
+    ['the rest had been given up', 3, 'given-up', 3],
+  ] as const)(
+    'taken back when the order is closed, it is due again: %s',
+    (_, packs, rest, open) => {
+      const { order: after } = valueOf(
+        receiveOrder(sent, { ...receiving([came({ packs })]), rest }, materials),
+      );
+      expect(after.state).toBe('closed');
+      const back = withoutReceipt(after, asId('entry'))!;
+      expect([back.state, back.closedOn]).toEqual(['sent', undefined]);
+      expect(orderProgress(back, 0)).toMatchObject({ received: 0, open });
+    },
+  );
+
   it('tells an invoice that differs from what was expected', () => {
     const dearer = receiving([came({ packs: 2, paidMinor: 2250 })]);
     const { order: after } = valueOf(receiveOrder(sent, dearer, materials));

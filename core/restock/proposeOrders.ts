@@ -1,6 +1,7 @@
 import { discountFrom } from '../cost/packAdvice';
-import { packUnits } from '../cost/landedUnitCost';
+import { usableUnits } from '../cost/landedUnitCost';
 import type { BoughtMaterial, House, OrderReason, Pack, Supplier } from '../house/house';
+import type { SoManyBecause } from '../house/restock';
 import type { MaterialId, SupplierId } from '../house/ids';
 import { chosenPack } from '../house/packs';
 import { asKept } from '../house/stock';
@@ -75,6 +76,35 @@ export function packPrice(pack: Pack, packs: number): number {
   return Math.round(pack.priceMinor * (1 - discountFrom(pack, packs)));
 }
 
+/** Half a year: of more than that an order says why. */
+const LONG_WEEKS = 26;
+
+/** Why an order holds more than half a year uses, or more than keeps. */
+function whySoMany(
+  { demand, keeping, orderSize, levels, position }: Restocking,
+  pack: Pack,
+  packs: number,
+): OrderReason[] {
+  /* As much as goes from the shelf in a day, with what is open too long. */
+  const perDay = demand.perDay / (keeping.usedShare ?? 1);
+  if (!(perDay > 0)) return [];
+  const units = usableUnits(pack);
+  const over = packs - Math.floor((perDay * (keeping.sealedDays ?? Infinity)) / units + 1e-9);
+  const weeks = (packs * units) / perDay / 7;
+  const by = sizedBy();
+  return [
+    ...(over > 0 ? [{ kind: 'too-many', packs: over, by } as const] : []),
+    ...(weeks > LONG_WEEKS ? [{ kind: 'lasts', weeks: asKept(weeks), by } as const] : []),
+  ];
+
+  function sizedBy(): SoManyBecause {
+    if (packs === 1) return 'one-pack';
+    if (packs <= (pack.leastPacks ?? 1)) return 'least';
+    if (levels) return 'levels';
+    return packs > orderSize.packs && position.promised > 0 ? 'promised' : orderSize.by;
+  }
+}
+
 interface Candidate {
   readonly material: BoughtMaterial;
   readonly restocking: Restocking;
@@ -89,18 +119,20 @@ function candidateOf(material: BoughtMaterial, restocking: Restocking, drafted: 
   const { cover, policy, demand, orderAt } = restocking;
   const pack = chosenPack(material);
   const position = restocking.position.amount + drafted;
-  const units = packUnits(restocking.pack);
+  const units = usableUnits(restocking.pack);
   const packs = cover.shouldOrder ? packsToOrder(policy, position, units) : 0;
   const { promised, amount } = restocking.position;
+  const wanted = Math.max(packs, pack.leastPacks ?? 1);
   return {
     material,
     restocking,
     position,
     daysToPoint: demand.perDay > 0 ? Math.max(0, (position - orderAt) / demand.perDay) : null,
     ...(packs > 0 && {
-      due: lineOf(material, pack, Math.max(packs, pack.leastPacks ?? 1), [
+      due: lineOf(material, pack, wanted, [
         { kind: 'at-point', position: asKept(amount), point: asKept(orderAt) },
         ...(promised > 0 ? [{ kind: 'promised', promised: asKept(promised) } as const] : []),
+        ...whySoMany(restocking, pack, wanted),
       ]),
     }),
   };
@@ -121,10 +153,13 @@ function completed(
     if (totalOf(lines) >= least) break;
     /* What would be over before it is needed is no way to reach a sum. */
     if (restocking.orderSize.tooMany > 0) continue;
+    const pack = chosenPack(material);
+    const { packs } = restocking.orderSize;
     lines.push(
-      lineOf(material, chosenPack(material), restocking.orderSize.packs, [
+      lineOf(material, pack, packs, [
         { kind: 'soon', days: asKept(daysToPoint ?? 0) },
         { kind: 'least-order' },
+        ...whySoMany(restocking, pack, packs),
       ]),
     );
   }
@@ -156,7 +191,7 @@ function draftedAmounts(house: House): ReadonlyMap<MaterialId, number> {
       if (!material || material.kind === 'linen') continue;
       const pack = material.packs.find(({ id }) => id === packId) ?? chosenPack(material);
       const yields = material.kind === 'fresh' ? material.yieldPerPiece.usual : 1;
-      const amount = packs * packUnits(pack) * yields;
+      const amount = packs * usableUnits(pack) * yields;
       amounts.set(materialId, (amounts.get(materialId) ?? 0) + amount);
     }
   }
@@ -183,7 +218,7 @@ export function freshList(house: House, restock: RestockFigures): readonly Fresh
     const of = restock.materials.get(material.id);
     if (!of?.ok) return [];
     const { orderAt, position, pack } = of.value;
-    const packs = Math.max(0, Math.ceil((orderAt - position.amount) / packUnits(pack) - 1e-9));
+    const packs = Math.max(0, Math.ceil((orderAt - position.amount) / usableUnits(pack) - 1e-9));
     return [
       {
         material,

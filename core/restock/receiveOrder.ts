@@ -11,7 +11,7 @@ import {
 } from '../problem/problem';
 import type { DeliveryEntry } from '../stock/entries';
 import { LARGEST_MINOR } from '../house/stock';
-import { isUnderWay, openPacksOf } from './orderProgress';
+import { isUnderWay, openPacksOf, receivedPacks } from './orderProgress';
 
 /** What an order holds of one line. */
 const MOST_RECEIPTS = 200;
@@ -172,21 +172,34 @@ function received(line: OrderLine, came: ReceivedLine, on: string): OrderLine {
   };
 }
 
-/** An order after a delivery was taken back in the ledger: what came of it is due again. */
+/**
+ * An order after a delivery was taken back in the ledger: what came of it is due again, also where the
+ * order was closed; what had been given up when it was closed stays given up.
+ * @returns nothing where the order knows of no such delivery, or it was taken back before
+ */
 export function withoutReceipt(order: Order, entryId: EntryId): Order | undefined {
   const known = order.lines.some(({ received }) =>
     received.some((receipt) => receipt.entryId === entryId && !receipt.takenBack),
   );
   if (!known) return undefined;
+  const { closedOn: _closedOn, ...open } = order;
+  const isClosed = order.state === 'closed';
+  const isConfirmed = order.lines.some(({ confirmed }) => confirmed !== undefined);
   return {
-    ...order,
+    ...(isClosed ? { ...open, state: isConfirmed ? 'confirmed' : 'sent' } : order),
     lines: order.lines.map((line) => ({
-      ...line,
+      ...(isClosed ? withoutRest(line) : line),
       received: line.received.map((receipt) =>
         receipt.entryId === entryId ? { ...receipt, takenBack: true as const } : receipt,
       ),
     })),
   };
+}
+
+/** A line of which no more is awaited than came. */
+function withoutRest(line: OrderLine): OrderLine {
+  if (openPacksOf(line) === 0) return line;
+  return { ...line, confirmed: { ...line.confirmed, packs: receivedPacks(line) } };
 }
 
 /** What an invoice asks for a line against what was expected, for one pack in minor units. */

@@ -1,5 +1,6 @@
-import { landedUnitCost, packUnits } from '../cost/landedUnitCost';
-import { usedShareOfOpen } from '../cost/openLife';
+import { paidPerTyped } from '../cost/purchaseTax';
+import { landedUnitCost, usableUnits } from '../cost/landedUnitCost';
+import { openUseOf } from '../cost/openLife';
 import type { BoughtMaterial, Pack, Review, Supplier } from '../house/house';
 import { daysOf, leadTimeOf, openLifeOf, preferredPack } from '../house/packs';
 import { fail, failWith, ok, type Outcome } from '../problem/problem';
@@ -10,7 +11,8 @@ import { materialDemand, type MaterialDemand } from '../draws/demandRate';
 import { breakCosts, orderSize, type OrderSize } from './orderSize';
 import { pointOf, reorderPoint, riskAt } from './reorderPoint';
 import type { MaterialStock } from '../house/stock';
-import { usesWhileWaiting, type LeadTime } from './usesWhileWaiting';
+import type { LeadTime } from './supplyCalendar';
+import { usesWhileWaiting } from './usesWhileWaiting';
 import type { LevelsRisk, MaterialRate, Restocking, Rules, SchoolPoint } from './restocking';
 import type { Keeping } from './simulatedShelf';
 
@@ -47,7 +49,7 @@ export function restockRules({
     );
   }
   const pack = preferredPack(material);
-  const units = packUnits(pack);
+  const units = usableUnits(pack);
   const demand = materialDemand(merged(rates));
   const { restock: own } = material;
   const serviceLevel = own?.serviceLevel ?? settings.serviceLevel;
@@ -60,9 +62,10 @@ export function restockRules({
   const point = pointOf(compound, uses, { serviceLevel, packUnits: units }, where);
   if (!point.ok) return point;
   const keeping = keepingOf(material, pack, demand, stock);
-  const size = sizeOf(material, pack, demand, keeping, settings);
+  const tax = paidPerTyped(supplier.purchaseTax ?? settings.purchaseTax);
+  const size = sizeOf(material, pack, tax, demand, keeping, settings);
   if (!size.ok) return size;
-  const landed = landedUnitCost(pack, material.name, where);
+  const landed = landedUnitCost(pack, tax, material.name, where);
   if (!landed.ok) return failWith(landed.problems);
   const orderAt = own?.levels?.minimum ?? point.value.amount;
   const orderAmount = own?.levels
@@ -70,6 +73,8 @@ export function restockRules({
     : size.value.amount;
   const yearly = demand.perDay * DAYS_A_YEAR;
   const share = keeping.usedShare ?? 1;
+  const servedFromShelf =
+    demand.perDay > 0 ? Math.min(1, Math.max(0, 1 - compound.shortage(orderAt) / orderAmount)) : 1;
   return ok({
     demand,
     rates,
@@ -89,10 +94,8 @@ export function restockRules({
     policy: own?.levels
       ? { how: 'manual', ...own.levels }
       : { how: 'computed', reorderAt: orderAt, orderPacks: size.value.packs },
-    servedFromShelf:
-      demand.perDay > 0
-        ? Math.min(1, Math.max(0, 1 - compound.shortage(orderAt) / orderAmount))
-        : 1,
+    servedFromShelf,
+    withoutPerYear: (1 - servedFromShelf) * demand.usesPerDay * DAYS_A_YEAR,
     wastePerYear: yearly * (1 / share - 1),
     wastePerYearMinor: yearly * (1 / share - 1) * landed.value.perUnit,
     unitCost: landed.value.perUnit,
@@ -115,7 +118,7 @@ export function schoolsOf(
     const uses = usesWhileWaiting(demand.usesPerDay, lead);
     const terms = {
       indivisible: indivisibleOf(material, pack),
-      packUnits: packUnits(pack),
+      packUnits: usableUnits(pack),
       serviceLevel,
     };
     const point = reorderPoint(demand, uses, terms, where);
@@ -129,7 +132,12 @@ export function schoolsOf(
 }
 
 function leadOf(school: Review, base: LeadTime, supplier: Supplier): LeadTime {
-  return { ...base, reviewDays: school === 'any-day' ? 0 : reviewDaysOf(supplier) };
+  const { deliveryDays = [] } = supplier;
+  return {
+    ...base,
+    reviewDays: school === 'any-day' ? 0 : reviewDaysOf(supplier),
+    ...(deliveryDays.length > 0 && { deliveryDays }),
+  };
 }
 
 /** Days between two looks at the shelf where it is looked at on delivery days. */
@@ -171,36 +179,30 @@ function keepingOf(
     material.sealedDays ??
     (material.kind === 'fresh' ? daysOf(material.keeps) : undefined) ??
     (seen.length > 0 ? Math.max(...seen) : undefined);
+  const open = openUseOf(material, pack, demand);
   return {
-    containerUnits: pack.content,
+    containerUnits: pack.content * (1 - pack.residual),
     containersPerPack: pack.containers,
     ...(sealedDays !== undefined && { sealedDays }),
     ...(openDays !== undefined && { openDays }),
-    ...(openDays !== undefined &&
-      demand.usesPerDay > 0 && {
-        usedShare: usedShareOfOpen(
-          demand.usesPerDay,
-          openDays,
-          pack.content,
-          demand.perDay / demand.usesPerDay,
-        ).usedShare,
-      }),
+    ...(open && { usedShare: open.usedShare }),
   };
 }
 
 function sizeOf(
   material: BoughtMaterial,
   pack: Pack,
+  tax: number,
   demand: MaterialDemand,
   { sealedDays, usedShare = 1 }: Keeping,
   { restock }: HouseSettings,
 ): Outcome<OrderSize> {
   const where = { materialId: material.id };
   const costAt = (discount: number): number => {
-    const landed = landedUnitCost({ ...pack, discount }, material.name, where);
+    const landed = landedUnitCost({ ...pack, discount }, tax, material.name, where);
     return landed.ok ? landed.value.paid : 0;
   };
-  const units = packUnits(pack);
+  const units = usableUnits(pack);
   const perDay = demand.perDay / usedShare;
   return orderSize(
     {

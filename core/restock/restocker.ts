@@ -24,6 +24,7 @@ import {
 
 /** What a piece of linen needs to go round. Pieces. */
 export interface LinenLevel {
+  readonly usesPerDay: number;
   readonly perDay: number;
   readonly par: number;
   readonly pieces: number;
@@ -201,7 +202,8 @@ function fromOf(
   { lots }: { readonly lots: readonly unknown[] },
   faults: readonly Problem[],
 ): unknown[] {
-  const flat: unknown[] = [material, supplier, settings.serviceLevel, settings.restock, lots];
+  const { serviceLevel, restock, purchaseTax } = settings;
+  const flat: unknown[] = [material, supplier, serviceLevel, restock, purchaseTax, lots];
   for (const { serviceId, visitsPerWeek, amount } of rates) {
     flat.push(serviceId, visitsPerWeek, amount);
   }
@@ -212,7 +214,16 @@ function linenLevel({ loop }: LinenMaterial, rates: readonly MaterialRate[]): Li
   const perDay = rates.reduce((sum, each) => sum + each.visitsPerWeek * each.amount, 0) / 7;
   const { pieces, washDays, safetyDays } = loop ?? USUAL_LOOP;
   const par = parLevel(perDay, washDays, safetyDays);
-  return { perDay, par, pieces, washDays, safetyDays, short: Math.max(0, par - pieces) };
+  const usesPerDay = rates.reduce((sum, each) => sum + each.visitsPerWeek, 0) / 7;
+  return {
+    usesPerDay,
+    perDay,
+    par,
+    pieces,
+    washDays,
+    safetyDays,
+    short: Math.max(0, par - pieces),
+  };
 }
 
 const USUAL_LOOP = { pieces: 0, washDays: 2, safetyDays: 1 };

@@ -14,7 +14,8 @@ import type { OrderRisk, ReorderPoint } from './reorderPoint';
 import { shelfState } from '../stock/shelfLife';
 import { sumExactly, type MaterialStock } from '../house/stock';
 import { UseInTurn, type Batch } from '../stock/usable';
-import type { LeadTime, UsesWhileWaiting } from './usesWhileWaiting';
+import type { LeadTime } from './supplyCalendar';
+import type { UsesWhileWaiting } from './usesWhileWaiting';
 import { arrivalOf } from './arrival';
 import type { Keeping } from './simulatedShelf';
 import type { Policy } from './verifyPolicy';
@@ -96,6 +97,8 @@ export interface Restocking {
   readonly arrivesOn: string;
   /** share of what is asked for that is there */
   readonly servedFromShelf: number;
+  /** uses a year for which it is not there: guests who go without */
+  readonly withoutPerYear: number;
   /** expected, because containers are open too long, in the material's unit */
   readonly wastePerYear: number;
   /** the same, in minor units */
@@ -123,19 +126,20 @@ export function restockingNow(
   rules: Rules,
   { material, stock, promised, onItsWay, ...clock }: ShelfOfTheMoment,
 ): Restocking {
-  const { demand, keeping } = rules;
+  const { demand, keeping, pack } = rules;
   const today = todayOf(clock);
   const batches =
     material.kind === 'fresh'
-      ? freshBatches(material, stock, rules.uses.protectionDays, clock)
-      : batchesOf(material, stock, keeping.usedShare ?? 1, clock);
+      ? freshBatches(material, stock, rules, clock)
+      : batchesOf(material, stock, { pack, usedShare: keeping.usedShare ?? 1 }, clock);
   const turn = new UseInTurn(demand.perDay);
   for (const { amount, daysLeft } of batches) turn.take(amount, daysLeft ?? Infinity);
   const usable = turn.usable;
   const { lost } = turn;
   const sealedDays = keeping.sealedDays ?? Infinity;
   for (const { amount, dueOn } of onItsWay) {
-    turn.take(amount, Math.max(0, daysBetween(today, dueOn)) + sealedDays);
+    const canBeTaken = amount * (1 - pack.residual);
+    turn.take(canBeTaken, Math.max(0, daysBetween(today, dueOn)) + sealedDays);
   }
   const onOrder = turn.usable - usable;
   const amount = turn.usable - promised;
@@ -166,35 +170,48 @@ export function takesLonger({ keeping, uses }: Pick<Restocking, 'keeping' | 'use
 function freshBatches(
   material: BoughtMaterial,
   stock: Pick<MaterialStock, 'lots'>,
-  untilDays: number,
+  { uses, pack }: Pick<Rules, 'uses' | 'pack'>,
   clock: HouseClock,
 ): ReturnType<typeof batchesOf> {
-  return batchesOf(material, stock, 1, clock).map(({ amount, whole, daysLeft }) => ({
-    amount: daysLeft === undefined || daysLeft >= untilDays ? amount : 0,
-    whole,
-  }));
+  return batchesOf(material, stock, { pack, usedShare: 1 }, clock).map(
+    ({ amount, whole, daysLeft }) => ({
+      amount: daysLeft === undefined || daysLeft >= uses.protectionDays ? amount : 0,
+      whole,
+    }),
+  );
 }
 
-/** What is on hand in the order in which it is used, each with what will be got out of it. */
+/**
+ * What is on hand in the order in which it is used, each with what will be got out of it: without what stays in a
+ * container.
+ */
 function batchesOf(
   material: BoughtMaterial,
   stock: Pick<MaterialStock, 'lots'>,
-  usedShare: number,
+  { pack, usedShare }: { readonly pack: Pack; readonly usedShare: number },
   clock: HouseClock,
 ): readonly (Batch & { readonly whole: number })[] {
   const { open, lots } = shelfState(material, stock, clock);
   return [
     ...open.map(({ remaining, daysLeft }) => ({
-      amount: remaining,
+      amount: takenFromOpen(remaining, pack),
       whole: remaining,
       ...(daysLeft !== undefined && { daysLeft }),
     })),
     ...lots.map(({ lot, sealed }) => ({
-      amount: sealed * usedShare,
+      amount: sealed * (1 - pack.residual) * usedShare,
       whole: sealed,
       ...(lot.expiresOn !== undefined && {
         daysLeft: hoursBetween(clock.now, endOfDay(lot.expiresOn, clock.timeZone)) / 24,
       }),
     })),
   ];
+}
+
+/** What can still be got out of an open container, in the material's unit. @see C1 */
+export function takenFromOpen(
+  remaining: number,
+  { content, residual }: Pick<Pack, 'content' | 'residual'>,
+): number {
+  return Math.max(0, remaining - content * residual);
 }

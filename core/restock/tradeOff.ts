@@ -1,4 +1,4 @@
-import { packUnits } from '../cost/landedUnitCost';
+import { usableUnits } from '../cost/landedUnitCost';
 import type { House } from '../house/house';
 import { compoundDemand } from './compound';
 import { orderMean } from './orderMean';
@@ -19,6 +19,8 @@ export interface TradePoint {
   readonly wasteMinor: number;
   /** times a year that something is missing when its order arrives */
   readonly shortPerYear: number;
+  /** guests a year for whom something is not there */
+  readonly withoutPerYear: number;
 }
 
 /**
@@ -46,6 +48,7 @@ export function tradeOff(
     let tiedUpMinor = 0;
     let wasteMinor = 0;
     let shortPerYear = 0;
+    let withoutPerYear = 0;
     for (const { restocking, compound, fixed } of shelf) {
       const review = restocking.uses.reviewDays;
       const by = review > 0 ? 'within' : 'inTime';
@@ -54,9 +57,13 @@ export function tradeOff(
       tiedUpMinor += kept.onHand * restocking.unitCost;
       wasteMinor += kept.wastePerYear * restocking.unitCost;
       const inTime = review > 0 ? compound.within(at) : compound.inTime(at);
-      shortPerYear += restocking.orderSize.ordersPerYear * (1 - inTime);
+      const { ordersPerYear } = restocking.orderSize;
+      shortPerYear += ordersPerYear * (1 - inTime);
+      const { perDay, usesPerDay } = restocking.demand;
+      if (perDay > 0)
+        withoutPerYear += (ordersPerYear * compound.shortage(at) * usesPerDay) / perDay;
     }
-    return { serviceLevel, tiedUpMinor, wasteMinor, shortPerYear };
+    return { serviceLevel, tiedUpMinor, wasteMinor, shortPerYear, withoutPerYear };
   });
 }
 
@@ -66,9 +73,9 @@ export function keptAt(
   orderAt: number,
 ): { readonly onHand: number; readonly wastePerYear: number } {
   if (!(demand.perDay > 0)) return { onHand: 0, wastePerYear: 0 };
-  const amount = Math.max(packUnits(pack), orderSize.amount);
+  const amount = Math.max(usableUnits(pack), orderSize.amount);
   const safety = Math.max(0, orderAt - orderMean(demand, uses));
-  const onHand = safety + (levels ? packUnits(pack) : amount) / 2;
+  const onHand = safety + (levels ? usableUnits(pack) : amount) / 2;
   /* What the order that comes last still finds there must be used before it is over itself. */
   const lasts = (keeping.sealedDays ?? Infinity) * (demand.perDay / (keeping.usedShare ?? 1));
   const over = Math.max(0, safety + amount - lasts);

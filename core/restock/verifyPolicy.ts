@@ -1,5 +1,11 @@
 import type { MaterialDemand } from '../draws/demandRate';
-import type { LeadTime } from './usesWhileWaiting';
+import {
+  arrivalAfter,
+  firstLookOn,
+  lookAfter,
+  weekdaysFrom,
+  type LeadTime,
+} from './supplyCalendar';
 import { Chance, drawerOf } from './chance';
 import { SimulatedShelf, type Keeping } from './simulatedShelf';
 
@@ -43,7 +49,8 @@ export interface PolicyOutcome {
 
 /**
  * Plays a policy through: uses come at random at their rate, each of its size; orders wait a lead time
- * that follows a gamma distribution; what is over is thrown away; what is missing is missing.
+ * that follows a gamma distribution, and then for the supplier's next delivery day; what is over is thrown away;
+ * what is missing is missing.
  * @param onYear is told how many years are done; answers false to stop
  * @returns the same for the same seed
  * @see S3 S5 S6
@@ -64,9 +71,12 @@ export function verifyPolicy(
   /* What ages is looked at every day, even where nothing is used. */
   const every = lead.reviewDays > 0 ? lead.reviewDays : aging ? 1 : Infinity;
   const always = lead.reviewDays === 0;
+  const weekdayOf = weekdaysFrom(firstLookOn(lead));
+  const nextAfter = (day: number): number =>
+    lead.reviewDays > 0 ? lookAfter(day, lead, weekdayOf) : day + every;
   const largest = demand.sizes.reduce((most, { amount }) => Math.max(most, amount), 0);
   const floor = policy.how === 'computed' ? policy.reorderAt : policy.minimum;
-  let nextLook = every;
+  let nextLook = nextAfter(0);
   let cycles = 0;
   let late = 0;
   /** since the last delivery */
@@ -82,7 +92,8 @@ export function verifyPolicy(
     const packs = packsToOrder(policy, shelf.position(perDay), shelf.packUnits);
     if (packs === 0) return;
     orders += 1;
-    shelf.expect(packs, shelf.day + chance.gamma(lead.leadTimeDays, lead.leadTimeSdDays));
+    const taking = chance.gamma(lead.leadTimeDays, lead.leadTimeSdDays);
+    shelf.expect(packs, arrivalAfter(shelf.day, taking, lead, weekdayOf));
   };
   const use = (): void => {
     const size = sizeOf(chance);
@@ -137,7 +148,7 @@ export function verifyPolicy(
       if (cycle.lacked) late += 1;
       cycle.lacked = false;
     } else if (boundary === nextLook) {
-      nextLook = boundary + every;
+      nextLook = nextAfter(boundary);
       look();
     } else if (shelf.discardOver() > 0 && always) look();
     if (boundary >= (done + 1) * DAYS_A_YEAR) {

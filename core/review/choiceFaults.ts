@@ -1,4 +1,5 @@
 import type { Choice } from '../house/house';
+import { optionsOf } from '../house/protocol';
 import type { ChoiceId, OptionId, ProtocolId } from '../house/ids';
 import { problem, type CodeAbout } from '../problem/problem';
 import { CHOOSING_VALUES } from '../protocol/choose';
@@ -80,9 +81,8 @@ function unmet({ by, take, options }: Choice): string[] {
 
 function heldOptions({ steps }: WrittenOut): ReadonlyMap<ChoiceId, ReadonlySet<OptionId>> {
   const held = new Map<ChoiceId, Set<OptionId>>();
-  for (const { option, doses } of steps) {
-    for (const each of [option, ...doses.map((dose) => dose.option)]) {
-      if (!each) continue;
+  for (const step of steps) {
+    for (const each of [...optionsOf(step), ...step.doses.flatMap(optionsOf)]) {
       const known = held.get(each.choiceId) ?? new Set<OptionId>();
       held.set(each.choiceId, known.add(each.optionId));
     }

@@ -135,11 +135,7 @@ function covered(rows: readonly ScheduleRow[], steps: Steps, say: Say): void {
     });
     const cover = hit && under.get(hit);
     if (hit && cover && isWork(step)) {
-      say(
-        step.id,
-        'zone-covered',
-        `“${step.name}” works on ${zoneName(hit)}, which lies under “${cover.name}”. Take it off first, or work elsewhere.`,
-      );
+      say(step.id, 'zone-covered', underWords(step, hit, cover));
     }
     if (step.covers) {
       leaves.forEach((leaf) => under.set(leaf, step));
@@ -159,12 +155,12 @@ function checkBeside(row: ScheduleRow, steps: Steps, cover: Step, say: Say): voi
   const covers = new Set(cover.zones.flatMap(leavesOf));
   const hit = step.zones.flatMap(leavesOf).find((leaf) => covers.has(leaf));
   if (hit) {
-    say(
-      step.id,
-      'zone-covered',
-      `“${step.name}” works on ${zoneName(hit)}, which lies under “${cover.name}”. Take it off first, or work elsewhere.`,
-    );
+    say(step.id, 'zone-covered', underWords(step, hit, cover));
   }
+}
+
+function underWords(step: Step, zone: LeafZone, cover: Step): string {
+  return `“${step.name}” works on ${zoneName(zone)}, which lies under “${cover.name}”. Take it off first, work elsewhere, or, where it is laid over it, say of “${step.name}” that its zones lie under it (in a line: covered).`;
 }
 
 /** Whether a step does something on its zones, rather than laying a cover over what lies there. */

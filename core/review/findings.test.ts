@@ -141,7 +141,12 @@ describe('what a step says of itself', () => {
     expect(words({ steps: [pass(2)], devices })[0]).toContain(
       'depth goes from 0.25 to 1.5 mm, not 2',
     );
-    expect(words({ steps: [pass(0.5, ['face'])], devices })[0]).toContain('never used on face');
+    expect(words({ steps: [pass(0.5, ['face'])], devices })[0]).toBe(
+      'device-zone @pass: Pen is never used on eye contour in this house: leave that out of face.',
+    );
+    expect(words({ steps: [pass(0.5, ['eye-contour'])], devices })[0]).toContain(
+      'is never used on eye contour in this house.',
+    );
     expect(words({ steps: [pass(0.5)] })[0]).toContain('no longer in the house');
   });
 

@@ -2,16 +2,17 @@ import { combinationsIn } from './combinations';
 import type { WorkedProtocol } from '../house/house';
 import { mixFindings } from './mixReadiness';
 import { drawsOf } from '../draws/drawsOf';
+import { batchFindings } from './batches';
 import { choiceFaults } from './choiceFaults';
 import { conflictsIn } from './conflicts';
 import type { Finding, ReviewedProtocol } from './finding';
 import { settingFaults } from './settingFaults';
 
-/** Amounts that cannot be resolved, also in options that are not taken for the client shown. */
-function doseFaults({ written, worked, shelf, settings }: ReviewedProtocol): Finding[] {
+/** Amounts that cannot be resolved, or just open another pack, also in options that are not taken for the client shown. */
+function doseFindings({ written, worked, shelf, settings }: ReviewedProtocol): Finding[] {
   const all: WorkedProtocol = { ...worked, ...written };
   const draws = drawsOf(all, 'returning', shelf, settings);
-  if (draws.ok) return [];
+  if (draws.ok) return batchFindings(draws.value, worked.id, shelf);
   return draws.problems
     .filter(({ where }) => where.stepId !== undefined)
     .map((problem) => ({ ...problem, weight: 'fault' }));
@@ -26,7 +27,7 @@ function doseFaults({ written, worked, shelf, settings }: ReviewedProtocol): Fin
 export function findingsIn(reviewed: ReviewedProtocol): readonly Finding[] {
   const { written, worked, schedule } = reviewed;
   return [
-    ...doseFaults(reviewed),
+    ...doseFindings(reviewed),
     ...choiceFaults(written, worked.id),
     ...settingFaults(reviewed),
     ...(schedule.ok ? conflictsIn(reviewed, schedule.value) : []),

@@ -67,3 +67,24 @@ describe('a mix that is made in a step before', () => {
     ]);
   });
 });
+
+describe('the minutes of mixing', () => {
+  const mask = step('mask', minutes(6), { id: asId('mask'), doses: [drawn] });
+
+  it('are nobody’s where no step says that it is mixed there, once however often it is used', () => {
+    expect(said(clay(), mask, { ...mask, id: asId('again') })).toEqual([
+      'Clay takes 2 min to mix, and no step says that it is mixed there: in nobody’s minutes is it counted.',
+    ]);
+    expect(said(clay({ made: 'ahead' }), mask)).toEqual([]);
+    expect(said(clay({ mixingMinutes: 0 }), mask)).toEqual([]);
+  });
+
+  it('fit into the step in which they are spent', () => {
+    const long = clay({ mixingMinutes: 5 });
+    const mixing = (most: number): Step => step('mix', minutes(most), { id: asId('mix'), makes });
+    expect(said(long, mixing(4), mask)).toEqual([
+      '“mix” lasts 4 min at most, and what is mixed in it takes 5 min.',
+    ]);
+    expect(said(long, mixing(5), mask)).toEqual([]);
+  });
+});

@@ -75,8 +75,10 @@ export function mixFindings(
   schedule: Schedule,
   shelf: ShelfIndex,
 ): Finding[] {
-  return mixMakings(protocol, schedule, shelf).flatMap(
-    ({ mix, usedBy, madeBy, neededAt, lastAt, mixedAt }): Finding[] => {
+  const makings = mixMakings(protocol, schedule, shelf);
+  return [
+    ...mixingFindings(protocol, makings, shelf),
+    ...makings.flatMap(({ mix, usedBy, madeBy, neededAt, lastAt, mixedAt }): Finding[] => {
       const where = { protocolId: protocol.id, stepId: usedBy, mixId: mix.id, field: 'doses' };
       const stood = neededAt - mixedAt;
       const age = lastAt - mixedAt;
@@ -106,8 +108,50 @@ export function mixFindings(
             ]
           : []),
       ];
-    },
-  );
+    }),
+  ];
+}
+
+/**
+ * Mixing takes the minutes and hands of the step in which it is done: where no step says so, nobody's minutes
+ * count it, and a step that is too short cannot hold it.
+ * @see M2
+ */
+function mixingFindings(
+  protocol: WorkedProtocol,
+  makings: readonly MixMaking[],
+  shelf: ShelfIndex,
+): Finding[] {
+  const told = new Set<MixId>();
+  const uncounted = makings.flatMap(({ mix, usedBy, madeBy }): Finding[] => {
+    const isHere = mix.made === 'just-in-time' && mix.mixingMinutes > 0;
+    if (!isHere || madeBy !== undefined || told.has(mix.id)) return [];
+    told.add(mix.id);
+    return [
+      {
+        weight: 'prompt',
+        code: 'mixing-uncounted',
+        message: `${mix.name} takes ${minutes(mix.mixingMinutes)} to mix, and no step says that it is mixed there: in nobody’s minutes is it counted.`,
+        where: { protocolId: protocol.id, stepId: usedBy, mixId: mix.id, field: 'doses' },
+      },
+    ];
+  });
+  const tooLong = protocol.steps.flatMap((step): Finding[] => {
+    const mixing = (step.makes ?? []).reduce(
+      (sum, id) => sum + (shelf.mixes.get(id)?.mixingMinutes ?? 0),
+      0,
+    );
+    if (mixing <= step.minutes.most + SAME) return [];
+    return [
+      {
+        weight: 'conflict',
+        code: 'mixing-too-long',
+        message: `“${step.name}” lasts ${minutes(step.minutes.most)} at most, and what is mixed in it takes ${minutes(mixing)}.`,
+        where: { protocolId: protocol.id, stepId: step.id, field: 'makes' },
+      },
+    ];
+  });
+  return [...uncounted, ...tooLong];
 }
 
 const SAME = 1e-6;

@@ -134,11 +134,13 @@ function deviceFaults(
     ),
     ...(device
       ? [
-          ...meeting(workedZones(step), device.neverZones).map((zone) =>
+          ...forbiddenIn(workedZones(step), device.neverZones).map(({ zone, never }) =>
             say(
               'fault',
               'device-zone',
-              `${device.name} is never used on ${zoneName(zone)} in this house.`,
+              never.includes(zone)
+                ? `${device.name} is never used on ${zoneName(zone)} in this house.`
+                : `${device.name} is never used on ${never.map(zoneName).join(', ')} in this house: leave that out of ${zoneName(zone)}.`,
               'zones',
             ),
           ),
@@ -185,6 +187,20 @@ function limitWords({ kind, unit, least, most }: DeviceSetting): string {
 export function meeting(some: readonly ZoneId[], others: readonly ZoneId[]): ZoneId[] {
   const leaves = new Set<LeafZone>(others.flatMap(leavesOf));
   return some.filter((zone) => leavesOf(zone).some((leaf) => leaves.has(leaf)));
+}
+
+/** The zones of `worked` on which a device is never used, with what of them it is. */
+function forbiddenIn(
+  worked: readonly ZoneId[],
+  neverZones: readonly ZoneId[],
+): readonly { readonly zone: ZoneId; readonly never: readonly ZoneId[] }[] {
+  return meeting(worked, neverZones).map((zone) => {
+    const leaves = leavesOf(zone);
+    const never = neverZones.filter((each) => leavesOf(each).some((leaf) => leaves.includes(leaf)));
+    /* All of it, said in one word or in several. */
+    const all = leaves.every((leaf) => never.some((each) => leavesOf(each).includes(leaf)));
+    return { zone, never: all ? [zone] : never };
+  });
 }
 
 function overlap(zones: readonly ZoneId[]): [ZoneId, ZoneId] | undefined {

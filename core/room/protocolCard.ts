@@ -1,5 +1,6 @@
 import type { Draw } from '../draws/drawsOf';
 import type { LayerGroup, Step, Stretch, WorkedProtocol } from '../house/house';
+import { optionsOf } from '../house/protocol';
 import type { LayerGroupId } from '../house/ids';
 import { STRETCHES } from '../protocol/arrange';
 import type { WrittenOut } from '../protocol/expandBlocks';
@@ -84,7 +85,7 @@ export function protocolCard(
 export function cardForEverybody(written: WrittenOut): readonly CardStretch[] {
   return inStretches(written, (step) => ({
     step,
-    standing: step.option || step.optional ? standingOf(step, written) : 'done',
+    standing: optionsOf(step).length > 0 || step.optional ? standingOf(step, written) : 'done',
     clock: undefined,
     times: 1,
     draws: [],
@@ -129,9 +130,11 @@ export function stepsThatMayBe(written: WrittenOut, worked: WorkedProtocol): rea
 }
 
 function standingOf(step: Step, { choices }: WrittenOut): Exclude<CardStanding, 'done'> {
-  const choice = choices.find(({ id }) => id === step.option?.choiceId);
-  if (!choice) return step.optional ? 'if-needed' : 'for-others';
-  return choice.by === 'couch' ? 'at-the-couch' : 'for-others';
+  const ofStep = choices.filter(({ id }) =>
+    optionsOf(step).some(({ choiceId }) => choiceId === id),
+  );
+  if (ofStep.length === 0) return step.optional ? 'if-needed' : 'for-others';
+  return ofStep.every(({ by }) => by === 'couch') ? 'at-the-couch' : 'for-others';
 }
 
 function rowsByStep({ rows }: Schedule): ReadonlyMap<string, readonly ScheduleRow[]> {

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { consumptionByMaterial } from '../draws/consumption';
 import { drawsOf } from '../draws/drawsOf';
-import type { LayerGroup, Mix, WorkedProtocol } from '../house/house';
-import { asId, type MaterialId } from '../house/ids';
+import type { LayerGroup, Mix, Step, WorkedProtocol } from '../house/house';
+import { asId, type DeviceId, type MaterialId } from '../house/ids';
 import {
   bought,
   cleanser,
@@ -21,7 +21,7 @@ import {
 import { exactly } from '../quantity/triple';
 import { scheduleOf } from '../time/schedule';
 import { cardForEverybody, protocolCard, stepsThatMayBe } from './protocolCard';
-import { trayOf, type Tray, type TrayVisit } from './tray';
+import { trayOf, type Tray, type TrayThing, type TrayVisit } from './tray';
 
 const towel = {
   id: asId<MaterialId>('towel'),
@@ -38,6 +38,7 @@ const gloves = {
   name: 'Gloves',
   gloves: { kind: 'plain', perPair: 2 },
 } as const;
+const linen = { ...towel, id: asId<MaterialId>('linen'), name: 'Face towel' } as const;
 const clay: Mix = mix({
   id: asId('clay'),
   name: 'Clay',
@@ -57,7 +58,13 @@ const clay: Mix = mix({
   ],
 });
 const onShelf = shelf(
-  [cleanser({ measures: { density: 1, mlPerPump: { usual: 1.6 } } }), sachet(), towel, gloves],
+  [
+    cleanser({ measures: { density: 1, mlPerPump: { usual: 1.6 } } }),
+    sachet(),
+    towel,
+    linen,
+    gloves,
+  ],
   [clay],
 );
 const layers: LayerGroup = {
@@ -184,12 +191,56 @@ describe('the tray', () => {
     const made = of.items.find((item) => item.kind === 'mix');
     expect(made).toMatchObject({ kind: 'mix', shared: false, readyAt: 15 });
     expect(made?.at).toBe(8);
-    expect(of.items.find((item) => item.kind === 'thing' && item.warmPieces === 2)).toBeDefined();
+    expect(of.items.find((item) => item.kind === 'thing' && item.warmed === 2)).toBeDefined();
     expect(of.items.find((item) => item.kind === 'task')).toMatchObject({
       what: 'soak pads',
       at: 4,
     });
     expect(of.waterMl).toBe(200);
+  });
+
+  it.each<[string, Partial<Step>, Partial<TrayThing>]>([
+    ['Hot towels on the feet', {}, { warmed: 2, chilled: 0 }],
+    ['Rest under a warm sheet', {}, { warmed: 2 }],
+    ['Compress', { action: 'heat' }, { warmed: 2 }],
+    ['Cold towel on the neck', {}, { chilled: 2, warmed: 0 }],
+    ['Globes', { action: 'cool' }, { chilled: 2 }],
+    ['Prepare the room, warm the oil, lay a towel out', {}, { warmed: 0, chilled: 0 }],
+    ['Wipe off', { removal: { how: 'cool-towel' } }, { warmed: 0, chilled: 0 }],
+    ['Cool-down massage', {}, { chilled: 0 }],
+  ])('warms and chills what “%s” puts on', (name, changes, expected) => {
+    const written = protocol([
+      step(name, minutes(5), { doses: [dose(linen.id, measured(2, 'piece'))], ...changes }),
+    ]);
+    const draws = valueOf(drawsOf(written, 'first', onShelf, settings));
+    const schedule = valueOf(scheduleOf(written, 'first', settings));
+    const of = tray([{ name: 'one', protocol: written, schedule, draws }]);
+    expect(of.items.find((item) => item.kind === 'thing')).toMatchObject(expected);
+  });
+
+  it('holds tools that no material stands for, and devices, each once with its steps', () => {
+    const steamer = asId<DeviceId>('steamer');
+    const written = protocol([
+      step('Steam', minutes(5), { running: [steamer], tools: ['fingers', 'brush'] }),
+      step('Dry', minutes(5), {
+        tools: ['towel', 'stones'],
+        device: { deviceId: steamer, settings: [] },
+        doses: [dose(linen.id, measured(1, 'piece'))],
+      }),
+    ]);
+    const draws = valueOf(drawsOf(written, 'first', onShelf, settings));
+    const schedule = valueOf(scheduleOf(written, 'first', settings));
+    const of = (name: string) => ({ name, protocol: written, schedule, draws });
+    const { items } = tray([of('one'), of('two')]);
+    expect(
+      items.flatMap((item) => (item.kind === 'tool' ? [[item.tool, item.visits, item.at]] : [])),
+    ).toEqual([
+      ['brush', 2, 0],
+      ['stones', 2, 5],
+    ]);
+    expect(items.filter(({ kind }) => kind === 'device')).toEqual([
+      { kind: 'device', deviceId: steamer, at: 0, stepNames: ['Steam', 'Dry'] },
+    ]);
   });
 
   it('counts one pair of gloves for steps that follow one another', () => {

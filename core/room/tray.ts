@@ -1,13 +1,14 @@
 import type { Draw } from '../draws/drawsOf';
 import type { DoseSettings } from '../dose/resolveAmount';
-import type { Amount, Mix, Step, WorkedProtocol } from '../house/house';
+import type { Amount, Mix, Step, Tool, WorkedProtocol } from '../house/house';
 import type { ShelfIndex } from '../house/houseIndex';
-import type { MaterialId, MixId, StepId } from '../house/ids';
+import type { DeviceId, MaterialId, MixId, StepId } from '../house/ids';
+import { devicesOf } from '../house/protocol';
 import { ok, type Outcome } from '../problem/problem';
 import { makeMix, type MixDraw } from '../mix/makeMix';
 import { mixMakings } from '../review/mixReadiness';
 import { shareBatch } from '../mix/shareBatch';
-import { addTriples, sumTriples, type Triple } from '../quantity/triple';
+import { addTriples, type Triple } from '../quantity/triple';
 import type { Schedule } from '../time/schedule';
 
 /** One visit that a tray is made ready for. */
@@ -40,8 +41,10 @@ export interface TrayThing {
   /** when it is needed first */
   readonly at: number;
   readonly uses: readonly TrayUse[];
-  /** pieces that come warm out of the towel warmer */
-  readonly warmPieces: number;
+  /** how much of it is warm when it is put on or takes off, in its unit */
+  readonly warmed: number;
+  /** how much of it is cold, in its unit */
+  readonly chilled: number;
 }
 
 /** Something that is mixed for the tray. */
@@ -66,7 +69,25 @@ export interface TrayTask {
   readonly at: number;
 }
 
-export type TrayItem = TrayThing | TrayMix | TrayTask;
+/** A tool that no material of the tray stands for: a brush, stones. */
+export interface TrayTool {
+  readonly kind: 'tool';
+  readonly tool: Tool;
+  readonly at: number;
+  /** one for each visit */
+  readonly visits: number;
+  readonly stepNames: readonly string[];
+}
+
+/** A device that is worked with or runs along; one for all visits. */
+export interface TrayDevice {
+  readonly kind: 'device';
+  readonly deviceId: DeviceId;
+  readonly at: number;
+  readonly stepNames: readonly string[];
+}
+
+export type TrayItem = TrayThing | TrayMix | TrayTask | TrayTool | TrayDevice;
 
 /** What must stand ready, in the order in which it is needed. */
 export interface Tray {
@@ -76,7 +97,7 @@ export interface Tray {
 
 /**
  * What must stand ready for one visit, or for all of a day: measured amounts, mixes with when to make
- * them, towels for the warmer, pads to soak, in order of need. Amounts are those that are costed. A mix
+ * them, what is warmed and what is chilled, pads to soak, tools and devices, in order of need. Amounts are those that are costed. A mix
  * that may stand ahead is made once for all visits inside its working life; others for each.
  * @see M2 M3
  */
@@ -88,6 +109,8 @@ export function trayOf(
   const things = new Map<MaterialId, TrayThing>();
   const mixes: TrayMix[] = [];
   const tasks: TrayTask[] = [];
+  const tools = new Map<Tool, TrayTool & { readonly seen: ReadonlySet<string> }>();
+  const devices = new Map<DeviceId, TrayDevice>();
   let waterMl = 0;
   for (const visit of visits) {
     const steps = new Map(visit.protocol.steps.map((step) => [step.id, step]));
@@ -103,8 +126,7 @@ export function trayOf(
         amount: draw.consumed,
         ...statedOf(draw, step),
       };
-      const warm =
-        draw.for === 'removal' && step?.removal?.how === 'warm-towel' ? draw.consumed.usual : 0;
+      const felt = step && temperatureOf(step, draw, shelf);
       const before = things.get(draw.materialId);
       things.set(draw.materialId, {
         kind: 'thing',
@@ -112,7 +134,8 @@ export function trayOf(
         amount: before ? addTriples(before.amount, draw.consumed) : draw.consumed,
         at: Math.min(before?.at ?? at, at),
         uses: [...(before?.uses ?? []), use],
-        warmPieces: (before?.warmPieces ?? 0) + warm,
+        warmed: (before?.warmed ?? 0) + (felt === 'warm' ? draw.consumed.usual : 0),
+        chilled: (before?.chilled ?? 0) + (felt === 'cold' ? draw.consumed.usual : 0),
       });
     }
     mixes.push(...mixesOf(visit, shelf));
@@ -124,12 +147,83 @@ export function trayOf(
       if (step.action === 'soak') {
         tasks.push({ kind: 'task', what: step.name, at: starts.get(step.id) ?? 0 });
       }
+      const at = starts.get(step.id) ?? 0;
+      for (const tool of toolsOf(step, visit.draws, shelf)) {
+        const before = tools.get(tool);
+        const seen = new Set([...(before?.seen ?? []), visit.name]);
+        tools.set(tool, {
+          kind: 'tool',
+          tool,
+          seen,
+          visits: seen.size,
+          ...neededBy(step, at, before),
+        });
+      }
+      for (const deviceId of devicesOf(step)) {
+        const before = devices.get(deviceId);
+        devices.set(deviceId, { kind: 'device', deviceId, ...neededBy(step, at, before) });
+      }
     }
   }
   const made = sharedMixes(mixes, visits.length, shelf, settings);
   if (!made.ok) return made;
-  const items: TrayItem[] = [...things.values(), ...made.value, ...tasks];
+  const items: TrayItem[] = [
+    ...things.values(),
+    ...made.value,
+    ...tasks,
+    ...[...tools.values()].map(({ seen: _seen, ...tool }) => tool),
+    ...devices.values(),
+  ];
   return ok({ items: items.sort((a, b) => a.at - b.at), waterMl });
+}
+
+interface Needed {
+  readonly at: number;
+  readonly stepNames: readonly string[];
+}
+
+function neededBy({ name }: Step, at: number, before: Needed | undefined): Needed {
+  const known = before?.stepNames ?? [];
+  return {
+    at: Math.min(before?.at ?? at, at),
+    stepNames: known.includes(name) ? known : [...known, name],
+  };
+}
+
+/** What holds warmth or cold: a name such as "hot towels", "under a warm sheet", "cold stones". */
+const WARM =
+  /\b(warm|hot|heated|steamed)\s+(\p{L}+\s+)?(towel|sheet|cloth|compress|wrap|mitt|robe|stone)/iu;
+const COLD =
+  /\b(cool|cold|chilled|iced)\s+(\p{L}+\s+)?(towel|sheet|cloth|compress|wrap|mitt|mask|gel|globe|stone)/iu;
+
+/** Whether what is drawn is warm or cold in hand; nothing where it is as the room is. */
+function temperatureOf(
+  step: Step,
+  draw: Draw,
+  { materials }: ShelfIndex,
+): 'warm' | 'cold' | undefined {
+  if (draw.for === 'removal') {
+    if (step.removal?.how === 'warm-towel') return 'warm';
+    return step.removal?.how === 'cool-towel' ? 'cold' : undefined;
+  }
+  if (draw.for !== undefined) return undefined;
+  const isPiece = materials.get(draw.materialId)?.unit === 'piece';
+  if (isPiece && (step.action === 'heat' || WARM.test(step.name))) return 'warm';
+  return step.action === 'cool' || COLD.test(step.name) ? 'cold' : undefined;
+}
+
+/** What hands and bottles bring by themselves. */
+const ALWAYS_THERE: readonly Tool[] = ['fingers', 'palms', 'dropper', 'spray'];
+
+/** The tools of a step that nothing it draws stands for: cotton is there where cotton pads are. */
+function toolsOf(step: Step, draws: readonly Draw[], { materials }: ShelfIndex): readonly Tool[] {
+  const names = draws.flatMap(({ stepId, materialId }) =>
+    stepId === step.id ? [materials.get(materialId)?.name.toLowerCase() ?? ''] : [],
+  );
+  return (step.tools ?? []).filter(
+    (tool) =>
+      !ALWAYS_THERE.includes(tool) && !names.some((name) => name.includes(tool.replace(/s$/, ''))),
+  );
 }
 
 /** How a draw is written in its step, and for how many people it is counted. */
@@ -175,7 +269,11 @@ function mixesOf(visit: TrayVisit, shelf: ShelfIndex): TrayMix[] {
       needed: before ? (isNew ? addTriples(before.needed, needed) : before.needed) : needed,
       at: Math.min(before?.at ?? making.makeAt, making.makeAt),
       readyAt: Math.min(before?.readyAt ?? Infinity, making.mixedAt + mix.standingMinutes),
-      parts: withPart(before?.parts ?? [], { materialId: draw.materialId, amount: draw.consumed }),
+      parts: withPart(before?.parts ?? [], {
+        materialId: draw.materialId,
+        amount: draw.consumed,
+        leftOver: draw.leftOver,
+      }),
       uses: isNew ? [...(before?.uses ?? []), use] : (before?.uses ?? []),
       shared: false,
     });
@@ -220,7 +318,11 @@ function withPart(parts: readonly MixDraw[], part: MixDraw): MixDraw[] {
   const at = parts.findIndex((each) => each.materialId === part.materialId);
   const before = parts[at];
   return before
-    ? parts.with(at, { ...before, amount: sumTriples([before.amount, part.amount]) })
+    ? parts.with(at, {
+        ...before,
+        amount: addTriples(before.amount, part.amount),
+        leftOver: addTriples(before.leftOver, part.leftOver),
+      })
     : [...parts, part];
 }
 

@@ -1,6 +1,7 @@
 import type { Amount, Source } from '../house/house';
 import type { Triple } from '../quantity/triple';
 import { CLAUSE_WORDS } from './clauseWords';
+import { takeDoseCondition } from './conditions';
 import type { Cursor } from './cursor';
 import {
   seesPart,
@@ -12,7 +13,7 @@ import {
 } from './numbers';
 import type { ParsedStep } from './parsedStep';
 import { compared, keyOf, tokensOf } from './tokens';
-import type { UnitWord, Vocabulary } from './vocabulary';
+import { listed, type UnitWord, type Vocabulary } from './vocabulary';
 
 /** Least, usual and most from one to three numbers; of two, the usual lies in the middle. */
 export function inOrder(numbers: readonly number[]): [number, number, number] {
@@ -30,7 +31,7 @@ export function asks(cursor: Cursor, doubts: readonly Doubt[]): boolean {
 export function takeAmounts(cursor: Cursor, said: ParsedStep, words: Vocabulary): boolean {
   const { mark, from } = cursor;
   const leftOver = takeLeftOver(cursor);
-  const amount = takeCoat(cursor, words) ?? takeCounted(cursor, words);
+  const amount = takeWhole(cursor, words) ?? takeCoat(cursor, words) ?? takeCounted(cursor, words);
   if (!amount) {
     cursor.backTo(mark);
     return false;
@@ -47,10 +48,12 @@ export function takeAmounts(cursor: Cursor, said: ParsedStep, words: Vocabulary)
     return true;
   }
   if (amount.isAsked) return true;
+  const who = takeDoseCondition(cursor, said);
   said.doses.push({
     source,
     amount: stated,
     opening: leftOver ? 'left-over-first' : 'fresh',
+    ...(who && { for: who }),
   });
   cursor.note(from, cursor.behind, words.nameOf(source) ?? 'a product', said.doses.length - 1);
   return true;
@@ -83,6 +86,31 @@ function bareAmount(
   return unit && quantity && amountIn(unit, quantity);
 }
 
+/** `all of the clay mask`, `the rest of the clay mask`: only before something that is mixed. */
+function takeWhole(cursor: Cursor, words: Vocabulary): Read | undefined {
+  const { mark } = cursor;
+  const isAll = cursor.takeWord('all') !== undefined;
+  if (!isAll) cursor.takeWord('the');
+  if ((isAll || cursor.takeWord('rest')) && cursor.takeWord('of')) {
+    cursor.takeWord('the');
+    if (seesMix(cursor, words)) return { amount: { how: isAll ? 'all' : 'rest' } };
+  }
+  cursor.backTo(mark);
+  return undefined;
+}
+
+/** Whether the name of a mix comes next, or one of its words. */
+function seesMix({ next }: Cursor, words: Vocabulary): boolean {
+  if (!next) return false;
+  return words.products
+    .all()
+    .some(
+      ({ key, value }) =>
+        value.kind === 'mix' &&
+        (next.kind === 'quoted' ? key === keyOf(next.text) : hasWords(key, [next.text])),
+    );
+}
+
 function takeCoat(cursor: Cursor, words: Vocabulary): Read | undefined {
   const mark = cursor.mark;
   const coat = cursor.takePhrase(words.coats);
@@ -98,7 +126,11 @@ function takeCoat(cursor: Cursor, words: Vocabulary): Read | undefined {
 /** Whether an amount in words comes next, such as a thin coat, half a sachet or two pumps. */
 export function seesAmount(cursor: Cursor, words: Vocabulary): boolean {
   const { mark } = cursor;
-  const seen = takeLeftOver(cursor) || takeCoat(cursor, words) !== undefined || seesPart(cursor);
+  const seen =
+    takeLeftOver(cursor) ||
+    takeWhole(cursor, words) !== undefined ||
+    takeCoat(cursor, words) !== undefined ||
+    seesPart(cursor);
   const isCounted =
     takeCountingWord(cursor) !== undefined &&
     (cursor.sees(words.units) || cursor.sees(words.products));
@@ -251,11 +283,4 @@ function hasWords(key: string, typed: readonly string[]): boolean {
 
 function single(word: string): string {
   return word.length > 3 && word.endsWith('s') ? word.slice(0, -1) : word;
-}
-
-/** Things in a row: a, b or c. */
-export function listed(names: readonly string[]): string {
-  return names.length < 2
-    ? (names[0] ?? '')
-    : `${names.slice(0, -1).join(', ')} or ${names.at(-1) ?? ''}`;
 }

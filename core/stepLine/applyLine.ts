@@ -3,8 +3,16 @@ import type { Stretch } from '../house/actions';
 import type { DoseId, StepId } from '../house/ids';
 import type { NewLine } from '../protocol/addSteps';
 import { changeStep } from '../protocol/editSteps';
-import { forWhomOf, inOptionFor } from '../protocol/forWhom';
+import {
+  dosesForOf,
+  forWhomOf,
+  inOptionFor,
+  isSameWhom,
+  withDosesFor,
+  type DosesFor,
+} from '../protocol/forWhom';
 import { gentleHands, saidStretch, sayableName, usualPhase } from './defaults';
+import { inLayersSaid } from '../protocol/layersSaid';
 import type { ParsedLine } from './parseStepLine';
 import type { ParsedStep } from './parsedStep';
 
@@ -24,16 +32,16 @@ const A_WHILE: Minutes = { least: 5, usual: 5, most: 5 };
  * @param before the step that the line was of; a new one without it
  */
 export function applyLine(said: ParsedStep, before: Step | undefined, ids: NewIds): Step {
-  /* For whom it is belongs to the protocol's choices: see `lineToAdd`. */
-  const { action, doses, for: _forWhom, ...rest } = said;
+  /* For whom it is belongs to the protocol's choices, and how many layers there are to its layers: see
+     `lineToAdd`. */
+  const { action, doses, for: _forWhom, layers: _layers, ...rest } = said;
   const placed: Pick<Step, 'id' | 'stretch'> &
-    Partial<Pick<Step, 'meanwhileOf' | 'layerGroupId' | 'inLayers' | 'option'>> = before
+    Partial<Pick<Step, 'meanwhileOf' | 'layerGroupId' | 'option'>> = before
     ? {
         id: before.id,
         stretch: before.stretch,
         ...(before.meanwhileOf !== undefined && { meanwhileOf: before.meanwhileOf }),
         ...(before.layerGroupId !== undefined && { layerGroupId: before.layerGroupId }),
-        ...(before.inLayers !== undefined && { inLayers: before.inLayers }),
         ...(before.option !== undefined && { option: before.option }),
       }
     : { id: ids.step(), stretch: saidStretch(action) ?? 'visit' };
@@ -69,11 +77,39 @@ export function changedByLine<W extends Writing>(
     ...after,
   });
   const before = forWhomOf(writing, step.option);
+  const known = dosesForOf(writing, step);
+  const saidOf = new Map(dosesForIn(said, after.doses));
+  /* What no line can say, and what is said as it was, stays in the choice in which it stands. */
+  const plain = after.doses.map(({ option, ...dose }) => {
+    const was = known.get(dose.id);
+    const who = saidOf.get(dose.id);
+    const stays = was ? who && isSameWhom(who, was) : !who;
+    if (!option || !stays) return dose;
+    saidOf.delete(dose.id);
+    return { ...dose, option };
+  });
+  const placed = withDosesFor(changed, { name: after.name, doses: plain }, saidOf, ids.other);
+  const dosed = changeStep(placed.writing, step.id, { doses: placed.doses });
+  const layered =
+    step.meanwhileOf === undefined
+      ? inLayersSaid(dosed, step.id, said.layers, after.name, ids.other)
+      : dosed;
+  if (said.for && before && isSameWhom(said.for, before)) return layered;
   if (said.for) {
-    const { writing: chosen, option } = inOptionFor(changed, said.for, after.name, ids.other);
+    const { writing: chosen, option } = inOptionFor(layered, said.for, after.name, ids.other);
     return changeStep(chosen, step.id, { option });
   }
-  return before ? changeStep(changed, step.id, { option: undefined }) : changed;
+  return before ? changeStep(layered, step.id, { option: undefined }) : layered;
+}
+
+/** For whom the products of a line are, by the doses they became. */
+function dosesForIn(said: ParsedStep, doses: readonly Dose[]): DosesFor {
+  return new Map(
+    said.doses.flatMap(({ for: who }, at) => {
+      const dose = doses[at];
+      return who && dose ? [[dose.id, who] as const] : [];
+    }),
+  );
 }
 
 /**
@@ -86,11 +122,15 @@ export function lineToAdd(
   heading?: Stretch,
 ): NewLine<Step> {
   const stretch = heading ?? saidStretch(said.action);
+  const line = applyLine(said, undefined, ids);
+  const dosesFor = dosesForIn(said, line.doses);
   return {
-    line: applyLine(said, undefined, ids),
+    line,
+    ...(dosesFor.size > 0 && { dosesFor }),
     beside,
     ...(stretch !== undefined && { stretch }),
     ...(said.for && { forWhom: said.for }),
+    ...(said.layers && { layers: said.layers }),
   };
 }
 
@@ -104,7 +144,7 @@ function minutesFor(capMinutes: number | undefined): Minutes {
 /** The doses of a line, each with the id and option of the dose it was before. */
 function matched(doses: ParsedStep['doses'], before: readonly Dose[], ids: NewIds): Dose[] {
   const left = [...before];
-  return doses.map((dose) => {
+  return doses.map(({ for: _who, ...dose }) => {
     const at = left.findIndex(
       ({ source }) => JSON.stringify(source) === JSON.stringify(dose.source),
     );

@@ -25,6 +25,9 @@ export const CLAUSES = [
   'because',
   'watch',
   'note',
+  'in the first layer',
+  'in the last layer',
+  'in all but the last layer',
 ] as const;
 export type Clause = (typeof CLAUSES)[number];
 
@@ -33,5 +36,7 @@ for (const clause of CLAUSES) CLAUSE_WORDS.add(clause, clause);
 CLAUSE_WORDS.add('lightly', 'lightly on');
 CLAUSE_WORDS.add('never', 'never on');
 CLAUSE_WORDS.add('using hands', 'hands-on');
+CLAUSE_WORDS.add('in the last layer only', 'in the last layer');
+CLAUSE_WORDS.add('in the first layer only', 'in the first layer');
 CLAUSE_WORDS.add('cap', 'at most');
 CLAUSE_WORDS.add('no longer than', 'at most');

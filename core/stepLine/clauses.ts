@@ -2,14 +2,15 @@ import type { ZoneSetting } from '../house/house';
 import { SETTING_KINDS, type SettingKind } from '../house/device';
 import type { MaterialId } from '../house/ids';
 import type { ZoneId } from '../zone/zones';
-import { listed, takeProduct } from './amounts';
+import { takeProduct } from './amounts';
 import { CLAUSE_WORDS, type Clause } from './clauseWords';
 import { seesCondition } from './conditions';
 import type { Cursor } from './cursor';
+import { seesLayers } from './layers';
 import { readMinutes, type SaidMinutes } from './minutes';
 import { takeNumber } from './numbers';
 import type { ParsedStep } from './parsedStep';
-import { Phrases, type Vocabulary } from './vocabulary';
+import { listed, Phrases, type Vocabulary } from './vocabulary';
 
 type TakeClause = (cursor: Cursor, said: ParsedStep, words: Vocabulary, from: number) => void;
 
@@ -54,6 +55,11 @@ export const TAKE_CLAUSE: Readonly<Record<Clause, TakeClause>> = {
   because: (cursor, said, _words, from) => takeText(cursor, said, 'why', from),
   watch: (cursor, said, _words, from) => takeText(cursor, said, 'watch', from),
   note: (cursor, said, _words, from) => takeText(cursor, said, 'note', from),
+  'in the first layer': (cursor, said, _words, from) =>
+    put(cursor, said, 'inLayers', 'first', from),
+  'in the last layer': (cursor, said, _words, from) => put(cursor, said, 'inLayers', 'last', from),
+  'in all but the last layer': (cursor, said, _words, from) =>
+    put(cursor, said, 'inLayers', 'all-but-last', from),
 };
 
 const NAMES = {
@@ -78,6 +84,7 @@ const NAMES = {
   why: 'why',
   watch: 'what to watch',
   note: 'note',
+  inLayers: 'in which layers',
 } as const satisfies Partial<Record<keyof ParsedStep, string>>;
 
 /** Puts what was read into what is said, once. */
@@ -292,7 +299,10 @@ function takeText(
 function somethingElseButCommas(cursor: Cursor): boolean {
   return cursor.next?.kind !== 'word' && cursor.next?.kind !== 'sign'
     ? true
-    : cursor.next.text === ';' || cursor.sees(CLAUSE_WORDS) || seesCondition(cursor);
+    : cursor.next.text === ';' ||
+        cursor.sees(CLAUSE_WORDS) ||
+        seesCondition(cursor) ||
+        seesLayers(cursor);
 }
 
 function somethingElse(cursor: Cursor): boolean {

@@ -3,7 +3,7 @@ import type { ChoosingBy } from '../house/protocol';
 import type { ForWhom } from '../protocol/forWhom';
 import type { Cursor } from './cursor';
 import type { ParsedStep } from './parsedStep';
-import { Phrases } from './vocabulary';
+import { listed, Phrases } from './vocabulary';
 
 const WHOLE = new Phrases<ForWhom>();
 /** Behind “for”. */
@@ -42,10 +42,22 @@ for (const skin of SKIN_TYPES) {
 }
 for (const condition of CONDITIONS)
   add('condition', condition, [condition.replaceAll('-', ' ')], WHO);
+const OTHERS: Readonly<Record<Exclude<ChoosingBy, 'couch'>, string>> = {
+  'skin-type': 'skin',
+  phototype: 'phototype',
+  condition: 'finding',
+  'visit-kind': 'visit',
+  'day-time': 'time of day',
+  season: 'season',
+};
+for (const [by, words] of Object.entries(OTHERS))
+  WHO.add(`any other ${words}`, { by: by as ChoosingBy, values: [] });
+const ELSE = ['anybody', 'anyone', 'everybody', 'everyone'] as const;
 WHOLE.add('at the couch', { by: 'couch', values: [] });
 
 /** How each condition is written into a line. */
 export function conditionWords({ by, values }: ForWhom): string {
+  if (by !== 'couch' && values.length === 0) return `for any other ${OTHERS[by]}`;
   const all = values.map((value) => value.replaceAll('-', ' ')).join(', ');
   switch (by) {
     case 'skin-type':
@@ -67,12 +79,18 @@ export function conditionWords({ by, values }: ForWhom): string {
 
 /** Whether a condition comes next: “for peel” is none, “for oily skin” is one. */
 export function seesCondition(cursor: Cursor): boolean {
-  return cursor.sees(WHOLE) || cursor.ahead(() => readWho(cursor) !== undefined);
+  return (
+    cursor.sees(WHOLE) || cursor.ahead(() => takeElse(cursor) || readWho(cursor) !== undefined)
+  );
 }
 
 /** Takes a condition: `for oily skin`, `for phototype IV-VI`, `by day`, `on the first visit`, `at the couch`. */
 export function takeCondition(cursor: Cursor, said: ParsedStep): boolean {
   const { from, mark } = cursor;
+  if (takeElse(cursor)) {
+    cursor.fault(from, cursor.behind, elseWhat());
+    return true;
+  }
   const whole = cursor.takePhrase(WHOLE);
   const found = whole ? whole.meanings[0]?.value : readWho(cursor);
   if (!found) {
@@ -86,6 +104,41 @@ export function takeCondition(cursor: Cursor, said: ParsedStep): boolean {
   said.for = found;
   cursor.note(from, cursor.behind, found.by === 'couch' ? 'decided at the couch' : 'for whom');
   return true;
+}
+
+/**
+ * Takes for whom one product is, in brackets behind it: `2 ml rich milk (for dry skin)`, and behind another
+ * `2 ml light milk (for anybody else)`.
+ */
+export function takeDoseCondition(cursor: Cursor, said: ParsedStep): ForWhom | undefined {
+  const { from, mark } = cursor;
+  if (!cursor.takeWord('(')) return undefined;
+  const elseFrom = cursor.from;
+  const isElse = takeElse(cursor);
+  const before = said.doses.findLast((dose) => dose.for && dose.for.by !== 'couch')?.for;
+  if (isElse && !before) cursor.fault(elseFrom, cursor.behind, elseWhat());
+  const found = isElse
+    ? { by: before?.by ?? 'skin-type', values: [] }
+    : (cursor.takePhrase(WHOLE)?.meanings[0]?.value ?? readWho(cursor));
+  if (!found) {
+    cursor.backTo(mark);
+    return undefined;
+  }
+  if (!cursor.takeWord(')')) cursor.fault(from, cursor.behind, 'The bracket is not closed.');
+  return found;
+}
+
+/** `for anybody else`: than for whom, only what stands before it can say. */
+function takeElse(cursor: Cursor): boolean {
+  const { mark } = cursor;
+  if (cursor.takeWord('for') && cursor.takeWord(...ELSE) && cursor.takeWord('else')) return true;
+  cursor.backTo(mark);
+  return false;
+}
+
+function elseWhat(): string {
+  const each = Object.values(OTHERS).map((words) => `for any other ${words}`);
+  return `Anybody else than for whom: ${listed(each)}?`;
 }
 
 function readWho(cursor: Cursor): ForWhom | undefined {

@@ -4,6 +4,7 @@ import { CLAUSE_WORDS } from './clauseWords';
 import { seesCondition, takeCondition } from './conditions';
 import { Cursor, type LineFault, type Understood, type Wanted } from './cursor';
 import { seesAmount, takeAmounts } from './amounts';
+import { seesLayers, takeLayers } from './layers';
 import { takeMinutes } from './minutes';
 import type { ParsedStep } from './parsedStep';
 import { plainText } from './tokens';
@@ -35,7 +36,7 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
   while (!cursor.done) {
     if (cursor.takeWord(',', ';', 'and', '+', '.')) continue;
     if (takeMinutes(cursor, said) || takeAmounts(cursor, said, words)) continue;
-    if (takeCondition(cursor, said)) continue;
+    if (takeCondition(cursor, said) || takeLayers(cursor, said)) continue;
     const clause = cursor.takePhrase(CLAUSE_WORDS);
     const [meaning] = clause?.meanings ?? [];
     if (clause && meaning) {
@@ -148,6 +149,7 @@ function isBehindName(cursor: Cursor, words: Vocabulary): boolean {
     next.text === 'and' ||
     cursor.sees(CLAUSE_WORDS) ||
     seesCondition(cursor) ||
+    seesLayers(cursor) ||
     seesAmount(cursor, words)
   );
 }
@@ -160,9 +162,12 @@ function wantClause(cursor: Cursor): void {
   cursor.backTo(mark);
 }
 
+/** Words of the work that a known action misses by one letter, and that mean themselves. */
+const NO_SLIPS: ReadonlySet<string> = new Set(['rest', 'seat']);
+
 /** The action that a word misses by a slip of the finger. */
 function nearestAction(word: string | undefined, words: Vocabulary): string | undefined {
-  if (word === undefined || word.length < 4) return undefined;
+  if (word === undefined || word.length < 4 || NO_SLIPS.has(word)) return undefined;
   const names = words.actions.all().map(({ key }) => key);
   const nearest = closest(word, names);
   return distance(word, nearest) <= (word.length < 7 ? 1 : 2) ? nearest : undefined;

@@ -1,5 +1,6 @@
 import type { Dose, Step } from '../house/house';
 import type { ForWhom } from '../protocol/forWhom';
+import type { LayersSaid } from '../protocol/layersSaid';
 
 /** What a line says about a step. What it does not say is as it was. */
 export type ParsedStep = {
@@ -28,10 +29,14 @@ export type ParsedStep = {
       | 'why'
       | 'watch'
       | 'note'
+      | 'inLayers'
   ]?: NonNullable<Step[K]>;
 } & {
   name?: string;
   /** for whom it is, or when; everybody unless said */
   for?: ForWhom;
-  doses: Omit<Dose, 'id' | 'option'>[];
+  /** in how many layers it is done; once unless said */
+  layers?: LayersSaid;
+  /** each for whom it is, where that is said of it alone */
+  doses: (Omit<Dose, 'id' | 'option'> & { readonly for?: ForWhom })[];
 };

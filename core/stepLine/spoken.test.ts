@@ -38,6 +38,7 @@ const words = vocabularyOf({
 
 const amountWords = (amount: Amount): string => {
   if (amount.how === 'coat') return `${amount.coat} coat`;
+  if (amount.how === 'all' || amount.how === 'rest') return amount.how;
   const { low, usual, high } = amount.how === 'coat-weight' ? amount.mgPerCm2 : amount.quantity;
   const number = low === high ? String(usual) : `${low}..${usual}..${high}`;
   switch (amount.how) {
@@ -96,6 +97,9 @@ describe('a line as it is said', () => {
     ['tone 2 cotton pads', 'tone | 2 piece Cotton pad'],
     ['polish 10 g sea salt polish', 'polish | 10 g Sea salt polish'],
     ['mask 4,5 g kelp paste', 'mask | 4.5 g Kelp paste'],
+    ['mask all of the kelp paste on face', 'mask | all Kelp paste | on face'],
+    ['mask the rest of kelp paste', 'mask | rest Kelp paste'],
+    ['massage all of the back 5 min', 'Massage all of the back | 5 min'],
     /* parts */
     ['massage 1/4 tsp marigold oil', 'massage | 0.25 tsp Marigold oil'],
     ['polish 1/4 fl oz sea salt polish', 'polish | 0.25 us-fl-oz Sea salt polish'],

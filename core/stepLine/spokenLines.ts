@@ -116,6 +116,10 @@ function amountSaid(amount: Amount): Pick<SpokenDose, 'unit' | 'low' | 'usual' |
       return { unit: 'mg/cm2', ...amount.mgPerCm2 };
     case 'coat':
       return { unit: `${amount.coat} coat` };
+    case 'all':
+      return { unit: 'all of it' };
+    case 'rest':
+      return { unit: 'the rest' };
   }
 }
 

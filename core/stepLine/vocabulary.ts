@@ -110,7 +110,10 @@ const UNIT_WORDS: readonly [UnitWord, readonly string[]][] = [
 ];
 
 /** How each way of a number is written. */
-export function unitWritten(amount: Exclude<Amount, { how: 'coat' }>, one = false): string {
+export function unitWritten(
+  amount: Exclude<Amount, { how: 'coat' | 'all' | 'rest' }>,
+  one = false,
+): string {
   if (amount.how === 'named') return amount.name;
   const found = UNIT_WORDS.find(([unit]) => {
     switch (unit.how) {
@@ -124,7 +127,9 @@ export function unitWritten(amount: Exclude<Amount, { how: 'coat' }>, one = fals
   });
   const [many, single] = found?.[1] ?? [];
   return (
-    (one && amount.how !== 'measured' && amount.how !== 'coat-weight' ? single : many) ?? amount.how
+    (one && (amount.how !== 'measured' || amount.unit === 'piece') && amount.how !== 'coat-weight'
+      ? single
+      : many) ?? amount.how
   );
 }
 
@@ -189,4 +194,11 @@ export function vocabularyOf({ materials, mixes, devices, protocols }: Named): V
     bareUnit: (source) => (source.kind === 'material' ? bare.get(source.materialId) : undefined),
     nameOf: (source) => names.get(source.kind === 'material' ? source.materialId : source.mixId),
   };
+}
+
+/** Things in a row: a, b or c. */
+export function listed(names: readonly string[]): string {
+  return names.length < 2
+    ? (names[0] ?? '')
+    : `${names.slice(0, -1).join(', ')} or ${names.at(-1) ?? ''}`;
 }

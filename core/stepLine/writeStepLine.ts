@@ -1,6 +1,8 @@
-import type { Amount, Source, Step, ZoneSetting } from '../house/house';
-import type { ForWhom } from '../protocol/forWhom';
+import type { Amount, Dose, Source, Step, Writing, ZoneSetting } from '../house/house';
+import { dosesForOf, forWhomOf, type DosesFor, type ForWhom } from '../protocol/forWhom';
+import { layersSaidOf, type LayersSaid } from '../protocol/layersSaid';
 import { conditionWords } from './conditions';
+import { layersWords } from './layers';
 import { gentleHands, sayableName } from './defaults';
 import { actionFacts } from '../house/actions';
 import type { Triple } from '../quantity/triple';
@@ -14,6 +16,17 @@ const DECIMALS = 6;
 export interface AroundStep {
   readonly beside?: boolean;
   readonly forWhom?: ForWhom | undefined;
+  readonly dosesFor?: DosesFor | undefined;
+  readonly layers?: LayersSaid | undefined;
+}
+
+/** What a line says of a step and its products that stands in the choices and layers of the protocol. */
+export function aroundStep(writing: Writing, step: Step): AroundStep {
+  return {
+    forWhom: forWhomOf(writing, step.option),
+    dosesFor: dosesForOf(writing, step),
+    layers: layersSaidOf(writing, step.id),
+  };
 }
 
 /**
@@ -23,16 +36,14 @@ export interface AroundStep {
 export function writeStepLine(
   step: Step,
   words: Vocabulary,
-  { beside = false, forWhom }: AroundStep = {},
+  { beside = false, forWhom, dosesFor, layers }: AroundStep = {},
 ): string {
   const { action, phase, until, capMinutes, device, removal, optional } = step;
   const parts: (string | undefined)[] = [
     beside ? '+' : undefined,
     action,
     step.name === sayableName(action) ? undefined : quotedWords(step.name),
-    step.doses
-      .map((dose) => `${dose.opening === 'fresh' ? '' : 'left-over '}${amountOf(dose, words)}`)
-      .join(' and '),
+    step.doses.map((dose) => doseWritten(dose, words, dosesFor?.get(dose.id))).join(' and '),
     clause('on', zones(step.zones)),
     clause('lightly on', zones(step.lightly)),
     clause('never on', zones(step.never)),
@@ -58,6 +69,8 @@ export function writeStepLine(
     optional &&
       `if ${optional.if === '' ? 'needed' : quotedWords(optional.if)}${optional.usually === 'done' ? '' : ' usually left out'}`,
     forWhom && conditionWords(forWhom),
+    layers && layersWords(layers),
+    step.inLayers && LAYERS[step.inLayers],
     clause('offer', named(words.protocols.all(), step.offers)),
     phase === undefined || (action !== undefined && phase === actionFacts(action).phase)
       ? undefined
@@ -69,6 +82,17 @@ export function writeStepLine(
   ];
   return parts.filter((part) => part !== undefined && part !== '').join(' ');
 }
+
+function doseWritten(dose: Dose, words: Vocabulary, who: ForWhom | undefined): string {
+  const said = `${dose.opening === 'fresh' ? '' : 'left-over '}${amountOf(dose, words)}`;
+  return who ? `${said} (${conditionWords(who)})` : said;
+}
+
+const LAYERS = {
+  first: 'in the first layer',
+  last: 'in the last layer',
+  'all-but-last': 'in all but the last layer',
+} as const;
 
 function clause(word: string, rest: string | undefined): string | undefined {
   return rest === undefined || rest === '' ? undefined : `${word} ${rest}`;
@@ -119,6 +143,8 @@ function amountOf(
   words: Vocabulary,
 ): string {
   const of = product(source, words);
+  if (amount.how === 'all') return `all of ${of}`;
+  if (amount.how === 'rest') return `the rest of ${of}`;
   if (amount.how === 'coat') return `${amount.coat} coat of ${of}`;
   const triple: Triple = amount.how === 'coat-weight' ? amount.mgPerCm2 : amount.quantity;
   const one = triple.high <= 1;

@@ -241,6 +241,28 @@ describe('entries that cannot be', () => {
   });
 });
 
+describe('a jar that was started before anything was entered', () => {
+  it.each([
+    [300, [300]],
+    [500, [500]],
+    [650, [500, 150]],
+  ])('of %s ml in all is opened, counted, and thrown away', (quantity, contents) => {
+    const shelf = books(milk);
+    shelf.enter({ kind: 'total-count', quantity, lotId: asId<LotId>('first') });
+    for (const _ of contents) expect(shelf.enter({ kind: 'opening' }).ok).toBe(true);
+    expect(problemOf(shelf.enter({ kind: 'opening' })).code).toBe('nothing-sealed');
+    const [lot] = shelf.stock().lots;
+    expect(lot?.sealed).toBe(0);
+    expect(lot?.open.map(({ remaining }) => remaining)).toEqual(contents);
+    const found = lot!.open.map(({ id }) => ({ lotId: lot!.id, containerId: id, quantity: 40 }));
+    expect(shelf.enter({ kind: 'count', found }).ok).toBe(true);
+    expect(onHandOf(shelf.stock())).toBe(40 * contents.length);
+    const [{ containerId, lotId } = found[0]!] = found;
+    const gone = { kind: 'discard', lotId, containerId, quantity: 40, reason: 'expired' } as const;
+    expect(shelf.enter(gone).ok).toBe(true);
+  });
+});
+
 describe('laws of the ledger', () => {
   const entry = fc.oneof(
     fc.record({ kind: fc.constant('deliver' as const), packs: fc.integer({ min: 1, max: 3 }) }),

@@ -128,12 +128,18 @@ function postOpening(entry: OpeningEntry, books: Books, at: string): Outcome<Pos
       'nothing-sealed',
       entry,
       'lotId',
-      `There is no sealed container of ${material.name}${lot ? ' in this lot' : ''} left to open.`,
+      `There is no sealed container of ${material.name}${lot ? ' in this lot' : ''} left to open. Count what is there first.`,
     );
   }
   const early = beforeDelivery(entry, at, lot, books);
   if (early) return early;
-  return ok({ movements: moves(entry, at, opened(lot, containerOf(entry, 1))) });
+  return ok({
+    movements: moves(
+      entry,
+      at,
+      opened(lot, containerOf(entry, 1), Math.min(lot.content, lot.sealed)),
+    ),
+  });
 }
 
 function postUse(entry: UseEntry, books: Books, at: string): Outcome<Posting> {

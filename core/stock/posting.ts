@@ -1,7 +1,8 @@
 import type { BoughtMaterial } from '../house/house';
 import { asId, type ContainerId } from '../house/ids';
 import { fail, type CodeAbout, type Outcome } from '../problem/problem';
-import { dayOf, toSecond, type HouseClock } from '../days/days';
+import { dayOf, type HouseClock } from '../days/days';
+import { toSecond } from '../days/instants';
 import type { StockEntry } from './entries';
 import {
   asKept,
@@ -68,9 +69,9 @@ export function heldIn(lot: LotOnHand, containerId: ContainerId | undefined): nu
   return lot.open.find((container) => container.id === containerId)?.remaining;
 }
 
-/** True when a whole container is still sealed. */
+/** True when something is left to be opened: a whole container, or one that was started before it was entered. */
 export function holdsOne(lot: LotOnHand): boolean {
-  return lot.sealed >= lot.content;
+  return lot.sealed > 0;
 }
 
 /** True when a lot is past its date. */

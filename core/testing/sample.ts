@@ -21,6 +21,7 @@ import type { MaterialStock } from '../house/stock';
 
 /** The house settings of the worked figures. */
 export const settings: HouseSettings = {
+  paceSpread: 0,
   ...NEW_SETTINGS,
   name: 'Casa Cenera',
   place: 'Isla Cenera',
@@ -248,3 +249,9 @@ export function problemOf(outcome: Outcome<unknown>): {
   if (!first) throw new Error('There is neither a value nor a problem.');
   return first;
 }
+
+/** A price in which no pay is told apart. */
+export const NO_PAY_APART = { fixed: 0, perMonth: 0, share: 0 };
+
+/** Prices of what is bought as they are paid in the end. */
+export const AS_PAID = { settings: {}, suppliers: [] };

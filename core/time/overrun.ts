@@ -1,14 +1,12 @@
-import { CELLS_PER_MINUTE, type Distribution } from './distribution';
+import { notBelowNothing, type Distribution } from './distribution';
 
 /**
  * What of a time does not fit into `free` minutes: nothing as often as it fits, the rest of it otherwise.
  * @see T2 P8
  */
-export function overrun({ first, chances }: Distribution, free: number): Distribution {
-  const from = first - Math.round(Math.max(0, free) * CELLS_PER_MINUTE);
-  if (from >= 0) return { first: from, chances };
-  const fitting = Math.min(-from, chances.length - 1);
-  const over = Float64Array.from(chances.subarray(fitting));
-  for (let at = 0; at < fitting; at += 1) over[0] = (over[0] ?? 0) + (chances[at] ?? 0);
-  return { first: 0, chances: over };
+export function overrun(time: Distribution, free: number): Distribution {
+  const less = Math.max(0, free);
+  const over = notBelowNothing({ ...time, shift: time.shift - less, mean: time.mean - less });
+  /* The grid is coarse: what does not fit is not more than all of it, nor less than what is surely over. */
+  return { ...over, mean: Math.min(time.mean, Math.max(over.mean, time.mean - less, 0)) };
 }

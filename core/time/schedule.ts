@@ -12,7 +12,7 @@ import type {
 import type { DeviceId, LayerGroupId, StepId } from '../house/ids';
 import { devicesOf } from '../house/protocol';
 import { failWith, ok, type Outcome, type Problem } from '../problem/problem';
-import type { HouseSettings } from '../house/settings';
+import { paceSpreadOf, type HouseSettings } from '../house/settings';
 import { arrange, STRETCHES, type Arrangement, type Half } from '../protocol/arrange';
 import {
   allInSequence,
@@ -26,7 +26,7 @@ import {
 import { slotMinutes } from './slot';
 import { areMinutes, stepTime, timeWithBeside } from './stepTime';
 
-export type TimeSettings = Pick<HouseSettings, 'slotGridMinutes' | 'slotQuantile'>;
+export type TimeSettings = Pick<HouseSettings, 'slotGridMinutes' | 'slotQuantile' | 'paceSpread'>;
 
 /** One line of the day's clock, with expected minutes. @see T4 */
 export interface ScheduleRow {
@@ -107,7 +107,7 @@ export function scheduleOf(
   if (!arrangement.ok || problems.length > 0) {
     return failWith([...(arrangement.ok ? [] : arrangement.problems), ...problems]);
   }
-  const clock = runClock(protocol, arrangement.value);
+  const clock = runClock(protocol, arrangement.value, paceSpreadOf(settings));
   const times = STRETCHES.map((stretch) => allInSequence(clock.parts[stretch]));
   const visit = times[STRETCHES.indexOf('visit')] ?? NO_TIME;
   const room = allInSequence(times);
@@ -122,59 +122,69 @@ export function scheduleOf(
       therapist: attendedBy(clock.rows, 'therapist'),
       assistant: attendedBy(clock.rows, 'assistant'),
     },
-    deviceMinutes: minutesOfDevices(protocol, clock.rows),
+    deviceMinutes: clock.deviceMinutes,
     conflicts: clock.conflicts,
   });
 }
 
-function minutesOfDevices(
-  { steps }: WorkedProtocol,
-  rows: readonly ScheduleRow[],
-): Map<DeviceId, number> {
-  const byId = new Map(steps.map((step) => [step.id, step]));
-  const minutes = new Map<DeviceId, number>();
-  for (const { of, meanwhileOf, roomMinutes, ownMinutes } of rows) {
-    const step = of.kind === 'step' ? byId.get(of.stepId) : undefined;
-    if (step) switchOn(minutes, step, meanwhileOf === undefined ? roomMinutes : ownMinutes);
-  }
-  return minutes;
-}
-
-/** Adds the minutes of a step to those of the devices that are on in it. */
-function switchOn(minutes: Map<DeviceId, number>, step: Step, lasting: number): void {
-  for (const id of devicesOf(step)) minutes.set(id, (minutes.get(id) ?? 0) + lasting);
+/**
+ * Adds the minutes in which the devices of a step and of what lies beside it are on: one that serves both is on
+ * once, as long as the step with all of that.
+ */
+function switchOn(
+  minutes: Map<DeviceId, number>,
+  step: Step,
+  meanwhile: readonly Step[],
+  { time, beside }: Pick<StepLoad, 'time' | 'beside'>,
+): void {
+  const throughout = devicesOf(step);
+  const turnOn = (id: DeviceId, lasting: number): void => {
+    minutes.set(id, (minutes.get(id) ?? 0) + lasting);
+  };
+  for (const id of throughout) turnOn(id, meanMinutes(time));
+  meanwhile.forEach((each, at) => {
+    for (const id of devicesOf(each)) if (!throughout.includes(id)) turnOn(id, beside[at] ?? 0);
+  });
 }
 
 /** A clock that has not been added up: every line, and the times that follow one another. */
 interface Clock {
   readonly rows: readonly ScheduleRow[];
   readonly conflicts: readonly Problem[];
+  readonly deviceMinutes: DeviceMinutes;
   /** the times of each stretch, in order; what is done meanwhile is within its step's */
   readonly parts: Readonly<Record<Stretch, readonly Distribution[]>>;
 }
 
-function runClock(protocol: WorkedProtocol, arrangement: Arrangement): Clock {
+function runClock(protocol: WorkedProtocol, arrangement: Arrangement, paceSpread: number): Clock {
   const rows: ScheduleRow[] = [];
   const conflicts = new Map<StepId, Problem>();
+  const deviceMinutes = new Map<DeviceId, number>();
   let now = 0;
   const partsOf = (stretch: Stretch): Distribution[] =>
     arrangement[stretch].map((occurrence) => {
       if (occurrence.kind === 'between') {
         const { group, layer } = occurrence;
-        const wait = stepTime(group.between?.wait ?? { least: 0, usual: 0, most: 0 });
+        const wait = stepTime(group.between?.wait ?? NO_MINUTES, paceSpread);
         rows.push(waitRow(group, layer, stretch, now, meanMinutes(wait)));
         now += meanMinutes(wait);
         return wait;
       }
       if (occurrence.kind === 'test') {
-        const tried = placeTest(occurrence.group, occurrence.spot, stretch, now);
+        const tried = placeTest(
+          occurrence.group,
+          occurrence.spot,
+          { stretch, startsAt: now },
+          paceSpread,
+        );
         rows.push(...tried.rows);
         now += meanMinutes(tried.time);
         return tried.time;
       }
       const { step, meanwhile, layer, half } = occurrence;
-      const placed = placeStep(step, meanwhile, { layer, half }, now);
+      const placed = placeStep(step, meanwhile, { layer, half }, now, paceSpread);
       rows.push(...placed.rows);
+      switchOn(deviceMinutes, step, meanwhile, loadOf(step, meanwhile, paceSpread));
       const contact = placed.rows[0]?.contact;
       if (contact && contact.expectedMinutes > contact.capMinutes) {
         conflicts.set(step.id, capProblem(protocol, step, contact));
@@ -187,7 +197,7 @@ function runClock(protocol: WorkedProtocol, arrangement: Arrangement): Clock {
     visit: partsOf('visit'),
     reset: partsOf('reset'),
   };
-  return { rows, conflicts: [...conflicts.values()], parts };
+  return { rows, conflicts: [...conflicts.values()], deviceMinutes, parts };
 }
 
 /** Which time a step is done, where it is done more than once. */
@@ -201,9 +211,14 @@ interface Placed {
   readonly time: Distribution;
 }
 
-function placeTest(group: LayerGroup, spot: TestSpot, stretch: Stretch, startsAt: number): Placed {
-  const trying = stepTime(spot.minutes);
-  const waiting = stepTime(spot.wait);
+function placeTest(
+  group: LayerGroup,
+  spot: TestSpot,
+  { stretch, startsAt }: Pick<ScheduleRow, 'stretch' | 'startsAt'>,
+  paceSpread: number,
+): Placed {
+  const trying = stepTime(spot.minutes, paceSpread);
+  const waiting = stepTime(spot.wait, paceSpread);
   const line = (name: string, hands: Hands, from: number, minutes: number): ScheduleRow => ({
     of: { kind: 'test', layerGroupId: group.id },
     name,
@@ -236,13 +251,23 @@ interface StepLoad {
   readonly alone: number;
 }
 
-const loads = new WeakMap<Step, { readonly beside: readonly Step[]; readonly load: StepLoad }>();
+/** Layers without a wait between them. */
+const NO_MINUTES: Minutes = { least: 0, usual: 0, most: 0 };
+
+interface KnownLoad {
+  readonly beside: readonly Step[];
+  readonly paceSpread: number;
+  readonly load: StepLoad;
+}
+
+const loads = new WeakMap<Step, KnownLoad>();
 
 /** @see T2 T4 */
-function loadOf(step: Step, meanwhile: readonly Step[]): StepLoad {
+function loadOf(step: Step, meanwhile: readonly Step[], paceSpread: number): StepLoad {
   const known = loads.get(step);
   if (
-    known?.beside.length === meanwhile.length &&
+    known?.paceSpread === paceSpread &&
+    known.beside.length === meanwhile.length &&
     known.beside.every((each, at) => each === meanwhile[at])
   ) {
     return known.load;
@@ -250,25 +275,32 @@ function loadOf(step: Step, meanwhile: readonly Step[]): StepLoad {
   const time = timeWithBeside(
     step.minutes,
     meanwhile.map((each) => each.minutes),
+    paceSpread,
   );
-  const beside = meanwhile.map((each) => meanMinutes(stepTime(each.minutes)));
+  const beside = meanwhile.map((each) => meanMinutes(stepTime(each.minutes, paceSpread)));
   const sameHands = meanwhile.reduce(
     (sum, each, at) => (each.by === step.by ? sum + (beside[at] ?? 0) : sum),
     0,
   );
   const load: StepLoad = {
-    own: meanMinutes(stepTime(step.minutes)),
+    own: meanMinutes(stepTime(step.minutes, paceSpread)),
     time,
     work: beside.reduce((sum, each) => sum + each, 0),
     beside,
     alone: Math.max(0, meanMinutes(time) - sameHands),
   };
-  loads.set(step, { beside: meanwhile, load });
+  loads.set(step, { beside: meanwhile, paceSpread, load });
   return load;
 }
 
-function placeStep(step: Step, meanwhile: readonly Step[], turn: Turn, startsAt: number): Placed {
-  const { own, time, work, beside, alone } = loadOf(step, meanwhile);
+function placeStep(
+  step: Step,
+  meanwhile: readonly Step[],
+  turn: Turn,
+  startsAt: number,
+  paceSpread: number,
+): Placed {
+  const { own, time, work, beside, alone } = loadOf(step, meanwhile, paceSpread);
   const besideRows: ScheduleRow[] = [];
   let besideStart = startsAt;
   meanwhile.forEach((each, at) => {
@@ -313,7 +345,12 @@ export interface ClockLoad {
  * @returns problems as `scheduleOf`
  * @see T1 T4
  */
-export function clockLoad(protocol: WorkedProtocol, visitKind: VisitKind): Outcome<ClockLoad> {
+export function clockLoad(
+  protocol: WorkedProtocol,
+  visitKind: VisitKind,
+  settings: Pick<HouseSettings, 'paceSpread'>,
+): Outcome<ClockLoad> {
+  const paceSpread = paceSpreadOf(settings);
   const arrangement = arrange(protocol, visitKind);
   const problems = minutesProblems(protocol);
   if (!arrangement.ok || problems.length > 0) {
@@ -329,20 +366,21 @@ export function clockLoad(protocol: WorkedProtocol, visitKind: VisitKind): Outco
     for (const occurrence of arrangement.value[stretch]) {
       if (occurrence.kind === 'step') {
         const { step, meanwhile } = occurrence;
-        const { time, beside, alone } = loadOf(step, meanwhile);
+        const load = loadOf(step, meanwhile, paceSpread);
+        const { time, beside, alone } = load;
         tieUp(step, alone);
-        switchOn(deviceMinutes, step, meanMinutes(time));
-        meanwhile.forEach((each, at) => {
-          tieUp(each, beside[at] ?? 0);
-          switchOn(deviceMinutes, each, beside[at] ?? 0);
-        });
+        meanwhile.forEach((each, at) => tieUp(each, beside[at] ?? 0));
+        switchOn(deviceMinutes, step, meanwhile, load);
         parts.push(time);
         continue;
       }
       const times =
         occurrence.kind === 'test'
-          ? [stepTime(occurrence.spot.minutes), stepTime(occurrence.spot.wait)]
-          : [stepTime(occurrence.group.between?.wait ?? { least: 0, usual: 0, most: 0 })];
+          ? [
+              stepTime(occurrence.spot.minutes, paceSpread),
+              stepTime(occurrence.spot.wait, paceSpread),
+            ]
+          : [stepTime(occurrence.group.between?.wait ?? NO_MINUTES, paceSpread)];
       for (const time of times) attended.therapist += meanMinutes(time);
       parts.push(...times);
     }

@@ -1,9 +1,19 @@
-import { CELLS_PER_MINUTE, inSequence, pointAt, trimmed, type Distribution } from './distribution';
+import {
+  CELLS_PER_MINUTE,
+  inSequence,
+  NO_TIME,
+  paceWeights,
+  trimmed,
+  type Cells,
+  type Distribution,
+} from './distribution';
+import { upToGrid } from './slot';
 
 /** A sum of times with its distribution function, and the sums that go on from it. */
 interface Node {
   readonly time: Distribution;
-  readonly upTo: Float64Array;
+  /** for each pace of the sum */
+  readonly upTo: readonly Float64Array[];
   readonly next: Map<Distribution, Node>;
 }
 
@@ -20,7 +30,7 @@ export class SharedSums {
   /** @param lists every list that will be asked for; times are told apart by identity */
   constructor(lists: readonly (readonly Distribution[])[]) {
     this.#common = commonOf(lists);
-    let time = pointAt(0);
+    let time = NO_TIME;
     for (const [part, count] of this.#common) {
       for (let again = 0; again < count; again += 1) time = trimmed(inSequence(time, part));
     }
@@ -28,17 +38,17 @@ export class SharedSums {
   }
 
   /**
-   * The cell of 0.1 minute by whose end a `share` of all sums of `parts` is over.
+   * The minutes within which a `share` of all sums of `parts` is over.
    * @param share from 0 to 1
    */
-  quantileCell(parts: readonly Distribution[], share: number): number {
+  quantileMinutes(parts: readonly Distribution[], share: number): number {
     const left = new Map(this.#common);
     const rest = parts.filter((part) => {
       const shared = left.get(part) ?? 0;
       if (shared > 0) left.set(part, shared - 1);
       return shared === 0;
     });
-    const last = rest.at(-1) ?? pointAt(0);
+    const last = rest.at(-1) ?? NO_TIME;
     let node = this.#root;
     for (const part of rest.slice(0, -1)) {
       let next = node.next.get(part);
@@ -51,39 +61,60 @@ export class SharedSums {
     return quantileOfSum(node, last, share);
   }
 
-  /** `quantileCell` up to the grid, in minutes. @see T5 */
+  /** `quantileMinutes` up to the grid. @see T5 */
   slotMinutes(parts: readonly Distribution[], share: number, gridMinutes: number): number {
-    const gridCells = Math.max(1, Math.round(gridMinutes * CELLS_PER_MINUTE));
-    return (Math.ceil(this.quantileCell(parts, share) / gridCells) * gridCells) / CELLS_PER_MINUTE;
+    return upToGrid(this.quantileMinutes(parts, share), gridMinutes);
   }
 }
 
 function nodeOf(time: Distribution): Node {
-  const upTo = new Float64Array(time.chances.length);
-  let sum = 0;
-  time.chances.forEach((chance, at) => (upTo[at] = sum += chance));
-  return { time, upTo, next: new Map() };
+  return { time, upTo: time.paces.map(summedUp), next: new Map() };
 }
 
-/** The first cell t with P(A + B <= t) >= share, where P is the sum over b of B(b) F(t - b). */
+function summedUp({ chances }: Cells): Float64Array {
+  const upTo = new Float64Array(chances.length);
+  let sum = 0;
+  chances.forEach((chance, at) => (upTo[at] = sum += chance));
+  return upTo;
+}
+
+/** What a pace of the sum and of its last time come to: the chance that both are over by a cell. */
+type ChanceUpTo = (cell: number) => number;
+
+/** The first t with P(A + B <= t) >= share, where P is the sum over b of B(b) F(t - b), over all paces. */
 function quantileOfSum({ time, upTo }: Node, last: Distribution, share: number): number {
-  const chanceUpTo = (cell: number): number => {
-    let sum = 0;
-    for (let at = 0; at < last.chances.length; at += 1) {
-      const within = cell - last.first - at - time.first;
+  const count = Math.max(time.paces.length, last.paces.length);
+  const weights = paceWeights(count);
+  const pairs = Array.from({ length: count }, (_, pace) => ({
+    sum: time.paces[time.paces.length === 1 ? 0 : pace] as Cells,
+    upTo: upTo[time.paces.length === 1 ? 0 : pace] as Float64Array,
+    end: last.paces[last.paces.length === 1 ? 0 : pace] as Cells,
+  }));
+  const paces = pairs.map(({ sum, upTo: of, end }): ChanceUpTo => (cell) => {
+    let chance = 0;
+    for (let at = 0; at < end.chances.length; at += 1) {
+      const within = cell - end.first - at - sum.first;
       if (within < 0) break;
-      sum += (last.chances[at] ?? 0) * (upTo[Math.min(within, upTo.length - 1)] ?? 0);
+      chance += (end.chances[at] ?? 0) * (of[Math.min(within, of.length - 1)] ?? 0);
     }
-    return sum;
-  };
-  let low = time.first + last.first;
-  let high = low + time.chances.length + last.chances.length - 2;
+    return chance;
+  });
+  let low = Math.min(...pairs.map(({ sum, end }) => sum.first + end.first));
+  let high = Math.max(
+    ...pairs.map(
+      ({ sum, end }) => sum.first + sum.chances.length + end.first + end.chances.length - 2,
+    ),
+  );
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (chanceUpTo(middle) >= share - 1e-12) high = middle;
+    const chance = paces.reduce(
+      (so, upToCell, pace) => so + (weights[pace] ?? 0) * upToCell(middle),
+      0,
+    );
+    if (chance >= share - 1e-12) high = middle;
     else low = middle + 1;
   }
-  return low;
+  return time.shift + last.shift + low / CELLS_PER_MINUTE;
 }
 
 /** How often each time stands in every one of the lists. */

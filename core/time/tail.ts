@@ -1,4 +1,10 @@
-import { CELLS_PER_MINUTE, quantileCell, type Distribution } from './distribution';
+import {
+  CELLS_PER_MINUTE,
+  mixed,
+  quantileMinutes,
+  type Cells,
+  type Distribution,
+} from './distribution';
 
 /** The likely spread of an end, for drawing: heights from 0 to 1 along the minutes. */
 export interface Tail {
@@ -14,15 +20,20 @@ const LEFT_OUT = 0.005;
  * @see T2
  */
 export function tailOf(time: Distribution): Tail {
-  const first = quantileCell(time, LEFT_OUT);
-  const last = quantileCell(time, 1 - LEFT_OUT);
-  const chances = time.chances.slice(first - time.first, last - time.first + 1);
-  const highest = Math.max(...chances);
+  const { shift, paces } = mixed(time);
+  const { first, chances } = paces[0] as Cells;
+  const cellOf = (minutes: number): number =>
+    Math.round((minutes - shift) * CELLS_PER_MINUTE) - first;
+  const from = cellOf(quantileMinutes(time, LEFT_OUT));
+  const to = cellOf(quantileMinutes(time, 1 - LEFT_OUT));
+  const drawn = chances.slice(from, to + 1);
+  const highest = Math.max(...drawn);
+  const minutesAt = (at: number): number => shift + (first + at) / CELLS_PER_MINUTE;
   return {
-    from: first / CELLS_PER_MINUTE,
-    to: last / CELLS_PER_MINUTE,
-    points: [...chances].map((chance, at) => ({
-      minutes: (first + at) / CELLS_PER_MINUTE,
+    from: minutesAt(from),
+    to: minutesAt(to),
+    points: [...drawn].map((chance, at) => ({
+      minutes: minutesAt(from + at),
       height: chance / highest,
     })),
   };

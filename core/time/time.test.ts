@@ -8,12 +8,17 @@ import {
   chanceBeyond,
   inSequence,
   meanMinutes,
-  quantileCell,
+  mixed,
+  pointAt,
+  quantileMinutes,
+  sdMinutes,
   sideBySide,
+  type Distribution,
 } from './distribution';
 import { incompleteBeta } from './incompleteBeta';
 import { clockLoad, scheduleOf, type Schedule } from './schedule';
-import { stepTime } from './stepTime';
+import { slotMinutes } from './slot';
+import { stepTime as paced } from './stepTime';
 import { SharedSums } from './sums';
 
 const maskId = asId<Step['id']>('mask');
@@ -31,6 +36,12 @@ const worked = protocol([
   step('mirror and home care', minutes(3, 5, 10)),
   step('reset', minutes(6, 8, 10), { stretch: 'reset' }),
 ]);
+
+/** The time of a step where nobody is slower than others. */
+const stepTime = (of: Minutes, paceSpread = 0): Distribution => paced(of, paceSpread);
+const chancesOf = (time: Distribution): readonly number[] => [
+  ...(mixed(time).paces[0]?.chances ?? []),
+];
 
 function clock(steps: readonly Step[], groups: readonly LayerGroup[] = []): Schedule {
   return valueOf(scheduleOf(protocol(steps, { layerGroups: groups }), 'returning', settings));
@@ -59,8 +70,8 @@ describe('the incomplete beta function', () => {
 describe('time of steps (T1, T2)', () => {
   it('has the mean of beta-PERT and chances that sum to 1', () => {
     const consult = stepTime(minutes(4, 6, 12));
-    expect(meanMinutes(consult)).toBeCloseTo((4 + 4 * 6 + 12) / 6, 3);
-    expect(consult.chances.reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 12);
+    expect(meanMinutes(consult)).toBe((4 + 4 * 6 + 12) / 6);
+    expect(chancesOf(consult).reduce((sum, chance) => sum + chance, 0)).toBeCloseTo(1, 12);
   });
 
   it('lasts the longer of two when something is done meanwhile', () => {
@@ -68,7 +79,7 @@ describe('time of steps (T1, T2)', () => {
     const massage = stepTime(minutes(7, 9, 13));
     const both = sideBySide(mask, massage);
     expect(chanceBeyond(both, 12)).toBeCloseTo(chanceBeyond(massage, 12), 12);
-    expect(both.first).toBe(120);
+    expect(chanceBeyond(both, 11.9)).toBe(1);
   });
 });
 
@@ -103,6 +114,70 @@ describe('the worked treatment (T2-T6)', () => {
     const { conflicts } = clock(long);
     expect(conflicts[0]?.code).toBe('contact-cap-passed');
     expect(conflicts[0]?.where.stepId).toBe(maskId);
+  });
+});
+
+describe('fixed minutes (T2)', () => {
+  it('are never rounded: twenty times a quarter of a minute are five minutes, without a spread', () => {
+    const { room, slotMinutes: slot } = clock(
+      Array.from({ length: 20 }, () => step('s', minutes(0.25))),
+    );
+    expect(room).toEqual({ mean: 5, sd: 0, p50: 5, p90: 5 });
+    expect(slot).toBe(5);
+  });
+
+  it('may be parts of a minute that no binary number has', () => {
+    const { room, slotMinutes: slot } = clock(
+      Array.from({ length: 45 }, () => step('s', minutes(20 / 60))),
+    );
+    expect(room.mean).toBeCloseTo(15, 9);
+    expect(slot).toBe(15);
+  });
+
+  it('keep the mean of what lies beside them, and lie on the grid for nobody', () => {
+    const odd = pointAt(9.05);
+    const both = sideBySide(odd, stepTime(minutes(7, 9, 13)));
+    expect(chanceBeyond(both, 9.04)).toBe(1);
+    expect(quantileMinutes(both, 0.01)).toBe(9.05);
+    const massage = stepTime(minutes(7, 9, 13));
+    const beyond = sideBySide(pointAt(6.03), massage);
+    expect(beyond).toBe(massage);
+    expect(sideBySide(massage, odd)).toEqual(both);
+  });
+});
+
+describe('slow and quick days (T7)', () => {
+  /* Paces of 0.9, 1 and 1.1. */
+  const tenth = 0.1 / Math.sqrt(3);
+  const schedule = valueOf(scheduleOf(worked, 'returning', { ...settings, paceSpread: tenth }));
+
+  it('has the worked mean, spread, quantiles and chance', () => {
+    expect(schedule.room.mean).toBeCloseTo(62.5096, 4);
+    expect(schedule.room.sd).toBeCloseTo(3.4787, 4);
+    expect(schedule.room.p90).toBe(67);
+    expect(quantileMinutes(schedule.roomTime, 0.95)).toBe(68.5);
+    expect(1 - chanceBeyond(schedule.roomTime, 65)).toBeCloseTo(0.778043, 6);
+    const alike = valueOf(scheduleOf(worked, 'returning', settings));
+    expect(1 - chanceBeyond(alike.roomTime, 65)).toBeCloseTo(0.859438, 6);
+  });
+
+  it('leaves fixed minutes as they are', () => {
+    expect(stepTime(minutes(12), 0.4)).toEqual(stepTime(minutes(12)));
+  });
+
+  it('spreads what varies, with the same mean, and never makes a slot shorter at nine in ten', () => {
+    fc.assert(
+      fc.property(fc.array(anyMinutes, { minLength: 1, maxLength: 5 }), (all) => {
+        const [alike, some, much] = [0, 0.06, 0.4].map((spread) =>
+          allInSequence(all.map((each) => stepTime(each, spread))),
+        ) as [Distribution, Distribution, Distribution];
+        expect(meanMinutes(much)).toBeCloseTo(meanMinutes(alike), 9);
+        expect(sdMinutes(some)).toBeGreaterThanOrEqual(sdMinutes(alike) - 0.05);
+        expect(sdMinutes(much)).toBeGreaterThanOrEqual(sdMinutes(some) - 0.05);
+        expect(slotMinutes(much, 0.95, 5)).toBeGreaterThanOrEqual(slotMinutes(alike, 0.95, 5));
+      }),
+      { numRuns: 40 },
+    );
   });
 });
 
@@ -211,7 +286,7 @@ describe('laws of time', () => {
         const forth = inSequence(stepTime(a), stepTime(b));
         const back = inSequence(stepTime(b), stepTime(a));
         expect(meanMinutes(forth)).toBeCloseTo(meanMinutes(back), 9);
-        expect(forth.first).toBe(back.first);
+        expect(quantileMinutes(forth, 0.9)).toBeCloseTo(quantileMinutes(back, 0.9), 9);
       }),
       { numRuns: 50 },
     );
@@ -220,25 +295,37 @@ describe('laws of time', () => {
 
 describe('sums that share most of their times', () => {
   it('have the quantiles of the whole sum, whatever they share', () => {
-    const part = fc
-      .tuple(
-        fc.integer({ min: 0, max: 40 }),
-        fc.integer({ min: 0, max: 30 }),
-        fc.integer({ min: 0, max: 30 }),
-      )
-      .map(([least, a, b]) =>
-        stepTime({ least: least / 10, usual: (least + a) / 10, most: (least + a + b) / 10 }),
+    const part = (spread: number) =>
+      fc
+        .tuple(
+          fc.integer({ min: 0, max: 40 }),
+          fc.integer({ min: 0, max: 30 }),
+          fc.integer({ min: 0, max: 30 }),
+        )
+        .map(([least, a, b]) =>
+          stepTime(
+            { least: least / 10, usual: (least + a) / 10, most: (least + a + b) / 10 },
+            spread,
+          ),
+        );
+    const lists = fc
+      .constantFrom(0, 0.06, 0.3)
+      .map(part)
+      .chain((each) =>
+        fc.tuple(
+          fc.array(each, { maxLength: 6 }),
+          fc.array(fc.array(each, { maxLength: 4 }), { minLength: 1, maxLength: 5 }),
+        ),
       );
-    const lists = fc.tuple(
-      fc.array(part, { maxLength: 6 }),
-      fc.array(fc.array(part, { maxLength: 4 }), { minLength: 1, maxLength: 5 }),
-    );
     fc.assert(
       fc.property(lists, fc.constantFrom(0.5, 0.9, 0.99), ([common, others], share) => {
         const all = others.map((own) => [...common, ...own]);
         const sums = new SharedSums(all);
         for (const list of all) {
-          expect(sums.quantileCell(list, share)).toBe(quantileCell(allInSequence(list), share));
+          expect(sums.quantileMinutes(list, share)).toBeCloseTo(
+            quantileMinutes(allInSequence(list), share),
+            9,
+          );
         }
       }),
       { numRuns: 60 },
@@ -249,7 +336,7 @@ describe('sums that share most of their times', () => {
 describe('the load of a clock without its lines', () => {
   it('is that of the schedule', () => {
     const schedule = valueOf(scheduleOf(worked, 'returning', settings));
-    const load = valueOf(clockLoad(worked, 'returning'));
+    const load = valueOf(clockLoad(worked, 'returning', settings));
     expect(load.attended.therapist).toBeCloseTo(schedule.attended.therapist, 9);
     expect(load.parts.reduce((sum, part) => sum + meanMinutes(part), 0)).toBeCloseTo(
       schedule.room.mean,

@@ -1,4 +1,6 @@
 import { createCalculator, type Calculator } from '../figures/createCalculator';
+import type { OpenUses } from '../cost/serviceCost';
+import { pricesOf } from '../figures/trial';
 import type { House, Material, Service } from '../house/house';
 import type { ServiceId } from '../house/ids';
 import type { HouseSettings } from '../house/settings';
@@ -7,6 +9,7 @@ import type { HouseSettings } from '../house/settings';
 export const CAUSES = [
   'protocol',
   'material',
+  'expires',
   'pay',
   'devices',
   'rooms',
@@ -47,14 +50,18 @@ export interface Bridge {
 
 const WORTH_TELLING = 1e-6;
 
-/** The figures of one service in a House, without those of the rest. */
+/**
+ * The figures of one service in a House, without those of the rest.
+ * @param opens how much of open containers is used, by all that is planned in the House
+ */
 export function standingIn(
   house: House,
   serviceId: ServiceId,
   calculate: Calculator,
+  opens: OpenUses,
 ): Standing | undefined {
   const services = house.services.filter(({ id }) => id === serviceId);
-  const figures = calculate({ ...house, services, demand: NONE, stock: NONE });
+  const figures = calculate({ ...house, services, demand: NONE, stock: NONE }, opens);
   const of = figures.services.get(serviceId);
   if (!of?.cost.ok || !of.price.ok) return undefined;
   const { gross, margin, targetMargin } = of.price.value;
@@ -63,32 +70,41 @@ export function standingIn(
 
 const NONE: readonly never[] = [];
 
+/** How much of open containers is used in a House, by all that is planned in it. @see C2 */
+export function openUsesOf(house: House, calculate: Calculator = createCalculator()): OpenUses {
+  return pricesOf(calculate(house).materials).opens;
+}
+
 /**
  * What moved the margin of a service between two Houses: one cause after the other is taken over, in the
- * order of the work (protocol, each material, pay, devices, rooms, fees, VAT, price), and what it moves is
- * its part.
+ * order of the work (protocol, each material, what expires open, pay, devices, rooms, fees, VAT, price), and what
+ * it moves is its part.
  * @returns nothing when the service cannot be counted on either side
- * @see C7 P6
+ * @see C2 C7 P6
  */
 export function marginBridge(
   before: House,
   after: House,
   serviceId: ServiceId,
   calculate: Calculator = createCalculator(1, 'services'),
+  opensOf: (house: House) => OpenUses = openUsesOf,
 ): Bridge | undefined {
   const service = after.services.find(({ id }) => id === serviceId);
   const old = before.services.find(({ id }) => id === serviceId);
-  const start = standingIn(before, serviceId, calculate);
-  const end = standingIn(after, serviceId, calculate);
+  const [opensBefore, opensAfter] = [opensOf(before), opensOf(after)];
+  const start = standingIn(before, serviceId, calculate, opensBefore);
+  const end = standingIn(after, serviceId, calculate, opensAfter);
   if (!service || !old || !start || !end) return undefined;
   const parts: BridgePart[] = [];
   let house: House = { ...withWhatIsNew(before, after), services: [old] };
   let at = start;
+  let opens = opensBefore;
+  let used = opens;
   const take = (cause: Cause, change: (from: House) => House, name?: string): void => {
     const next = change(house);
-    if (next === house) return;
-    house = next;
-    const now = standingIn(house, serviceId, calculate);
+    if (next === house && opens === used) return;
+    [house, used] = [next, opens];
+    const now = standingIn(house, serviceId, calculate, opens);
     if (!now) return;
     add(parts, cause, at, now, name);
     at = now;
@@ -112,6 +128,8 @@ export function marginBridge(
   for (const material of changedMaterials(before, after)) {
     take('material', (from) => withMaterial(from, material), material.name);
   }
+  opens = opensAfter;
+  take('expires', (from) => from);
   take('pay', (from) => ({
     ...from,
     people: after.people,

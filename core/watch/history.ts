@@ -1,11 +1,12 @@
 import { priceDiffers } from '../cost/pricePoint';
+import type { OpenUses } from '../cost/serviceCost';
 import type { PricePoint } from '../house/pricePoint';
 import { createCalculator, type Calculator } from '../figures/createCalculator';
 import type { Edition, House, Material } from '../house/house';
 import type { ServiceId } from '../house/ids';
 import { daysOfChange, houseOn, type JournalEntry } from '../house/journal';
 import { daysAfter } from '../days/days';
-import { marginBridge, standingIn, type Bridge, type Standing } from './bridge';
+import { marginBridge, openUsesOf, standingIn, type Bridge, type Standing } from './bridge';
 
 /** What is remembered of a house. */
 export interface Memory {
@@ -46,9 +47,10 @@ export function serviceHistory(
   calculate: Calculator = createCalculator(1, 'services'),
 ): readonly HistoryPoint[] {
   const days = daysRemembered(memory).filter((day) => day <= today);
+  const whole = createCalculator();
   const points: HistoryPoint[] = [];
   const put = (on: string, at: House): void => {
-    const standing = standingIn(at, serviceId, calculate);
+    const standing = standingIn(at, serviceId, calculate, openUsesOf(at, whole));
     const last = points.at(-1);
     if (standing && !(last && same(last, standing))) points.push({ on, ...standing });
   };
@@ -80,9 +82,11 @@ export function marginWatch(
   calculate: Calculator = createCalculator(1, 'services'),
 ): readonly Watched[] {
   const then = rememberedHouse(house, memory, since);
+  const opens = new Map([then, house].map((each) => [each, openUsesOf(each)]));
+  const opensOf = (of: House): OpenUses => opens.get(of) ?? openUsesOf(of);
   return house.services
     .flatMap(({ id }): Watched[] => {
-      const bridge = marginBridge(then, house, id, calculate);
+      const bridge = marginBridge(then, house, id, calculate, opensOf);
       if (!bridge) return [];
       const { before, after, parts } = bridge;
       const underTarget = under(after);

@@ -4,9 +4,12 @@ import type { PricePoint } from '../house/pricePoint';
 import type { House } from '../house/house';
 import { asId, type ServiceId } from '../house/ids';
 import { houseOn, type JournalEntry } from '../house/journal';
+import { createCalculator } from '../figures/createCalculator';
 import {
+  cleanser,
   dose,
   house as sampleHouse,
+  measured,
   minutes,
   protocol,
   sachet,
@@ -202,6 +205,33 @@ describe('a bridge from an old margin to a new one', () => {
     expect(sum).toBeCloseTo(-0.0097, 12);
     const alone = parts.slice(0, 2);
     expect(gatheredParts(alone)).toBe(alone);
+  });
+
+  it('tells what expires open apart, also where only the plan is another; costs are those of the menu', () => {
+    const jar = cleanser({ openLife: { amount: 30, unit: 'days' } });
+    const mask = step('Mask', minutes(20), { doses: [dose(jar.id, measured(5, 'ml'))] });
+    const planned = (visitsPerWeek: number): House => ({
+      ...house,
+      materials: [jar],
+      protocols: [protocol([mask])],
+      demand: [{ serviceId, visitsPerWeek }],
+    });
+    const bridge = marginBridge(planned(1), planned(20), serviceId);
+    expect(bridge?.parts).toMatchObject([{ cause: 'expires' }]);
+    expect(bridge?.parts[0]?.cost).toBeLessThan(0);
+    const cost = createCalculator()(planned(20)).services.get(serviceId)?.cost;
+    expect(bridge?.after.fullCost).toBe(cost?.ok && cost.value.full.usual);
+    const nothing = { journal: [], editions: [], prices: [] };
+    expect(serviceHistory(planned(20), nothing, serviceId, '2026-11-25')[0]?.fullCost).toBe(
+      bridge?.after.fullCost,
+    );
+    const without = {
+      ...planned(20),
+      settings: { ...house.settings, withoutExpired: true as const },
+    };
+    expect(marginBridge(planned(20), without, serviceId)?.parts).toMatchObject([
+      { cause: 'expires' },
+    ]);
   });
 
   it('takes over what a new protocol draws', () => {

@@ -8,6 +8,7 @@ import type {
   Mix,
   MixPart,
   Pack,
+  Person,
   Protocol,
   Source,
   TriedSetting,
@@ -93,6 +94,8 @@ function withSetting(house: House, setting: TriedSetting, to: number): Outcome<H
 
 function withPay(house: House, { personId, byShare }: Of<'pay'>): Outcome<House> {
   const raised = (minor: number): number => Math.round(minor * (1 + byShare));
+  const monthly = ({ monthlyPayMinor }: Person): Pick<Person, 'monthlyPayMinor'> =>
+    monthlyPayMinor === undefined ? {} : { monthlyPayMinor: raised(monthlyPayMinor) };
   if (personId === undefined) {
     const { grades } = house.settings;
     return ok({
@@ -100,6 +103,7 @@ function withPay(house: House, { personId, byShare }: Of<'pay'>): Outcome<House>
       people: house.people.map((each) => ({
         ...each,
         hourlyPayMinor: raised(each.hourlyPayMinor),
+        ...monthly(each),
       })),
       ...(grades && {
         settings: {
@@ -122,6 +126,7 @@ function withPay(house: House, { personId, byShare }: Of<'pay'>): Outcome<House>
       return {
         ...person,
         hourlyPayMinor: raised(grade?.hourlyPayMinor ?? each.hourlyPayMinor),
+        ...monthly(each),
         ...(onCost !== undefined && { onCost }),
       };
     }),

@@ -1,5 +1,6 @@
 import type { Calculator } from '../figures/createCalculator';
 import type { HouseFigures, ServiceFigures } from '../figures/houseFigures';
+import { plannedOf, recoveryOf, type Recovery } from '../figures/recovery';
 import type { Change, House, Scenario, Service } from '../house/house';
 import type { ServiceId } from '../house/ids';
 import type { Problem } from '../problem/problem';
@@ -51,6 +52,8 @@ export interface Week {
   readonly turnover: number;
   readonly contribution: number;
   readonly roomHours: number;
+  /** whether it pays for rooms and for what is owed anyhow; nothing while nothing is planned */
+  readonly recovery?: Recovery;
 }
 
 export interface ComparedScenario {
@@ -69,16 +72,18 @@ export interface ComparedScenario {
 
 /**
  * Scenarios beside the house as it is: cost, margin and price of every service, the price that would
- * keep today's margin, and the week of the whole house by the planned visits.
+ * keep today's margin, and the week of the whole house by the planned visits: whether it adds up, too.
  * @param calculate remembers what a scenario leaves as it was; keep one for as long as scenarios are looked at
- * @see C7 P2 P5 P6
+ * @see C7 C8 C9 P2 P5 P6
  */
 export function compareScenarios(
   house: House,
   scenarios: readonly Scenario[],
   calculate: Calculator,
 ): readonly ComparedScenario[] {
-  const today = sidesOf(house, calculate(house));
+  const figuresToday = calculate(house);
+  const today = sidesOf(house, figuresToday);
+  const weekToday = weekOf(today, house, figuresToday);
   return scenarios.map((scenario) => {
     const tried = applyScenario(house, scenario);
     const figures = calculate(tried.house);
@@ -101,8 +106,8 @@ export function compareScenarios(
       tried,
       figures,
       services,
-      today: weekOf(today),
-      then: weekOf(then),
+      today: weekToday,
+      then: weekOf(then, tried.house, figures),
       fallBelowFloor: falling(services, 'belowFloor'),
       fallUnderTarget: falling(services, 'underTarget'),
     };
@@ -158,7 +163,7 @@ function priceToHold(
 
 const MINUTES_IN_AN_HOUR = 60;
 
-function weekOf(sides: ReadonlyMap<ServiceId, Side>): Week {
+function weekOf(sides: ReadonlyMap<ServiceId, Side>, house: House, figures: HouseFigures): Week {
   let turnover = 0;
   let contribution = 0;
   let roomHours = 0;
@@ -167,5 +172,6 @@ function weekOf(sides: ReadonlyMap<ServiceId, Side>): Week {
     contribution += side.contribution * side.visitsPerWeek;
     roomHours += (side.slotMinutes * side.visitsPerWeek) / MINUTES_IN_AN_HOUR;
   }
-  return { turnover, contribution, roomHours };
+  const recovery = recoveryOf(house, plannedOf(house, figures));
+  return { turnover, contribution, roomHours, ...(recovery && { recovery }) };
 }

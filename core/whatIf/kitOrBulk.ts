@@ -1,5 +1,8 @@
+import { taxFactor } from '../cost/purchaseTax';
 import { chosenPack } from '../house/packs';
 import { packInUse } from '../cost/packAdvice';
+import { leftInBowl, leftInPacks } from '../cost/wasteAndGifts';
+import { WEEKS_A_MONTH } from '../cost/therapistRate';
 import type { HouseFigures, ServiceFigures } from '../figures/houseFigures';
 import type { House, Material, Service } from '../house/house';
 import { indexHouse } from '../house/houseIndex';
@@ -49,7 +52,6 @@ export interface Counted {
 }
 
 const MOST_VISITS = 120;
-const WEEKS_A_MONTH = 52 / 12;
 const SAME = 0.005;
 
 /**
@@ -102,7 +104,11 @@ function sideOf(serviceId: ServiceId, { house, figures }: Counted): Outcome<AtVi
   const { materials } = indexHouse(house);
   const setUp = schedule.value.rows.filter(({ stretch }) => stretch === 'set-up');
   const trayMinutes = setUp.reduce((sum, row) => sum + row.handsOn + row.watching, 0);
-  const left = leftInVisit(of);
+  const left = leftInVisit(of, materials);
+  const drawnMinor = new Map<MaterialId, number>();
+  for (const { draw, cost: drawn } of cost.value.lines) {
+    drawnMinor.set(draw.materialId, (drawnMinor.get(draw.materialId) ?? 0) + drawn.usual);
+  }
   return ok((visitsPerMonth) => {
     const perWeek = visitsPerMonth / WEEKS_A_MONTH;
     let openTooLong = 0;
@@ -111,11 +117,17 @@ function sideOf(serviceId: ServiceId, { house, figures }: Counted): Outcome<AtVi
       const material = materials.get(id);
       if (!material || material.kind === 'linen') continue;
       const demand = demandWith(id, serviceId, perWeek, consumed, house, figures);
-      const inUse = packInUse(material, chosenPack(material), demand, house.settings.orderDays);
+      const inUse = packInUse(
+        material,
+        chosenPack(material),
+        demand,
+        house.settings.orderDays,
+        house,
+      );
       if (!inUse.ok) continue;
-      const { packsPerOrder, perUnit, usedShare } = inUse.value;
-      openTooLong += consumed * perUnit * (1 / usedShare - 1);
-      stockHeld += packsPerOrder * packMoney(material);
+      const { packsPerOrder, usedShare } = inUse.value;
+      openTooLong += (drawnMinor.get(id) ?? 0) * (1 / usedShare - 1);
+      stockHeld += packsPerOrder * packMoney(material, house);
     }
     const product = cost.value.lines.reduce((sum, line) => sum + line.cost.usual, 0);
     return {
@@ -125,7 +137,7 @@ function sideOf(serviceId: ServiceId, { house, figures }: Counted): Outcome<AtVi
       trayMinutes,
       hands: cost.value.therapist.usual,
       stockHeld,
-      direct: cost.value.direct.usual + openTooLong,
+      direct: cost.value.direct.usual - cost.value.expires.usual + openTooLong,
     };
   });
 }
@@ -137,15 +149,15 @@ function consumptionOf({ consumption }: ServiceFigures): ReadonlyMap<MaterialId,
 }
 
 /** What of the product of a visit is left in opened single doses and in bowls. */
-function leftInVisit({ cost }: ServiceFigures): number {
+function leftInVisit(
+  { cost }: ServiceFigures,
+  materials: ReadonlyMap<MaterialId, Material>,
+): number {
   if (!cost.ok) return 0;
-  const last = new Map<MaterialId, number>();
-  let bowls = 0;
-  for (const { draw, perUnit, cost: drawn } of cost.value.lines) {
-    if (draw.mix) bowls += drawn.usual * draw.mix.wasted;
-    else last.set(draw.materialId, draw.leftOver.usual * perUnit);
-  }
-  return bowls + [...last.values()].reduce((sum, each) => sum + each, 0);
+  return cost.value.lines.reduce((sum, { draw, perUnit }) => {
+    const isOpened = materials.get(draw.materialId)?.kind === 'single-dose';
+    return sum + (leftInBowl(draw) + (isOpened ? leftInPacks(draw) : 0)) * perUnit;
+  }, 0);
 }
 
 function demandWith(
@@ -165,9 +177,10 @@ function demandWith(
   return materialDemand([...others, { visitsPerWeek, amount }]);
 }
 
-function packMoney(material: Exclude<Material, { kind: 'linen' }>): number {
+function packMoney(material: Exclude<Material, { kind: 'linen' }>, house: House): number {
   const pack = heldPack(material, chosenPack(material));
-  const landed = landedUnitCost(pack, material.name, { materialId: material.id });
+  const where = { materialId: material.id };
+  const landed = landedUnitCost(pack, taxFactor(pack, house), material.name, where);
   return landed.ok ? landed.value.perUnit * landed.value.usableUnits : 0;
 }
 

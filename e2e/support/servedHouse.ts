@@ -6,7 +6,6 @@ import { createInterface } from 'node:readline';
 import { commandFor } from '../../tools/lib/build.mjs';
 import { openDatabase } from '../../tools/lib/database.mjs';
 import { QUICK, ROOT } from '../../tools/lib/paths.mjs';
-import { freePort } from '../../tools/lib/ports.mjs';
 import { startStandIns } from '../../tools/lib/standIns.mjs';
 
 /** The app as `npm start` runs it, on a database that goes again with it. */
@@ -28,7 +27,6 @@ export async function serveHouse(): Promise<ServedHouse> {
   const folder = await mkdtemp(join(QUICK, 'bienestar-e2e-'));
   const database = await openDatabase(folder, () => undefined);
   const outside = await startStandIns(() => undefined);
-  const port = await freePort();
   const server = spawn(process.execPath, commandFor('server'), {
     cwd: ROOT,
     env: {
@@ -37,7 +35,8 @@ export async function serveHouse(): Promise<ServedHouse> {
       DATABASE_URL: database.url,
       DATABASE_FOLDER: folder,
       COPIES: join(folder, 'copies'),
-      PORT: String(port),
+      /* One that is free when it listens, and not a moment before. */
+      PORT: '0',
       LOG_LEVEL: 'fatal',
       /* The days of a house are neither the server's nor the browser's. */
       TZ: 'America/St_Johns',
@@ -75,10 +74,14 @@ function freeze(pid: number): void {
 
 function readyUrl(server: ChildProcess): Promise<string> {
   return new Promise((resolve, reject) => {
-    server.once('exit', (code) => reject(new Error(`The server ended with ${String(code)}.`)));
+    let why = '';
+    server.once('close', (code) =>
+      reject(new Error(`The server ended with ${String(code)}. ${why}`)),
+    );
     if (!server.stdout) return;
     createInterface({ input: server.stdout }).on('line', (line) => {
-      const { ready } = JSON.parse(line) as { ready?: string };
+      const { ready, failed } = JSON.parse(line) as { ready?: string; failed?: string };
+      if (failed !== undefined) why = failed;
       if (ready !== undefined) resolve(ready);
     });
   });

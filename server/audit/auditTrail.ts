@@ -1,7 +1,8 @@
 import jsonPatch from 'fast-json-patch';
 import { QueryTypes } from 'sequelize';
 import type { AuditEntry } from '@bienestar/contract/api';
-import { todayOf, toSecond, type HouseClock } from '@bienestar/core/days/days';
+import { todayOf, type HouseClock } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 import type { JournalEntry, JournalPart } from '@bienestar/core/house/journal';
 import { fromJson } from '../db/optional';
 import { pagesOf, writeRows } from '../db/rows';

@@ -5,7 +5,7 @@ import { asId } from '@bienestar/core/house/ids';
 import { rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';
 import type { Session } from '../db/transactions';
-import { toSecond } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 
 interface BookingRow {
   readonly id: string;

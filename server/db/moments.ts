@@ -1,4 +1,4 @@
-import { toSecond } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 
 /**
  * A moment as the database keeps it, in UTC to the second. In a statement of our own a `Date` would be

@@ -10,7 +10,7 @@ import { fromJson } from '../db/optional';
 import { rowsOf } from '../db/rows';
 import { table } from '../db/tables';
 import type { Session } from '../db/transactions';
-import { toSecond } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 
 interface EditionRow {
   readonly protocolId: string;

@@ -9,7 +9,7 @@ import { checkedInput } from '../aggregates/checkInput';
 import { readHouse } from '../house/wholeHouse';
 import { invalidInput, notFound, staleWrite } from '../http/problems';
 import type { Door } from '../work/door';
-import { toSecond } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 
 /**
  * The routes of published editions.

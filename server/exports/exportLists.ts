@@ -55,7 +55,7 @@ export function exportList(
         ],
         pages: onePage(
           materials.map((material) => {
-            const cost = unitCost(material);
+            const cost = unitCost(material, { settings, suppliers });
             return [
               material.id,
               material.name,
@@ -183,7 +183,10 @@ export function exportList(
           'margin %',
           `contribution (${currency})`,
           `contribution per room hour (${currency})`,
-          `loses money below (${currency})`,
+          `hands and things are paid from (${currency})`,
+          `everything is paid from (${currency})`,
+          `one more guest adds (${currency})`,
+          `lowest price for one more guest (${currency})`,
         ],
         /* A service that cannot be counted keeps its line, without figures. */
         pages: pageOf(async () => {
@@ -210,6 +213,9 @@ export function exportList(
               cents(price.contribution),
               cents(price.perRoomHour),
               cents(price.floorGross),
+              cents(price.evenGross),
+              cents(price.oneMore.contribution),
+              cents(price.oneMore.floorGross),
             ];
           });
         }),

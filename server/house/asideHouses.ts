@@ -1,6 +1,6 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 import type { SafeCopy } from '@bienestar/contract/api';
-import { toSecond } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 import { connect, withDatabase } from '../db/connection';
 import { migrations } from '../db/migrate';
 import { VERSIONED_TABLES } from '../db/tables';

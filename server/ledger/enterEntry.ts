@@ -1,7 +1,7 @@
-import type { Posted } from '@bienestar/contract/api';
+import type { Posted, Versioned } from '@bienestar/contract/api';
 import { problemFaults } from '@bienestar/contract/problemFaults';
-import type { BoughtMaterial, Material } from '@bienestar/core/house/house';
-import { asId, type MaterialId } from '@bienestar/core/house/ids';
+import type { BoughtMaterial, Material, Order } from '@bienestar/core/house/house';
+import { asId, type EntryId, type MaterialId } from '@bienestar/core/house/ids';
 import { withoutReceipt } from '@bienestar/core/restock/receiveOrder';
 import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
 import type { StockEntry } from '@bienestar/core/stock/entries';
@@ -10,6 +10,7 @@ import type { MaterialStock } from '@bienestar/core/house/stock';
 import type { Repository } from '../documents/documentRepository';
 import { idTaken, invalidInput, notFound } from '../http/problems';
 import type { HeldMaterials, LedgerRepository } from './ledgerRepository';
+import type { OrderRepository } from '../orders/orderRepository';
 import { readStockOf } from './shelfReader';
 import type { UnitOfWork } from '../work/unitOfWork';
 
@@ -74,29 +75,40 @@ export async function enterEntry(
   }
   const corrects = entry.kind === 'correction' ? entry.corrects : undefined;
   const corrected = corrects === undefined ? [] : await ledger.entry(corrects);
-  const stock = await readStockOf(ledger, id);
+  const before = await readStockOf(ledger, id);
   const posting = postEntry(entry, {
     material,
-    stock,
+    stock: before,
     now,
     timeZone,
-    ...(isCount(entry) && { then: await stockAt(ledger, id, entry.at, stock) }),
+    ...(isCount(entry) && { then: await stockAt(ledger, id, entry.at, before) }),
     corrected: corrected.filter((movement) => movement.materialId === id),
     alreadyCorrected: corrects !== undefined && (await ledger.isCorrected(corrects)),
   });
   if (!posting.ok) throw invalidInput(problemFaults(posting.problems));
   const { lot, movements } = posting.value;
   await ledger.append(lot, movements, held);
-  if (corrected.some(({ kind }) => kind === 'delivery')) {
-    for (const orderId of await orders.receivedBy([corrects ?? ''])) {
-      const order = await orders.find(orderId);
-      if (!order) continue;
-      const { version, ...plain } = order;
-      const changed = withoutReceipt(plain, asId(corrects ?? ''));
-      if (changed) await orders.replace(changed, version);
-    }
+  const isDelivery = corrected.some(({ kind }) => kind === 'delivery');
+  const order = isDelivery ? await dueAgain(asId(corrects ?? ''), orders) : undefined;
+  const stock = await readStockOf(ledger, id);
+  return { posted: { stock, movements, ...(order && { order }) }, isNew: true };
+}
+
+/** The order of a delivery that was taken back, of which it is due again. */
+async function dueAgain(
+  delivery: EntryId,
+  orders: OrderRepository,
+): Promise<Versioned<Order> | undefined> {
+  for (const orderId of await orders.receivedBy([delivery])) {
+    const order = await orders.find(orderId);
+    if (!order) continue;
+    const { version, ...plain } = order;
+    const changed = withoutReceipt(plain, delivery);
+    if (!changed) continue;
+    await orders.replace(changed, version);
+    return orders.find(orderId);
   }
-  return { posted: { stock: await readStockOf(ledger, id), movements }, isNew: true };
+  return undefined;
 }
 
 function isCount({ kind }: StockEntry): boolean {

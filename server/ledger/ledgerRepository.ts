@@ -9,7 +9,7 @@ import { orNull, present } from '../db/optional';
 import { pagesOf, rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';
 import type { Session } from '../db/transactions';
-import { toSecond } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 
 interface LotRow {
   readonly id: string;

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createInterface } from 'node:readline';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { OrderReceived, Versioned } from '@bienestar/contract/api';
+import type { OrderReceived, Posted, Versioned } from '@bienestar/contract/api';
 import type { Order } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { demoHouse, startApi, type TestApi } from '../testing/api';
@@ -83,12 +83,12 @@ const came = (changes: object = {}) => ({
   refused: 0,
   ...changes,
 });
-const receive = (of: Versioned<Order>, lines: readonly object[]) =>
+const receive = (of: Versioned<Order>, lines: readonly object[], rest = 'awaited') =>
   api.send<OrderReceived>('POST', `orders/${of.id}/receive`, {
     version: of.version,
     on: of.writtenOn,
     lines,
-    rest: 'awaited',
+    rest,
   });
 
 describe('sending', () => {
@@ -197,7 +197,7 @@ describe('receiving', () => {
   it('that is taken back in the ledger is due again', async () => {
     const line = came();
     const { body } = await receive(await order('order-32'), [line]);
-    const taken = await api.send('POST', 'ledger', {
+    const taken = await api.send<Posted>('POST', 'ledger', {
       kind: 'correction',
       id: 'back-1',
       materialId: 'gauze',
@@ -207,7 +207,28 @@ describe('receiving', () => {
     expect(taken.status).toBe(201);
     const after = await order('order-32');
     expect(after.version).toBe(body.order.version + 1);
+    expect(taken.body.order).toEqual(after);
     expect(after.lines[0]?.received[0]?.takenBack).toBe(true);
+  });
+
+  it('that was the last of a closed order opens it again', async () => {
+    const read = await order('order-32');
+    const line = came();
+    const all = await receive(read, [line], 'given-up');
+    expect(all.body.order.state).toBe('closed');
+    const taken = await api.send<Posted>('POST', 'ledger', {
+      kind: 'correction',
+      id: 'back-of-all',
+      materialId: 'gauze',
+      corrects: line.entryId,
+      note: 'Still at the door',
+    });
+    expect(taken.body.order).toMatchObject({
+      state: read.state,
+      version: all.body.order.version + 1,
+    });
+    const open = await api.send<readonly Order[]>('GET', 'orders');
+    expect(open.body.map(({ id }) => id)).toContain('order-32');
   });
 
   it('is not changed by writing the order, which is not removed any more', async () => {

@@ -6,7 +6,7 @@ import type { Order } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import type { StockEntry, UseEntry } from '@bienestar/core/stock/entries';
 import type { TestApi } from './api';
-import { toSecond } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 
 /** The materials over which everybody meets. */
 export const MATERIALS = ['gauze', 'couch-paper', 'mask-brush'] as const;

@@ -8,7 +8,8 @@ import { fromJson, orNull, present } from '../db/optional';
 import { pagesOf, rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';
 import type { Session } from '../db/transactions';
-import { startOfDay, toSecond, type HouseClock } from '@bienestar/core/days/days';
+import { startOfDay, type HouseClock } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 
 interface TreatmentRow {
   readonly id: string;

@@ -36,12 +36,11 @@ export function startProgram({ name, program, env, log, refusal = () => undefine
   });
   child.stdin.on('error', () => undefined);
   child.stderr.on('data', (data) => log(String(data)));
-  const ended = /** @type {Promise<string>} */ (
-    new Promise((resolve) => {
-      child.once('exit', (code, signal) => resolve(signal ?? `code ${code}`));
-      child.once('error', (error) => resolve(error.message));
-    })
-  );
+  /** @type {Promise<string>} */
+  const ended = new Promise((resolve) => {
+    child.once('exit', (code, signal) => resolve(signal ?? `code ${code}`));
+    child.once('error', (error) => resolve(error.message));
+  });
   const stop = async () => {
     child.kill('SIGTERM');
     child.kill('SIGCONT');

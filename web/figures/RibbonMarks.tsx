@@ -30,7 +30,8 @@ export function Axis({ longest, at, slotMinutes }: AxisProps) {
             className="absolute -translate-x-1/2 first:translate-x-0"
             style={{ left: at(tick) }}
           >
-            {tick === 0 ? '0 min' : tick}
+            {tick}
+            {tick === 0 && <span className="max-sm:hidden"> min</span>}
           </span>
         ))}
       <span

@@ -21,6 +21,15 @@ export const MEASURE_WORDS = {
   spatula: ['spatula', 'spatulas'],
 } as const;
 
+/** How much one of them gives, as the field for it is called. */
+export const COUNTED_MEASURE_WORDS = {
+  pump: 'ml per pump',
+  drop: 'drops per ml',
+  dropper: 'ml per dropperful',
+  spray: 'ml per spray',
+  spatula: 'ml per spatula',
+} as const satisfies Record<keyof typeof MEASURE_WORDS, string>;
+
 /** The coats that the house itself has a weight for. */
 export const HOUSE_COATS: readonly Coat[] = ['thin', 'standard', 'generous'];
 
@@ -62,6 +71,10 @@ export function amountWords(amount: Amount, name?: string): string {
       return counted(span(amount.quantity), amount.quantity, ['fingertip unit', 'fingertip units']);
     case 'coat':
       return coatWords(amount.coat);
+    case 'all':
+      return 'all of it';
+    case 'rest':
+      return 'the rest of the bowl';
     case 'coat-weight':
       return `${span(amount.mgPerCm2)} mg/cm²`;
   }
@@ -96,7 +109,13 @@ export function amountText({ said, base }: SaidAmount): string {
 
 /** "3", or "2–4" where low and high differ. */
 export function span({ low, usual, high }: Triple): string {
-  return low === high ? number(usual) : `${number(low)}–${number(high)}`;
+  return low === high ? uncut(usual) : `${uncut(low)}–${uncut(high)}`;
+}
+
+/** A figure in decimals, or as a part where these would cut it: 0.25, but 1/8. */
+function uncut(value: number): string {
+  const isWhole = Math.abs(value * 100 - Math.round(value * 100)) < SAME;
+  return isWhole ? number(value) : partsOf(value);
 }
 
 /** The same with parts of one as they are said: "1/4", "1 1/2", "1/8–1/4". */
@@ -105,7 +124,8 @@ function cutUp({ low, usual, high }: Triple): string {
 }
 
 const HALF = 0.5;
-const SAID_PARTS = [2, 3, 4, 8] as const;
+/* Fifths and tenths are said in decimals. */
+const SAID_PARTS = [2, 3, 4, 6, 8, 16] as const;
 const SAME = 1e-6;
 
 function partsOf(value: number): string {

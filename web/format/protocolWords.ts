@@ -81,7 +81,8 @@ export function optionWords(choice: Choice, optionId: string | undefined): strin
       : option.for.length === 0
         ? 'anybody else'
         : option.for.map(spoken).join(', ');
-  return `${choice.name}: ${option.name}${whom === '' ? '' : ` (${whom})`}`;
+  const isSaid = whom === '' || whom === option.name;
+  return `${choice.name}: ${option.name}${isSaid ? '' : ` (${whom})`}`;
 }
 
 /** A client in a line: "dry skin, phototype III, first visit, evening". */

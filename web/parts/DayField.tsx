@@ -1,5 +1,9 @@
-import { useId } from 'react';
-import { FieldFrame, INPUT_LOOK } from './FieldFrame';
+import { CalendarDays } from 'lucide-react';
+import { useId, useRef, useState } from 'react';
+import { dayInFigures, parseDay } from '../format/typedDay';
+import { useToday } from '../store/clock';
+import { IconButton } from './Button';
+import { FieldFrame, INPUT_LOOK, noteId } from './FieldFrame';
 
 interface DayFieldProps {
   readonly label: string;
@@ -11,18 +15,73 @@ interface DayFieldProps {
   readonly className?: string;
 }
 
-/** A day of the calendar, in the reader's way of writing it. */
+/**
+ * A day of the calendar, read and written in the order of the house, or chosen in the browser's calendar.
+ * What is typed stays, also when it is no day.
+ */
 export function DayField({ label, labelHidden, value, onCommit, hint, className }: DayFieldProps) {
   const id = useId();
+  const today = useToday();
+  const calendar = useRef<HTMLInputElement>(null);
+  const written = value === '' ? '' : dayInFigures(value);
+  const [text, setText] = useState(written);
+  const [shown, setShown] = useState(value);
+  const [fault, setFault] = useState<string>();
+  if (shown !== value) {
+    setShown(value);
+    setText(written);
+    setFault(undefined);
+  }
+  const take = (): void => {
+    const day = text.trim() === '' ? '' : parseDay(text, today);
+    setFault(day === undefined ? `Enter a day such as ${dayInFigures(today)}.` : undefined);
+    if (day === undefined) return;
+    setText(day === '' ? '' : dayInFigures(day));
+    if (day !== value) onCommit(day);
+  };
   return (
-    <FieldFrame id={id} label={label} labelHidden={labelHidden} hint={hint} className={className}>
-      <input
-        id={id}
-        type="date"
-        className={INPUT_LOOK}
-        value={value}
-        onChange={(event) => onCommit(event.target.value)}
-      />
+    <FieldFrame
+      id={id}
+      label={label}
+      labelHidden={labelHidden}
+      hint={hint}
+      error={fault}
+      className={className}
+    >
+      <span className="relative flex items-center">
+        <input
+          id={id}
+          type="text"
+          inputMode="numeric"
+          autoComplete="off"
+          className={`${INPUT_LOOK} pr-9`}
+          value={text}
+          aria-invalid={fault !== undefined}
+          aria-describedby={fault !== undefined || hint !== undefined ? noteId(id) : undefined}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={take}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') take();
+          }}
+        />
+        {/* Only for its calendar: what it shows is written the browser's way. */}
+        <input
+          ref={calendar}
+          type="date"
+          tabIndex={-1}
+          aria-hidden
+          className="pointer-events-none absolute right-0 bottom-0 size-0 opacity-0"
+          value={value}
+          onChange={(event) => onCommit(event.target.value)}
+        />
+        <IconButton
+          label={`Calendar: ${label}`}
+          className="absolute right-0.5"
+          onClick={() => calendar.current?.showPicker()}
+        >
+          <CalendarDays aria-hidden size={16} />
+        </IconButton>
+      </span>
     </FieldFrame>
   );
 }

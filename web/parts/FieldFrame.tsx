@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { createContext, useContext, type ReactNode } from 'react';
 
 interface FieldFrameProps {
   readonly id: string;
@@ -23,11 +23,29 @@ export function FieldFrame({
   return (
     <div className={`flex min-w-0 flex-col gap-1 ${className}`}>
       <label htmlFor={id} className={labelHidden ? 'sr-only' : LABEL_LOOK}>
-        {label}
+        <Label text={label} />
       </label>
       {children}
       <FieldNote id={id} hint={hint} error={error} />
     </div>
+  );
+}
+
+/** The name of the thing that all fields around are about, and that stands above them. */
+export const NamedAbove = createContext<string | undefined>(undefined);
+
+/** A label; what stands above it already is read out and not shown again. */
+function Label({ text }: { readonly text: string }) {
+  const name = useContext(NamedAbove);
+  const said = name && [` of ${name}`, `, ${name}`].find((words) => text.includes(words));
+  if (said === undefined || said === '') return text;
+  const [before, after] = text.split(said);
+  return (
+    <>
+      {before}
+      <span className="sr-only">{said}</span>
+      {after}
+    </>
   );
 }
 

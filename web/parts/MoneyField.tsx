@@ -10,6 +10,7 @@ interface MoneyFieldProps {
   /** minor units */
   readonly value: number | undefined;
   readonly onCommit: (minor: number) => void | Promise<string | undefined>;
+  readonly onClear?: () => void;
   readonly commitOn?: 'typing' | 'leaving';
   readonly hint?: string;
   readonly per?: string;

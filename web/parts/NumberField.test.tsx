@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen } from '@testing-library/dom';
+import { screen, waitFor } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { afterEach, describe, expect, it } from 'vitest';
@@ -89,7 +89,8 @@ describe('a field for a number', () => {
     await person.type(field(), typed);
     await person.tab();
     expect(screen.getByRole('status').textContent).toBe(value);
-    expect(field().value).toBe(stands);
+    /* Only once the house has taken it. */
+    await waitFor(() => expect(field().value).toBe(stands));
   });
 
   it('keeps what the house refuses, with its words', async () => {

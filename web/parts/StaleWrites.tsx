@@ -1,11 +1,10 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 import type { QueuedWrite } from '../store/outbox/queuedWrite';
 import { useAppSelector } from '../store/store';
-import { LaterNote } from './LaterNote';
 import { whenIdle } from './whenIdle';
 
-const load = () => import('./StaleWriteDialog');
-const StaleWriteDialog = lazy(async () => ({ default: (await load()).StaleWriteDialog }));
+const load = () => import('./StaleChoice');
+const StaleChoice = lazy(async () => ({ default: (await load()).StaleChoice }));
 
 /** The choice after two people changed the same thing, whenever there is one to make. */
 export function StaleWrites() {
@@ -13,17 +12,13 @@ export function StaleWrites() {
   const [left, setLeft] = useState<string>();
   useEffect(() => whenIdle(() => void load()), []);
   if (!first) return null;
-  if (left === first.id) {
-    return (
-      <LaterNote
-        words={`${first.name} was changed by somebody else meanwhile. Yours waits here until you choose.`}
-        onChoose={() => setLeft(undefined)}
-      />
-    );
-  }
   return (
     <Suspense>
-      <StaleWriteDialog write={first} onLater={() => setLeft(first.id)} />
+      <StaleChoice
+        write={first}
+        isPutOff={left === first.id}
+        onPutOff={(is) => setLeft(is ? first.id : undefined)}
+      />
     </Suspense>
   );
 }

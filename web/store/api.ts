@@ -118,7 +118,12 @@ export const api = createApi({
       }),
       invalidatesTags: (_saved, error, { part }) => {
         if (error !== undefined) return [];
-        return part === 'materials' ? ['Prices'] : isRecord(part) ? ['Ended'] : [];
+        /* Whoever looks at what moved sees it at once. */
+        return isRecord(part)
+          ? ['Ended']
+          : part === 'materials'
+            ? ['Prices', 'Journal']
+            : ['Journal'];
       },
     }),
     add: build.mutation<
@@ -136,6 +141,7 @@ export const api = createApi({
         body: value,
         ...(writeId !== undefined && { headers: named(writeId) }),
       }),
+      invalidatesTags: (_added, error) => (error ? [] : ['Journal']),
       onQueryStarted: async ({ part }, { dispatch, queryFulfilled }) => {
         const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
         if (data) dispatch(keepInHouse(part, data));
@@ -149,11 +155,11 @@ export const api = createApi({
         url: `/${part}/${id}?version=${version}`,
         method: 'DELETE',
       }),
-      invalidatesTags: (_result, error) => (error ? [] : ['House', 'Ended']),
+      invalidatesTags: (_result, error) => (error ? [] : ['House', 'Ended', 'Journal']),
     }),
     saveMaterials: build.mutation<readonly Versioned<Material>[], MaterialBatch>({
       query: (body) => ({ url: '/materials', method: 'PUT', body }),
-      invalidatesTags: ['Prices'],
+      invalidatesTags: ['Prices', 'Journal'],
       onQueryStarted: async (_batch, { dispatch, queryFulfilled }) => {
         const { data = [] } = await queryFulfilled.catch(() => ({ data: undefined }));
         dispatch(keepAllInHouse(data));
@@ -186,7 +192,9 @@ export const api = createApi({
         error ? [] : [{ type: 'Ledger', id: entry.materialId }],
       onQueryStarted: async (_entry, { dispatch, queryFulfilled }) => {
         const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
-        if (data) dispatch(keepStock(data.stock));
+        if (!data) return;
+        dispatch(keepStock(data.stock));
+        if (data.order) dispatch(keepInHouse('orders', data.order));
       },
     }),
     prices: build.query<readonly PricePoint[], string>({

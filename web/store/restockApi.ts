@@ -1,34 +1,13 @@
-import type {
-  CountEntered,
-  FetchedList,
-  OrderReceived,
-  Performed,
-  RecordName,
-  RecordPage,
-  Versioned,
-} from '@bienestar/contract/api';
-import type {
-  Booking,
-  CountedLine,
-  CountRound,
-  Order,
-  Treatment,
-} from '@bienestar/core/house/house';
-import type { OrderId, TreatmentId } from '@bienestar/core/house/ids';
-import type { Receiving } from '@bienestar/core/restock/receiveOrder';
-import type { CountHistory } from '@bienestar/core/restock/countReview';
-import type { CountEntry, TotalCountEntry, UseEntry } from '@bienestar/core/stock/entries';
+import type { FetchedList, RecordName, RecordPage, Versioned } from '@bienestar/contract/api';
+import type { Booking, CountRound, Order } from '@bienestar/core/house/house';
+import type { TreatmentId } from '@bienestar/core/house/ids';
 import type { MaterialStock } from '@bienestar/core/house/stock';
-import { api, keepInHouse, keepStock, named, type Named } from './api';
-
-/** An order as it was read. */
-interface OrderRead {
-  readonly id: OrderId;
-  readonly version: number;
-}
+import type { CountHistory } from '@bienestar/core/restock/countReview';
+import { api, keepInHouse } from './api';
+import type { OrderRead } from './happenedApi';
 
 /* What is done with orders, counts, the book and what was performed. */
-export const restockApi = api.injectEndpoints({
+const restockApi = api.injectEndpoints({
   endpoints: (build) => ({
     sendOrder: build.mutation<Versioned<Order>, OrderRead>({
       query: ({ id, version }) => ({
@@ -48,24 +27,6 @@ export const restockApi = api.injectEndpoints({
         if (data) dispatch(keepInHouse('orders', data));
       },
     }),
-    receiveOrder: build.mutation<
-      OrderReceived,
-      Named<OrderRead & { readonly receiving: Receiving }>
-    >({
-      query: ({ id, version, receiving, writeId }) => ({
-        url: `/orders/${id}/receive`,
-        method: 'POST',
-        body: { ...receiving, version },
-        headers: named(writeId),
-      }),
-      invalidatesTags: (_received, error) => (error ? [] : ['Ledger']),
-      onQueryStarted: async (_read, { dispatch, queryFulfilled }) => {
-        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
-        if (!data) return;
-        dispatch(keepInHouse('orders', data.order));
-        data.stock.forEach((stock) => dispatch(keepStock(stock)));
-      },
-    }),
     bookingFeed: build.query<FetchedList, void>({
       query: () => '/bookings/feed',
       keepUnusedDataFor: 0,
@@ -74,43 +35,9 @@ export const restockApi = api.injectEndpoints({
       query: (body) => ({ url: '/bookings', method: 'PUT', body }),
       invalidatesTags: (_saved, error) => (error ? [] : ['House']),
     }),
-    perform: build.mutation<
-      Performed,
-      Named<{ readonly treatment: Treatment; readonly uses: readonly UseEntry[] }>
-    >({
-      query: ({ treatment, uses, writeId }) => ({
-        url: '/treatments',
-        method: 'POST',
-        body: { treatment, uses },
-        headers: named(writeId),
-      }),
-      invalidatesTags: (_performed, error) => (error ? [] : ['House', 'Ledger']),
-    }),
     takeBack: build.mutation<{ readonly stock: readonly MaterialStock[] }, TreatmentId>({
       query: (id) => ({ url: `/treatments/${id}/take-back`, method: 'POST' }),
       invalidatesTags: (_back, error) => (error ? [] : ['House', 'Ledger']),
-    }),
-    enterCounted: build.mutation<
-      CountEntered,
-      Named<{
-        readonly roundId: string;
-        readonly line: CountedLine;
-        readonly entry: CountEntry | TotalCountEntry;
-      }>
-    >({
-      query: ({ roundId, line, entry, writeId }) => ({
-        url: `/counts/${roundId}/lines`,
-        method: 'POST',
-        body: { line, entry },
-        headers: named(writeId),
-      }),
-      invalidatesTags: (_entered, error) => (error ? [] : ['Ledger', 'Counts']),
-      onQueryStarted: async (_line, { dispatch, queryFulfilled }) => {
-        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
-        if (!data) return;
-        dispatch(keepInHouse('counts', data.round));
-        dispatch(keepStock(data.stock));
-      },
     }),
     countHistory: build.query<CountHistory, string>({
       query: (roundId) => `/counts/${roundId}/history`,

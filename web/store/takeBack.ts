@@ -6,24 +6,38 @@ import { houseInHand } from './house';
 import { editedThing } from './outbox/queuedWrite';
 import { isSame, rebase } from './outbox/rebase';
 import { outbox, type AppDispatch, type RootState } from './store';
-import { deedWords, didAgain, forgotten, tookBack, type Deed, type DoneDeed } from './undo';
+import {
+  deedWords,
+  didAgain,
+  forgotten,
+  togetherWith,
+  tookBack,
+  type Deed,
+  type DoneDeed,
+} from './undo';
 
 type Thunk = (dispatch: AppDispatch, getState: () => RootState) => Promise<void>;
 
-/** Takes a deed back; without a key the last one. Only what it changed goes back, whatever was changed since. */
+/**
+ * Takes a deed back; without a key the last one, with all that was done together with it. Only what it changed
+ * goes back, whatever was changed since.
+ */
 export function takeBack(key?: string): Thunk {
   return async (dispatch, getState) => {
     const { done } = getState().undo;
     const deed = key === undefined ? done.at(-1) : done.find((each) => each.key === key);
-    if (deed) await goThrough(deed, reverse(deed), tookBack, dispatch, getState);
+    /* What was added last may hold on to what was added before it. */
+    if (deed) await goThrough(togetherWith(deed, done).toReversed(), tookBack, dispatch, getState);
   };
 }
 
-/** Does again what was taken back last. */
+/** Does again what was taken back last, with all that went together. */
 export function doAgain(): Thunk {
   return async (dispatch, getState) => {
-    const deed = getState().undo.undone.at(-1);
-    if (deed) await goThrough(deed, deed, didAgain, dispatch, getState);
+    const { undone } = getState().undo;
+    const deed = undone.at(-1);
+    if (deed)
+      await goThrough(togetherWith(deed, undone).toReversed(), didAgain, dispatch, getState);
   };
 }
 
@@ -39,22 +53,23 @@ function reverse(deed: Deed): Deed {
 }
 
 async function goThrough(
-  { key }: DoneDeed,
-  deed: Deed,
+  deeds: readonly DoneDeed[],
   then: typeof tookBack | typeof didAgain,
   dispatch: AppDispatch,
   getState: () => RootState,
 ): Promise<void> {
   const isBack = then === tookBack;
   /* At once, so that pressed twice it is two deeds and not the same one twice. */
-  dispatch(then(key));
-  const fault = await done(deed, dispatch, getState);
-  if (fault === undefined) {
-    toast(isBack ? `Undone: ${deedWords(reverse(deed))}.` : `Done again: ${deedWords(deed)}.`);
-    return;
+  for (const { key } of deeds) dispatch(then(key));
+  for (const deed of deeds) {
+    const fault = await done(isBack ? reverse(deed) : deed, dispatch, getState);
+    if (fault === undefined) continue;
+    dispatch(forgotten(deed.key));
+    toast.error(`Not ${isBack ? 'undone' : 'done'}. ${fault}`, { duration: 8_000 });
+    if (deeds.length === 1) return;
   }
-  dispatch(forgotten(key));
-  toast.error(`Not ${isBack ? 'undone' : 'done'}. ${fault}`, { duration: 8_000 });
+  const [deed] = deeds;
+  if (deed) toast(`${isBack ? 'Undone' : 'Done again'}: ${deedWords(deed)}.`);
 }
 
 /** Does it; answers what is in its way, if anything. */

@@ -7,7 +7,11 @@ import type { Part, PartValue } from './api';
 const MOST = 100;
 
 /** Something that a person did and that can be taken back, with the name of what it was done to. */
-export type Deed = { readonly name: string } & (
+export type Deed = {
+  readonly name: string;
+  /** of all that was done in one go, and goes back in one: what that was, in words */
+  readonly together?: { readonly id: string; readonly words: string };
+} & (
   | {
       readonly kind: 'edit';
       readonly part: Part;
@@ -76,7 +80,8 @@ function moved(
 }
 
 /** A deed in words, as they follow “Undo: ”. */
-export function deedWords({ kind, name }: Deed): string {
+export function deedWords({ kind, name, together }: Deed): string {
+  if (together) return together.words.replace(/\.$/u, '');
   switch (kind) {
     case 'edit':
       return `${name} was changed`;
@@ -85,4 +90,10 @@ export function deedWords({ kind, name }: Deed): string {
     case 'addition':
       return `${name} was added`;
   }
+}
+
+/** A deed with all that was done together with it, in the order in which it was done. */
+export function togetherWith(deed: DoneDeed, deeds: readonly DoneDeed[]): readonly DoneDeed[] {
+  const { together } = deed;
+  return together ? deeds.filter((each) => each.together?.id === together.id) : [deed];
 }

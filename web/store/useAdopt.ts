@@ -1,10 +1,19 @@
+import { nanoid } from '@reduxjs/toolkit';
 import { useCallback } from 'react';
 import { toast } from '../parts/toast';
 import type { Scenario } from '@bienestar/core/house/scenario';
-import type { HouseSnapshot, Several, Versioned } from '@bienestar/contract/api';
+import {
+  unversioned,
+  type HouseSnapshot,
+  type Several,
+  type Versioned,
+} from '@bienestar/contract/api';
 import type { Adoption } from '@bienestar/core/whatIf/adoption';
-import { refusalWords, useSaveSeveralMutation } from './api';
+import { refusalWords, useSaveSeveralMutation, type Part } from './api';
 import { useSnapshot } from './house';
+import { store } from './store';
+import { takeBack } from './takeBack';
+import { did, type Deed } from './undo';
 
 /** Writes what a scenario changes into the house, all of it or none, and offers to undo it. */
 export function useAdopt(): (
@@ -22,13 +31,17 @@ export function useAdopt(): (
         toast.error(`Nothing was changed. ${reason}`, { duration: 10_000 });
         return false;
       }
-      const undo = async (): Promise<void> => {
-        const back = await save(asBefore(saved.data, snapshot));
-        if (back.error) {
-          toast.error('Not undone: somebody has changed it since.', { duration: 10_000 });
-        } else toast('All is as it was before.');
-      };
-      toast(words, { duration: 12_000, action: { label: 'Undo', onClick: () => void undo() } });
+      const together = { id: nanoid(), words };
+      const keys = deedsOf(saved.data, snapshot).map(
+        (deed) => store.dispatch(did({ ...deed, together })).payload.key,
+      );
+      const last = keys.at(-1);
+      toast(words, {
+        duration: 12_000,
+        ...(last !== undefined && {
+          action: { label: 'Undo', onClick: () => void store.dispatch(takeBack(last)) },
+        }),
+      });
       return true;
     },
     [save, snapshot],
@@ -71,21 +84,33 @@ function severalFrom(adoption: Adoption, scenario: Scenario, snapshot: HouseSnap
   };
 }
 
-/** What was there before, with the versions that the write has made. */
-function asBefore(saved: Several, snapshot: HouseSnapshot): Several {
-  const before: Record<string, unknown> = {};
-  for (const list of LISTS) {
-    const was = new Map<string, object>(snapshot[list].map((each) => [each.id, each]));
-    before[list] = (saved[list] ?? []).flatMap(({ id, version }) => {
-      const old = was.get(id);
-      return old ? [{ ...old, version }] : [];
-    });
-  }
+/** A thing without its version, where it has one. */
+function plain(value: object): object {
+  return unversioned({ version: 0, ...value });
+}
+
+/** What a write of several things did to each of them. */
+function deedsOf(saved: Several, snapshot: HouseSnapshot): readonly Deed[] {
+  const edit = (part: Part, name: string, before: object, after: object): Deed =>
+    ({ kind: 'edit', part, name, before: plain(before), after: plain(after) }) as Deed;
   const lines = new Map(snapshot.demand.map((line) => [line.serviceId, line]));
-  before.demand = (saved.demand ?? []).map(({ serviceId, version }) => ({
-    ...(lines.get(serviceId) ?? { serviceId, visitsPerWeek: 0 }),
-    version,
-  }));
-  if (saved.settings) before.settings = { ...snapshot.settings, version: saved.settings.version };
-  return before;
+  return [
+    ...LISTS.flatMap((part) => {
+      const was = new Map<string, object>(snapshot[part].map((each) => [each.id, each]));
+      return (saved[part] ?? []).map((after): Deed => {
+        const before = was.get(after.id);
+        const { name } = after;
+        return before
+          ? edit(part, name, before, after)
+          : { kind: 'addition', part, name, value: unversioned<{ readonly id: string }>(after) };
+      });
+    }),
+    ...(saved.demand ?? []).map((after) => {
+      const { serviceId } = after;
+      const name = snapshot.services.find(({ id }) => id === serviceId)?.name ?? 'a service';
+      const before = lines.get(serviceId) ?? { serviceId, visitsPerWeek: 0 };
+      return edit('demand', `The plan for ${name}`, before, after);
+    }),
+    ...(saved.settings ? [edit('settings', 'The house', snapshot.settings, saved.settings)] : []),
+  ];
 }

@@ -1,3 +1,4 @@
+import { nanoid } from '@reduxjs/toolkit';
 import { useCallback } from 'react';
 import { toast } from '../parts/toast';
 import { unversioned, type MaterialBatch, type Versioned } from '@bienestar/contract/api';
@@ -6,6 +7,8 @@ import { refusalWords, useSaveMaterialsMutation } from './api';
 import { houseInHand } from './house';
 import { rebase } from './outbox/rebase';
 import { outbox, store } from './store';
+import { takeBack } from './takeBack';
+import { did, type Deed } from './undo';
 
 /** Writes several materials at once, all or none; answers what went wrong, if anything. */
 function useSaveMaterials(): (batch: MaterialBatch) => Promise<string | undefined> {
@@ -49,16 +52,27 @@ export function useSaveWithUndo(): (
         toast.error(`Nothing was changed. ${fault}`, { duration: 10_000 });
         return false;
       }
-      const undone = materials.flatMap(({ id, version }) => {
-        const was = latest.get(id) ?? were.get(id);
-        return was ? [{ ...was, version: version + 1 }] : [];
+      const together = { id: nanoid(), words };
+      const keys = materials.flatMap((material): string[] => {
+        const was = latest.get(material.id) ?? were.get(material.id);
+        if (!was) return [];
+        const deed: Deed = {
+          kind: 'edit',
+          part: 'materials',
+          name: material.name,
+          before: unversioned<Material>(was) as Versioned<Material>,
+          after: unversioned<Material>(material) as Versioned<Material>,
+          together,
+        };
+        return [store.dispatch(did(deed)).payload.key];
       });
-      const undo = async (): Promise<void> => {
-        const wrong = await save({ materials: undone, from: 'hand' });
-        if (wrong === undefined) toast('All is as it was before.');
-        else toast.error(wrong, { duration: 10_000 });
-      };
-      toast(words, { duration: 12_000, action: { label: 'Undo', onClick: () => void undo() } });
+      const last = keys.at(-1);
+      toast(words, {
+        duration: 12_000,
+        ...(last !== undefined && {
+          action: { label: 'Undo', onClick: () => void store.dispatch(takeBack(last)) },
+        }),
+      });
       return true;
     },
     [save],

@@ -8,8 +8,6 @@ const IMPLICIT = {
   checkbox: 'input[type=checkbox]',
   columnheader: 'th',
   combobox: 'select, input[list]',
-  /* Chromium's word for a field for a day; ARIA has none. */
-  Date: 'input[type=date]',
   dialog: 'dialog',
   group: 'fieldset, details',
   heading: 'h1, h2, h3, h4',
@@ -27,7 +25,7 @@ export function byRole(role: string, name: string): Element | undefined {
   const implicit = Object.entries(IMPLICIT).find(([of]) => of === role);
   const selector = implicit ? `[role=${role}], ${implicit[1]}` : `[role=${role}]`;
   for (const element of document.querySelectorAll(selector)) {
-    if (roleOf(element) !== role || !mayBeCalled(element, name)) continue;
+    if (getRole(element) !== role || !mayBeCalled(element, name)) continue;
     if (computeAccessibleName(element) !== name) continue;
     if (!isInaccessible(element) && element.closest('[inert]') === null) return element;
   }
@@ -49,8 +47,4 @@ function mayBeCalled(element: Element, name: string): boolean {
 
 function inOneWord(text: string): string {
   return text.replaceAll(/\s/g, '');
-}
-
-function roleOf(element: Element): string | null {
-  return element.matches(IMPLICIT.Date) ? 'Date' : getRole(element);
 }

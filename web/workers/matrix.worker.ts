@@ -1,3 +1,4 @@
+import { pricesOf } from '@bienestar/core/figures/trial';
 import { expose } from 'comlink';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { matrixOf, type Matrix } from '@bienestar/core/figures/matrix';
@@ -24,7 +25,7 @@ const matrices = {
         house,
         index: indexHouse(house),
         inUse,
-        unitCosts: new Map([...materials].map(([id, each]) => [id, each.unitCost])),
+        ...pricesOf(materials),
         rates: figures.rates.value,
       },
       onProgress,

@@ -17,7 +17,7 @@ const Q = 'DECIMAL(16,6)';
 const M = 'INT UNSIGNED';
 const NAME = 'VARCHAR(120)';
 const ID = 'VARCHAR(64) CHARACTER SET ascii COLLATE ascii_bin';
-const KEEPS = "ENUM('days','hours')";
+const KEEPS = "ENUM('days','hours','weeks','months')";
 
 function column(name: string, type: string, path = camel(name)): Column {
   return { name, path, type };

@@ -93,11 +93,14 @@ function Card({ card, paper }: { readonly card: CardWords; readonly paper: Paper
           </ol>
         </section>
       ))}
-      <Notes title="Before the visit" lines={card.before} />
-      <Notes title="Afterwards" lines={card.after} />
-      {card.notice !== undefined && (
-        <p className="mt-4 border-t border-line pt-2 text-sm text-ink-soft">{card.notice}</p>
-      )}
+      {/* On paper the end stays together: no page begins for a line of it. */}
+      <div className="break-inside-avoid">
+        <Notes title="Before the visit" lines={card.before} />
+        <Notes title="Afterwards" lines={card.after} />
+        {card.notice !== undefined && (
+          <p className="mt-4 border-t border-line pt-2 text-sm text-ink-soft">{card.notice}</p>
+        )}
+      </div>
     </article>
   );
 }

@@ -247,12 +247,9 @@ function mixWords(id: MixId, { house, shelf, draws }: RoomWork): string[] {
   if (!mix) return [];
   const things = [...house.materials, ...house.mixes];
   /* Of everything the visit takes of it. */
-  const needs = new Map(
-    draws.flatMap(({ mix: of, stepId, doseId, layer = 0, half = '' }) =>
-      of?.mixId === id ? [[`${stepId}/${doseId}/${layer}/${half}`, of.scale.usual] as const] : [],
-    ),
-  );
-  const scale = needs.size === 0 ? 1 : [...needs.values()].reduce((sum, each) => sum + each, 0);
+  const bowls = new Set(draws.flatMap(({ mix: of }) => (of?.mixId === id ? [of.made] : [])));
+  const scale =
+    bowls.size === 0 ? 1 : [...bowls].reduce((sum, { scale: each }) => sum + each.usual, 0);
   const parts = mix.parts.map(({ source, amount, toTexture }) => {
     const of = source.kind === 'material' ? source.materialId : source.mixId;
     const name = things.find((each) => each.id === of)?.name ?? 'something no longer on the shelf';

@@ -1,5 +1,5 @@
 import type { Amount, House } from '@bienestar/core/house/house';
-import { sumTriples } from '@bienestar/core/quantity/triple';
+import { exactly, sumTriples } from '@bienestar/core/quantity/triple';
 import type { Tray, TrayItem, TrayThing, TrayUse } from '@bienestar/core/room/tray';
 import { amountText, amountWords, saidAmount } from '../../format/amountWords';
 import { amountRange, number } from '../../format/figures';
@@ -50,6 +50,12 @@ function usesWords(uses: readonly TrayUse[], name: string, unit: string): string
     .join(', ');
 }
 
+/** How much of a thing is warm or cold: all of it, or so much. */
+function heldWords({ amount }: TrayThing, held: number, unit: string, words: string): string {
+  if (!(held > 0)) return '';
+  return held >= amount.usual ? words : `${amountRange(exactly(held), unit)} ${words}`;
+}
+
 /** The tray in words, in the order of need. */
 export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
   const nameOf = (id: string): string =>
@@ -66,7 +72,8 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           amount: trayAmount(item, nameOf(item.materialId), unitOf(item.materialId)),
           name: nameOf(item.materialId),
           note: [
-            item.warmPieces > 0 ? `${number(item.warmPieces)} in the towel warmer` : '',
+            heldWords(item, item.warmed, unitOf(item.materialId), 'warm, in the warmer'),
+            heldWords(item, item.chilled, unitOf(item.materialId), 'chilled'),
             usesWords(item.uses, nameOf(item.materialId), unitOf(item.materialId)),
           ]
             .filter(Boolean)
@@ -99,6 +106,25 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           ]
             .filter(Boolean)
             .join(' · '),
+        };
+      case 'tool':
+        return {
+          key: item.tool,
+          kind: item.kind,
+          at,
+          amount: item.visits > 1 ? number(item.visits) : '',
+          name: `${item.tool.charAt(0).toUpperCase()}${item.tool.slice(1)}`,
+          note: item.stepNames.join(', '),
+        };
+      case 'device':
+        return {
+          key: item.deviceId,
+          kind: item.kind,
+          at,
+          amount: '',
+          name:
+            house.devices.find(({ id }) => id === item.deviceId)?.name ?? 'a device that is gone',
+          note: item.stepNames.join(', '),
         };
       case 'task':
         return {

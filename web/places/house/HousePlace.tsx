@@ -23,7 +23,7 @@ export function HousePlace() {
         </Link>
       </header>
       <DemoNotice always />
-      <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <SettingsPanel />
         <div className="flex flex-col gap-8">
           <PeoplePanel />

@@ -82,6 +82,9 @@ function SoFar() {
           ],
           ['Tax in the price', money(price.value.gross - price.value.net, currency)],
           ['Commission and card', money(price.value.fees, currency)],
+          ...(price.value.sharedPay > 0
+            ? ([['Pay by the price', money(price.value.sharedPay, currency)]] as const)
+            : []),
           ['Left of it', money(price.value.profit, currency)],
         ] as const)
       : []),

@@ -1,5 +1,5 @@
-import { LIMITS, within, type Limits } from '@bienestar/contract/limits';
-import { USUAL_SPREAD, type HouseSettings } from '@bienestar/core/house/settings';
+import { LIMITS, MOST_PACE_SPREAD, within, type Limits } from '@bienestar/contract/limits';
+import { paceSpreadOf, USUAL_SPREAD, type HouseSettings } from '@bienestar/core/house/settings';
 import { MoneyField } from '../../parts/MoneyField';
 import { NumberField } from '../../parts/NumberField';
 import { PercentField } from '../../parts/PercentField';
@@ -81,6 +81,17 @@ const SETTINGS = {
     read: ({ therapistCharge }) => therapistCharge,
     write: (value) => ({ therapistCharge: value as HouseSettings['therapistCharge'] }),
   },
+  expired: {
+    kind: 'one-of',
+    label: 'What expires open',
+    hint: 'A jar that is opened and not used up in time is paid for by the visits that open it. Leave it out to see figures without it.',
+    options: [
+      { value: 'counted', label: 'in the cost of visits' },
+      { value: 'left-out', label: 'left out' },
+    ],
+    read: ({ withoutExpired }) => (withoutExpired ? 'left-out' : 'counted'),
+    write: (value) => ({ withoutExpired: value === 'left-out' ? true : undefined }),
+  },
   onCost: {
     kind: 'percent',
     label: 'On-cost of pay',
@@ -137,6 +148,14 @@ const SETTINGS = {
     hint: 'Filled in for least and most when you ask for them at a step. Begin with 20 %.',
     ...own('usualSpread'),
     read: ({ usualSpread = USUAL_SPREAD }) => usualSpread,
+  },
+  paceSpread: {
+    kind: 'percent',
+    to: MOST_PACE_SPREAD,
+    label: 'Slow and quick days',
+    hint: 'By how much a visit is slower or quicker as a whole: guests who talk, hands that are tired. Begin with 6 %; 0 % if all go alike.',
+    ...own('paceSpread'),
+    read: paceSpreadOf,
   },
   slotQuantile: {
     kind: 'percent',

@@ -1,5 +1,8 @@
 import type { ReactNode } from 'react';
 import { GradesPanel } from './GradesPanel';
+import { useSnapshot } from '../../store/house';
+import { useChangeSettings } from '../../store/useEditPart';
+import { PurchaseTaxFields } from './PurchaseTaxFields';
 import { Section } from './Section';
 import { SettingField, SettingFields } from './SettingField';
 import { LocaleChoice } from './LocaleChoice';
@@ -19,14 +22,16 @@ export function SettingsPanel() {
       </Section>
       <Section title="What time costs">
         <SettingField of="therapistCharge" />
+        <SettingField of="expired" />
         <InTwo>
           <SettingFields of={['onCost', 'bookableShare', 'fixedPerMonth', 'occupancy']} />
           <SettingFields
-            of={['openDays', 'openHours', 'slotGrid', 'slotQuantile', 'usualSpread']}
+            of={['openDays', 'openHours', 'slotGrid', 'slotQuantile', 'usualSpread', 'paceSpread']}
           />
         </InTwo>
       </Section>
       <GradesPanel />
+      <Bought />
       <Section title="Fees">
         <InTwo>
           <SettingFields of={['commission', 'cardFee']} />
@@ -45,6 +50,25 @@ export function SettingsPanel() {
         </InTwo>
       </Section>
     </div>
+  );
+}
+
+/** How prices of what is bought are typed. */
+function Bought() {
+  const { settings } = useSnapshot();
+  const change = useChangeSettings();
+  return (
+    <Section title="What is bought">
+      <p className="text-sm text-ink-soft">
+        With the tax or without it, as suppliers bill you. Tax that you get back costs nothing; ask
+        your accountant. A supplier can be otherwise.
+      </p>
+      <PurchaseTaxFields
+        tax={settings.purchaseTax}
+        usual={settings.vat}
+        onChange={(purchaseTax) => change({ purchaseTax })}
+      />
+    </Section>
   );
 }
 

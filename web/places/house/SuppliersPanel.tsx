@@ -2,7 +2,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Supplier } from '@bienestar/core/house/house';
-import type { Weekday } from '@bienestar/core/house/supplier';
+import type { Weekday } from '@bienestar/core/days/days';
 import { newSupplier } from '@bienestar/core/house/newSupplier';
 import { asId } from '@bienestar/core/house/ids';
 import { weekdayName } from '../../format/figures';
@@ -12,6 +12,7 @@ import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { useSnapshot } from '../../store/house';
 import { useAddAndRemove, useChange, type ChangePart } from '../../store/useEditPart';
+import { PurchaseTaxFields } from './PurchaseTaxFields';
 import { AddLine, Line, Section } from './Section';
 
 const DAYS = [
@@ -87,6 +88,7 @@ interface SupplierLineProps {
 function SupplierLine({ supplier, labelled }: SupplierLineProps) {
   const change = useChange('suppliers', supplier);
   const { remove } = useAddAndRemove('suppliers');
+  const { settings } = useSnapshot();
   return (
     <Line name={supplier.name} onRemove={() => void remove(supplier)}>
       <div className="flex min-w-0 flex-1 flex-col gap-2 border-b border-line pb-3">
@@ -134,6 +136,13 @@ function SupplierLine({ supplier, labelled }: SupplierLineProps) {
           ))}
           <DeliveryDays supplier={supplier} labelled={labelled} change={change} />
         </div>
+        <PurchaseTaxFields
+          of={supplier.name}
+          tax={supplier.purchaseTax}
+          usual={settings.purchaseTax?.rate ?? settings.vat}
+          asHouse
+          onChange={(purchaseTax) => change({ purchaseTax })}
+        />
         <TextField
           labelHidden={!labelled}
           label="through the year"

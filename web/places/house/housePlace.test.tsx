@@ -27,7 +27,7 @@ describe('what holds for the whole house', () => {
     await person.goTo('/house');
     await person.click('radio', 'the whole slot');
     await person.goTo('/menu');
-    await person.sees('€105.00');
+    await person.sees('€42.41');
     await person.goTo('/house');
     await person.click('radio', 'attended minutes');
     await put('Planned occupancy', '20');
@@ -106,7 +106,10 @@ describe('a measure on the shelf', () => {
   it('can be an amount by eye with a name of the house', async () => {
     await open('/shelf/fennel-body-milk/measured');
     await person.click('button', 'Name an amount');
-    await put('Size of coin', '2,4');
+    /* Nothing is kept before it has a size. */
+    await person.find('group', 'A new amount');
+    expect(document.querySelector('[role=group][aria-label=coin]')).toBeNull();
+    await put('How much is “coin”', '2,4');
     await person.goTo('/protocols/pumice-body-polish/milk');
     await person.choose('Wild-fennel body milk, stated in', '× coin');
     await person.sees('takes 2.4 ml');

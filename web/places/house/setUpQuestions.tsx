@@ -35,7 +35,7 @@ export const QUESTIONS: readonly Question[] = [
   },
   {
     ask: 'Who works here, and for how much?',
-    why: 'The hands are the dearest part of a treatment: a service costs the mean of those who perform it.',
+    why: 'The hands are the dearest part of a treatment: a service costs the mean of those who perform it. Hours that are agreed are owed also when nobody comes.',
     Answer: PeoplePanel,
   },
   {

@@ -27,6 +27,7 @@ describe('the settings of the house', () => {
     ['Planned occupancy', '71', ({ roomCost }) => roomCost.occupancy, 0.71],
     ['Open days a month', '24', ({ roomCost }) => roomCost.openDaysPerMonth, 24],
     ['Slots on a grid of', '10', ({ slotGridMinutes }) => slotGridMinutes, 10],
+    ['Slow and quick days', '10', ({ paceSpread }) => paceSpread, 0.1],
     ['Cost of an order', '12', ({ restock }) => restock.orderCostMinor, 1_200],
     ['Count at least every', '14', ({ restock }) => restock.countEveryDays, 14],
     ['Reference client, height', '171', (of) => of.referenceClient.heightCm, 171],
@@ -52,6 +53,7 @@ describe('the settings of the house', () => {
   it.each([
     ['Planned occupancy', '0', 'Must be from 1 to 100 %.'],
     ['Open days a month', '32', 'Must be at most 31.'],
+    ['Slow and quick days', '41', 'Must be from 0 to 40 %.'],
     ['Name', ' ', 'This is needed.'],
     ['Commission on net', '100', 'Must be from 0 to 99 %.'],
   ])('%s does not become %s, and says why', async (label, text, words) => {
@@ -64,5 +66,16 @@ describe('the settings of the house', () => {
     await userEvent.click(screen.getByRole('radio', { name: 'the whole slot' }));
     const { after } = await browser.written<HouseSettings>('settings');
     expect(after.therapistCharge).toBe('slot');
+  });
+
+  it('leaves what expires open out of what visits cost, and takes it in again', async () => {
+    await userEvent.click(screen.getByRole('radio', { name: 'left out' }));
+    const { after } = await browser.written<HouseSettings>('settings');
+    expect(after.withoutExpired).toBe(true);
+    await userEvent.click(screen.getByRole('radio', { name: 'in the cost of visits' }));
+    const { houseInHand } = await import('../../store/house');
+    await waitFor(() =>
+      expect(houseInHand(browser.store.getState())?.settings.withoutExpired).toBe(undefined),
+    );
   });
 });

@@ -2,12 +2,13 @@ import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
 import type { Working } from '@bienestar/core/explain/working';
 import type { Service } from '@bienestar/core/house/house';
 import type { ServicePrice } from '@bienestar/core/price/ladders';
-import { priceFigures } from '@bienestar/core/price/priceOf';
+import { priceFigures, type PriceFigures } from '@bienestar/core/price/priceOf';
+import type { ReactNode } from 'react';
 import { money, number, percent } from '../../format/figures';
 import { WorkedFigure } from '../../parts/working/WorkedFigure';
 import { useHouse } from '../../store/house';
 import { STANDING_WORDS } from './ladderWords';
-import { workingsOf } from './workings';
+import { workingsOf, type MenuWorkings } from './workings';
 
 interface EarningsProps {
   readonly service: Service;
@@ -47,18 +48,8 @@ export function Earnings({ service, figures, price, pointed }: EarningsProps) {
           ),
     ],
     [
-      'Visits a month that pay for one room',
-      of.breakEvenVisits === null
-        ? 'never'
-        : worked(
-            'Visits a month that pay for one room',
-            number(Math.ceil(of.breakEvenVisits), 0),
-            workings?.breakEven,
-          ),
-    ],
-    [
-      'A visit loses money below',
-      worked('A visit loses money below', money(of.floorGross, currency), workings?.floor),
+      'Hands and things are paid from',
+      worked('Hands and things are paid from', money(of.floorGross, currency), workings?.floor),
     ],
     [
       'Most that can be let off',
@@ -82,9 +73,83 @@ export function Earnings({ service, figures, price, pointed }: EarningsProps) {
           </div>
         ))}
       </dl>
+      <TwoRuns of={of} currency={currency} worked={worked} workings={workings} />
       {price.standing && !tried && (
         <p className="text-sm text-ink-soft">The price is {STANDING_WORDS[price.standing]}.</p>
       )}
     </section>
+  );
+}
+
+interface TwoRunsProps {
+  readonly of: PriceFigures;
+  readonly currency: string;
+  readonly worked: (label: string, text: string, working: (() => Working) | undefined) => ReactNode;
+  readonly workings: MenuWorkings | undefined;
+}
+
+/** The short run beside the long run: what a guest adds while pay and rooms are owed anyhow, and what pays for all. */
+function TwoRuns({ of, currency, worked, workings }: TwoRunsProps) {
+  const visits = (label: string, count: number | null, working: (() => Working) | undefined) =>
+    count === null ? 'never' : worked(label, number(Math.ceil(count), 0), working);
+  const lines: readonly (readonly [string, ReactNode, ReactNode])[] = [
+    [
+      'Left of the price',
+      worked(
+        'What one more guest adds',
+        money(of.oneMore.contribution, currency),
+        workings?.oneMore,
+      ),
+      worked('What is left after everything', money(of.profit, currency), workings?.profit),
+    ],
+    [
+      'Lowest price',
+      worked(
+        'One more guest: lowest price',
+        money(Math.max(0, of.oneMore.floorGross), currency),
+        workings?.oneMoreFloor,
+      ),
+      worked('Everything paid: lowest price', money(of.evenGross, currency), workings?.even),
+    ],
+    [
+      'Visits a month',
+      visits(
+        'Visits a month that pay for one room and one therapist',
+        of.oneMore.breakEvenVisits,
+        workings?.oneMoreBreakEven,
+      ),
+      visits('Visits a month that pay for one room', of.breakEvenVisits, workings?.breakEven),
+    ],
+  ];
+  return (
+    <table className="mt-3 w-full text-sm">
+      <caption className="pb-1 text-left text-sm text-ink-soft">
+        One more guest: rooms, agreed hours and pay by the month are owed anyhow; visits pay for one
+        room and one therapist. To pay everything: hands at what their paid time costs, and the
+        room; visits pay for one room.
+      </caption>
+      <thead>
+        <tr className="border-b border-line-strong">
+          <td />
+          <th scope="col" className="py-1.5 pl-3 text-right font-semibold">
+            one more guest
+          </th>
+          <th scope="col" className="py-1.5 pl-3 text-right font-semibold">
+            to pay everything
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map(([label, short, long]) => (
+          <tr key={label} className="border-b border-line">
+            <th scope="row" className="py-1.5 text-left font-normal">
+              {label}
+            </th>
+            <td className="py-1.5 pl-3 text-right">{short}</td>
+            <td className="py-1.5 pl-3 text-right">{long}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

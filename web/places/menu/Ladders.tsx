@@ -73,7 +73,7 @@ export function Ladders({ price, pointed, endings, currency, onPoint, onCharge }
           style={{ height: height(Math.max(from, Math.min(price.floorGross, to))) }}
         >
           <span className="absolute top-1 right-2 z-10 bg-paper px-1 text-xs text-clay">
-            a visit loses money
+            does not pay hands and things
           </span>
         </span>
         <span

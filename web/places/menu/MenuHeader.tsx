@@ -7,6 +7,7 @@ const PLACES = [
   ['/menu/what-if', 'What if'],
   ['/menu/margins', 'What moved'],
   ['/menu/map', 'What earns'],
+  ['/menu/adds-up', 'Does it add up?'],
   ['/menu/guests', 'For guests'],
 ] as const;
 

@@ -1,8 +1,16 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { menuMap, QUARTERS, type MapPlace, type MenuMap } from '@bienestar/core/figures/menuMap';
+import {
+  menuMap,
+  QUARTERS,
+  type MapPlace,
+  type MenuMap,
+  type Quarter,
+} from '@bienestar/core/figures/menuMap';
+import { along, placeOn, rangeOf, type Placed } from '../../figures/ground';
 import { money, number } from '../../format/figures';
 import { EmptyPlace } from '../../parts/EmptyPlace';
+import { useHeight, useWidth } from '../../parts/useWidth';
 import { useFigures, useHouse } from '../../store/house';
 import { MenuHeader } from './MenuHeader';
 import { adviceFor, QUARTER_TITLES, QUARTER_WORDS } from './quarterWords';
@@ -72,73 +80,119 @@ interface GroundProps {
   readonly currency: string;
 }
 
+/** A mark, and what stands in for the size of the ground before it is drawn; pixels. */
+const MARK = 28;
+const UNDRAWN = { width: 640, height: 480 };
+
 /** The map itself: visits to the right, what a room hour brings upwards. */
 function Ground({ map, inHand, onTake, currency }: GroundProps) {
-  const most =
-    Math.max(map.often * 1.5, ...map.places.map(({ visitsPerWeek }) => visitsPerWeek)) * 1.08;
-  const hours = map.places.map(({ perRoomHour }) => perRoomHour);
-  const top = Math.max(map.line, ...hours) + Math.abs(map.line) * 0.12 + 1;
-  const bottom = Math.min(map.line, ...hours) - Math.abs(map.line) * 0.12;
-  const across = (visits: number): string => `${(visits / most) * 100}%`;
-  const up = (perHour: number): string => `${((perHour - bottom) / (top - bottom)) * 100}%`;
+  const drawn = useRef<HTMLDivElement>(null);
+  const width = useWidth(drawn) ?? UNDRAWN.width;
+  const height = useHeight(drawn) ?? UNDRAWN.height;
+  const ranges = {
+    x: rangeOf(
+      map.places.map(({ visitsPerWeek }) => visitsPerWeek),
+      [0, map.often * 1.5],
+    ),
+    y: rangeOf(
+      map.places.map(({ perRoomHour }) => perRoomHour),
+      [map.line],
+    ),
+  };
+  const points = map.places.map(({ visitsPerWeek, perRoomHour }) => ({
+    x: visitsPerWeek,
+    y: perRoomHour,
+  }));
+  const marks = placeOn(points, ranges, { width, height, mark: MARK });
   return (
     <>
-      <p aria-hidden className="pb-1 text-xs text-ink-soft">
-        ↑ a room hour brings
+      <p aria-hidden className="flex items-baseline justify-between gap-4 pr-20 pb-1 pl-1">
+        <Corner quarter="hidden" />
+        <span className="text-xs text-ink-soft">↑ a room hour brings</span>
+        <Corner quarter="carries" />
       </p>
-      <div className="relative min-h-72 flex-1 border-b border-l border-line-strong">
-        <span
-          aria-hidden
-          className="absolute inset-x-0 border-t-2 border-clay"
-          style={{ bottom: up(map.line) }}
-        >
-          <span className="absolute right-0 -translate-y-full bg-paper px-1 text-sm text-clay">
+      <div className="flex min-h-72 flex-1">
+        <div ref={drawn} className="relative min-w-0 flex-1 border-b border-l border-line-strong">
+          <span
+            aria-hidden
+            className="absolute inset-x-0 translate-y-1/2 border-t-2 border-clay"
+            style={{ bottom: along(map.line, ranges.y, height, MARK / 2) }}
+          />
+          <span
+            aria-hidden
+            className="absolute inset-y-0 border-l border-dashed border-line-strong"
+            style={{ left: along(map.often, ranges.x, width, MARK / 2) }}
+          />
+          {map.places.map(({ service, visitsPerWeek, perRoomHour }, at) => (
+            <Mark
+              key={service.id}
+              order={at + 1}
+              at={marks[at]}
+              name={service.name}
+              words={`${number(visitsPerWeek)} visits a week, ${money(perRoomHour, currency)} a room hour`}
+              inHand={inHand === service.id}
+              onTake={() => {
+                onTake(service.id);
+                document.getElementById(`map-${service.id}`)?.scrollIntoView({ block: 'nearest' });
+              }}
+            />
+          ))}
+        </div>
+        <div aria-hidden className="relative w-20">
+          <span
+            className="absolute left-1.5 translate-y-1/2 text-sm text-clay"
+            style={{ bottom: along(map.line, ranges.y, height, MARK / 2) }}
+          >
             {money(map.line, currency)}
           </span>
-        </span>
-        <span
-          aria-hidden
-          className="absolute inset-y-0 border-l border-dashed border-line-strong"
-          style={{ left: across(map.often) }}
-        />
-        {(
-          [
-            ['hidden', 'top-2 left-3'],
-            ['carries', 'top-2 right-3'],
-            ['rests', 'bottom-2 left-3'],
-            ['toils', 'right-3 bottom-2'],
-          ] as const
-        ).map(([quarter, corner]) => (
-          <span
-            key={quarter}
-            aria-hidden
-            className={`absolute font-serif text-lg text-ink-soft italic ${corner}`}
-          >
-            {QUARTER_TITLES[quarter]}
-          </span>
-        ))}
-        {map.places.map(({ service, visitsPerWeek, perRoomHour }, at) => (
-          <button
-            key={service.id}
-            type="button"
-            aria-pressed={inHand === service.id}
-            aria-label={`${at + 1} ${service.name}: ${number(visitsPerWeek)} visits a week, ${money(perRoomHour, currency)} a room hour`}
-            title={service.name}
-            onClick={() => {
-              onTake(service.id);
-              document.getElementById(`map-${service.id}`)?.scrollIntoView({ block: 'nearest' });
-            }}
-            className={`absolute flex size-7 -translate-x-1/2 translate-y-1/2 items-center justify-center rounded-full border text-xs font-semibold ${inHand === service.id ? 'z-10 border-ink bg-clay text-on-fill' : 'border-palm bg-palm-wash text-ink hover:bg-sheet'}`}
-            style={{ left: across(visitsPerWeek), bottom: up(perRoomHour) }}
-          >
-            {at + 1}
-          </button>
-        ))}
+        </div>
       </div>
-      <p aria-hidden className="pt-1 text-right text-xs text-ink-soft">
-        visits a week →
+      <p aria-hidden className="flex items-baseline justify-between gap-4 pt-1 pr-20 pl-1">
+        <Corner quarter="rests" />
+        <span className="text-xs text-ink-soft">visits a week →</span>
+        <Corner quarter="toils" />
       </p>
     </>
+  );
+}
+
+function Corner({ quarter }: { readonly quarter: Quarter }) {
+  return <span className="font-serif text-lg text-ink-soft italic">{QUARTER_TITLES[quarter]}</span>;
+}
+
+interface MarkProps {
+  readonly order: number;
+  readonly at: Placed | undefined;
+  readonly name: string;
+  readonly words: string;
+  readonly inHand: boolean;
+  readonly onTake: () => void;
+}
+
+/** A service on the map; at the edge with an arrow, where its figure lies beyond it. */
+function Mark({ order, at, name, words, inHand, onTake }: MarkProps) {
+  if (!at) return null;
+  const isBeyond = at.beyond.x || at.beyond.y;
+  return (
+    <button
+      type="button"
+      aria-pressed={inHand}
+      aria-label={`${order} ${name}: ${words}`}
+      title={`${name}: ${words}`}
+      onClick={onTake}
+      className={`absolute flex size-7 -translate-x-1/2 translate-y-1/2 items-center justify-center rounded-full border text-xs font-semibold ${isBeyond ? 'border-dashed' : ''} ${inHand ? 'z-10 border-ink bg-clay text-on-fill' : 'border-palm bg-palm-wash text-ink hover:bg-sheet'}`}
+      style={{ left: at.left, bottom: at.bottom }}
+    >
+      {order}
+      {isBeyond && (
+        <span
+          aria-hidden
+          className="absolute top-1/2 left-full ml-1 -translate-y-1/2 text-ink-soft"
+        >
+          {at.beyond.y ? '↑' : '→'}
+        </span>
+      )}
+    </button>
   );
 }
 

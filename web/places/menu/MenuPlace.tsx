@@ -14,6 +14,7 @@ import { useFigures, useHouse } from '../../store/house';
 import { MenuHeader } from './MenuHeader';
 import { PriceRule } from './PriceRule';
 import { ServicePanel } from './ServicePanel';
+import { UnderTargetList } from './UnderTargetList';
 import { workingsOf } from './workings';
 
 const COLUMNS = [
@@ -78,13 +79,7 @@ export function MenuPlace() {
           className="min-h-0 overflow-y-auto border-l border-line bg-sheet"
         >
           {chosen && <BackToList atEdge to="/menu" all="All services" />}
-          {chosen ? (
-            <ServicePanel key={chosen.id} id={chosen.id} />
-          ) : (
-            <p className="px-6 py-8 font-serif text-lg text-ink-soft">
-              Choose a service to see who performs it, its own margin and its planned visits.
-            </p>
-          )}
+          {chosen ? <ServicePanel key={chosen.id} id={chosen.id} /> : <UnderTargetList />}
         </aside>
       </div>
     </div>

@@ -17,7 +17,7 @@ export function OtherCounts({ variants, charge, currency }: OtherCountsProps) {
   const change = useChangeSettings();
   return (
     <section aria-labelledby="other-counts" className="flex flex-col gap-2">
-      <div className="flex items-end justify-between gap-4">
+      <div className="flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
         <h2 id="other-counts" className="text-xl">
           Counted another way
         </h2>

@@ -30,7 +30,7 @@ export function PriceEndingsFields() {
   return (
     <>
       <MoneyField
-        label="The endings come again every"
+        label="Endings repeat every"
         commitOn="leaving"
         value={priceEndings.everyMinor}
         onCommit={(everyMinor) => put({ everyMinor })}

@@ -21,7 +21,6 @@ import { Button } from '../../parts/Button';
 import { NothingHere } from '../../parts/NothingHere';
 import { Problems } from '../../parts/Problems';
 import { useFigures, useHouse, useSnapshot } from '../../store/house';
-import { useRestock } from '../../store/restock';
 import { useChange } from '../../store/useEditPart';
 import { AddOnsList } from './AddOnsList';
 import { CostSpreadTable } from './CostSpreadTable';
@@ -64,7 +63,7 @@ function OpenPrice({ service, figures }: OpenPriceProps) {
   };
   return (
     <div className="flex h-full flex-col">
-      <header className="flex h-14 shrink-0 items-center gap-3 border-b border-line px-6">
+      <header className="flex min-h-14 shrink-0 flex-wrap items-center gap-x-3 border-b border-line px-6 py-1">
         <Link
           to={`/menu/${service.id}`}
           aria-label="Back to the menu"
@@ -73,14 +72,14 @@ function OpenPrice({ service, figures }: OpenPriceProps) {
         >
           <ArrowLeft aria-hidden size={18} />
         </Link>
-        <h1 className="min-w-0 flex-1 truncate text-2xl">{service.name}</h1>
+        <h1 className="min-w-[75%] flex-1 truncate text-2xl md:min-w-0">{service.name}</h1>
         <Link to={`/menu/margins/${service.id}`} className="text-sm underline underline-offset-4">
           over time
         </Link>
         <Link to={`/menu/${service.id}/sets`} className="text-sm underline underline-offset-4">
           kit or bulk
         </Link>
-        <span className="text-sm text-ink-soft">cost and price of a visit</span>
+        <span className="hidden text-sm text-ink-soft md:inline">cost and price of a visit</span>
       </header>
       <div className="columns-of-place lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <section
@@ -131,7 +130,6 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
   const house = useHouse();
   const { work, schedule, cost, rates, price } = figures;
   const { services } = useFigures();
-  const { materials: restock } = useRestock();
   const { currency, therapistCharge } = house.settings;
   const index = indexHouse(house);
   const inUse = useMemo(() => editionInUse(service, indexHouse(house), house), [service, house]);
@@ -162,19 +160,12 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
           rates: rates.value,
           materials: index.materials,
           mixes: index.mixes,
-          demandOf: (id) => {
-            const restocking = restock.get(id);
-            return restocking?.ok === true ? restocking.value.demand : undefined;
-          },
-          orderDays: house.settings.orderDays,
         })}
         currency={currency}
       />
       {tried.ok && price.ok && (
         <OtherCounts
           variants={variantsOf({
-            service,
-            people: house.people,
             schedule: schedule.value,
             cost: cost.value,
             rates: rates.value,
@@ -240,6 +231,7 @@ function Tried({ price, pointed, onCharge }: TriedProps) {
     <div className="flex items-center gap-4 border-l-2 border-clay pl-3 text-sm">
       <PriceChangeWords
         change={priceChange(price, tried.value)}
+        oneMore={priceChange(price.oneMore, tried.value.oneMore)}
         currency={settings.currency}
         belowFloor={pointed < price.floorGross}
       />

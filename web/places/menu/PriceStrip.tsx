@@ -9,6 +9,7 @@ interface PriceStripProps {
 
 const TITLES: Record<PricePartKey, string> = {
   ...COST_PART_TITLES,
+  sharedPay: 'Pay by the price',
   fees: 'Fees',
   tax: 'VAT',
   left: 'Left over',
@@ -21,9 +22,11 @@ const LOOKS: Record<PricePartKey, string> = {
   singleUse: 'bg-palm/55 border-palm',
   linen: 'bg-palm/40 border-palm',
   givenAway: 'bg-palm-wash border-palm',
+  expires: 'bg-clay-wash border-clay',
   devices: 'mark-between border-palm',
   therapist: 'bg-clay border-clay',
   room: 'bg-sunk border-line-strong',
+  sharedPay: 'bg-clay-wash border-clay',
   fees: 'mark-fees border-line-strong',
   tax: 'mark-taken border-line-strong',
   left: 'bg-sheet border-ink border-2',

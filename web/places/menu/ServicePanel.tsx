@@ -3,7 +3,7 @@ import { Check, Scale, Trash2 } from 'lucide-react';
 import { Checkbox } from 'radix-ui';
 import { Link, useNavigate } from 'react-router';
 import { LIMITS, within } from '@bienestar/contract/limits';
-import { untrainedFor } from '@bienestar/core/care/training';
+import { untrainedFor } from '@bienestar/core/cost/performers';
 import type { Device, Person } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
@@ -53,10 +53,11 @@ export function ServicePanel({ id }: { readonly id: string }) {
       </Link>
       {price && (
         <p className="text-sm text-ink-soft">
-          A visit below {money(price.floorGross, house.settings.currency)} loses money.{' '}
-          {price.breakEvenVisits === null
-            ? 'At this price no number of visits pays for a room.'
-            : `${number(Math.ceil(price.breakEvenVisits), 0)} visits a month pay for one room.`}
+          One more guest adds {money(price.oneMore.contribution, house.settings.currency)}.
+          Everything is paid from {money(price.evenGross, house.settings.currency)}.{' '}
+          {price.oneMore.breakEvenVisits === null
+            ? 'At this price no number of visits pays for a room and a therapist.'
+            : `${number(Math.ceil(price.oneMore.breakEvenVisits), 0)} visits a month pay for one room and one therapist.`}
         </p>
       )}
       {figures && !figures.price.ok && <Problems problems={figures.price.problems} />}
@@ -168,7 +169,7 @@ function Untrained({ devices }: { readonly devices: readonly Device[] }) {
   if (devices.length === 0) return null;
   return (
     <span className="text-clay">
-      ▲ not trained for {devices.map(({ name }) => name).join(', ')}
+      ▲ not trained for {devices.map(({ name }) => name).join(', ')}: does not count here
     </span>
   );
 }

@@ -6,12 +6,12 @@ import { WorkedFigure } from '../../parts/working/WorkedFigure';
 const WHY_WORDS: Record<Leaving, string> = {
   bowl: 'stays in the bowl',
   pack: 'left in an opened pack',
-  'open-life': 'open too long, at today’s demand',
+  'open-life': 'open too long, as planned',
   gift: 'to take home',
   talk: 'time to talk',
 };
 
-/** What a visit throws away and what it gives: of its cost, and beyond it where jars are open too long. */
+/** What a visit throws away and what it gives, of its cost. */
 export function WasteAndGiftsLists({
   left,
   currency,
@@ -52,7 +52,7 @@ function List({ title, sum, lines, currency, children }: ListProps) {
           working={() =>
             explainLeaving(
               title,
-              'Everything in the list below it, added up; what is open too long lies beyond the cost of the visit.',
+              'Everything in the list below it, added up; all of it is in the cost of the visit.',
               lines,
               sum,
               ({ name, why }) => `${name}, ${WHY_WORDS[why]}`,

@@ -25,6 +25,11 @@ export interface MenuWorkings {
   readonly perTherapistHour: Make;
   readonly breakEven: Make;
   readonly floor: Make;
+  readonly oneMore: Make;
+  readonly oneMoreFloor: Make;
+  readonly oneMoreBreakEven: Make;
+  readonly profit: Make;
+  readonly even: Make;
   readonly mostDiscount: Make;
 }
 
@@ -69,6 +74,11 @@ export function workingsOf(
     perTherapistHour: () => explainPrice('perTherapistHour', price.value, of),
     breakEven: () => explainPrice('breakEven', price.value, of),
     floor: () => explainPrice('floor', price.value, of),
+    oneMore: () => explainPrice('oneMore', price.value, of),
+    oneMoreFloor: () => explainPrice('oneMoreFloor', price.value, of),
+    oneMoreBreakEven: () => explainPrice('oneMoreBreakEven', price.value, of),
+    profit: () => explainPrice('profit', price.value, of),
+    even: () => explainPrice('even', price.value, of),
     mostDiscount: () => explainPrice('mostDiscount', price.value, of),
   };
 }

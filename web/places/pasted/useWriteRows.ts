@@ -1,10 +1,11 @@
+import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { unversioned } from '@bienestar/contract/api';
 import { toast } from '../../parts/toast';
 import { refusedBy, useSaveSeveralMutation } from '../../store/api';
 import { useAppDispatch } from '../../store/store';
 import { takeBack } from '../../store/takeBack';
-import { did } from '../../store/undo';
+import { did, type Deed } from '../../store/undo';
 import type { Becomes } from './becomes';
 
 const ADDED = ['suppliers', 'people', 'materials', 'protocols', 'services'] as const;
@@ -18,20 +19,19 @@ export function useWriteRows() {
     setFault(undefined);
     const saved = await save(several);
     if (!saved.error) {
-      const keys = ADDED.flatMap((part) =>
-        (several[part] ?? []).map((value) => {
+      const together = { id: nanoid(), words: `${words} were added` };
+      const deeds = ADDED.flatMap((part) =>
+        (several[part] ?? []).map((value): Deed => {
           const { name } = value;
-          return dispatch(did({ kind: 'addition', part, name, value: unversioned(value) })).payload
-            .key;
+          return { kind: 'addition', part, name, value: unversioned(value), together };
         }),
       );
-      /* What was added last may hold on to what was added before it. */
-      const undoAll = async (): Promise<void> => {
-        for (const key of keys.toReversed()) await dispatch(takeBack(key));
-      };
+      const last = deeds.map((deed) => dispatch(did(deed)).payload.key).at(-1);
       toast(`Added: ${words}.`, {
         duration: 12_000,
-        ...(keys.length > 0 && { action: { label: 'Undo', onClick: () => void undoAll() } }),
+        ...(last !== undefined && {
+          action: { label: 'Undo', onClick: () => void dispatch(takeBack(last)) },
+        }),
       });
       return true;
     }

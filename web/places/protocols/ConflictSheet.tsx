@@ -210,7 +210,7 @@ function GoneSheet({ draft }: { readonly draft: Draft }) {
       }
     >
       <p>
-        Somebody else deleted this protocol while you were writing. What you have here is complete.
+        Somebody else removed this protocol while you were writing. What you have here is complete.
       </p>
     </Sheet>
   );

@@ -12,6 +12,7 @@ const PARTS: readonly CostPart[] = [
   'singleUse',
   'linen',
   'givenAway',
+  'expires',
   'devices',
   'therapist',
   'direct',
@@ -19,7 +20,7 @@ const PARTS: readonly CostPart[] = [
   'full',
 ];
 /** Only told where there is any. */
-const SELDOM: ReadonlySet<CostPart> = new Set(['singleUse', 'givenAway', 'devices']);
+const SELDOM: ReadonlySet<CostPart> = new Set(['singleUse', 'givenAway', 'expires', 'devices']);
 const SUMS: ReadonlySet<CostPart> = new Set(['direct', 'full']);
 const CHARGE_WORDS: Record<TherapistCharge, string> = {
   attended: 'attended minutes charged',

@@ -4,8 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import type { Block, Protocol, Service } from '@bienestar/core/house/house';
 import { offeredOf } from '@bienestar/core/house/offered';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
-import { stepCount } from '@bienestar/core/protocol/expandBlocks';
-import { usersOfBlock } from '@bienestar/core/protocol/severalSteps';
+import { stepCount, usersOfBlock } from '@bienestar/core/protocol/expandBlocks';
 import { HandsStrand } from '../../figures/HandsStrand';
 import { counted, number } from '../../format/figures';
 import { Button } from '../../parts/Button';
@@ -14,7 +13,7 @@ import { opened, type DraftPart } from '../../store/drafts';
 import { useFigures, useHouse } from '../../store/house';
 import { useAppDispatch } from '../../store/store';
 import { useNewestEdition } from '../../store/useNewestEdition';
-import { newBlock, newProtocol } from './newStep';
+import { newBlock, newProtocol } from './newWriting';
 
 const DemoNotice = lazy(async () => ({
   default: (await import('../house/DemoNotice')).DemoNotice,

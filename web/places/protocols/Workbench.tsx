@@ -109,6 +109,15 @@ export function Workbench({ part }: WorkbenchProps) {
     return () => window.removeEventListener('keydown', onKey);
   }, [dispatch, protocolId]);
 
+  /* Who has said the first step goes on with the next, in the field that has taken the place of the first. */
+  const goesOn = useRef(false);
+  const hasSteps = (draft?.present.steps.length ?? 0) > 0;
+  useEffect(() => {
+    if (!hasSteps || !goesOn.current) return;
+    goesOn.current = false;
+    lineInput.current?.focus();
+  }, [hasSteps]);
+
   if (!isKnown && !draft) {
     return (
       <NothingHere
@@ -250,7 +259,10 @@ export function Workbench({ part }: WorkbenchProps) {
                     inputRef={lineInput}
                     protocol={present}
                     after={undefined}
-                    onSay={(what) => put(what, undefined)}
+                    onSay={(what) => {
+                      goesOn.current = true;
+                      put(what, undefined);
+                    }}
                     onPasteMany={setPasting}
                   />
                 </div>

@@ -4,7 +4,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Block } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
-import { usersOfBlock } from '@bienestar/core/protocol/severalSteps';
+import { usersOfBlock } from '@bienestar/core/protocol/expandBlocks';
 import { clientWords } from '../../format/protocolWords';
 import { Button, IconButton } from '../../parts/Button';
 import { redone, retried, undone, type Draft, type Saving } from '../../store/drafts';

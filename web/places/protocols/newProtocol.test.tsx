@@ -1,4 +1,5 @@
 // @vitest-environment jsdom
+import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
 import { cleanup } from '../../testing/render';
@@ -37,6 +38,18 @@ describe('a new protocol', () => {
     await person.press('Enter');
     const { steps } = await person.draft();
     expect(steps).toHaveLength(1);
+  });
+
+  it('is typed on at once: the next line needs no press', async () => {
+    person = await personAtApp('/protocols');
+    await person.click('button', 'New protocol');
+    await person.fillIn('combobox', 'Say a step', 'cleanse 5 min');
+    await person.press('Enter');
+    const line = (await person.find('combobox', 'Say a step')) as HTMLInputElement;
+    await vi.waitFor(() => expect(document.activeElement).toBe(line));
+    await userEvent.keyboard('tone 1/2 min{Enter}mask 4 min{Enter}');
+    const { steps } = await person.draft();
+    expect(steps.map(({ name }) => name)).toEqual(['Cleanse', 'Tone', 'Mask']);
   });
 });
 

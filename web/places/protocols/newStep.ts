@@ -1,13 +1,5 @@
 import { nanoid } from '@reduxjs/toolkit';
-import type {
-  Block,
-  Dose,
-  LayerGroup,
-  Material,
-  Mix,
-  Protocol,
-  Step,
-} from '@bienestar/core/house/house';
+import type { Dose, LayerGroup, Material, Mix, Step } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import type { NewIds } from '@bienestar/core/stepLine/applyLine';
 import { exactly } from '@bienestar/core/quantity/triple';
@@ -68,21 +60,4 @@ export function newLayers(): LayerGroup {
     layers: { first: 1, returning: 2 },
     between: { wait: { least: 1, usual: 1, most: 2 }, question: 'How does it feel, from 0 to 10?' },
   };
-}
-
-/** A protocol to be written. */
-export function newProtocol(): Protocol {
-  return {
-    id: asId(nanoid(12)),
-    name: 'New protocol',
-    summary: '',
-    steps: [],
-    layerGroups: [],
-    choices: [],
-  };
-}
-
-/** A block to be written. */
-export function newBlock(): Block {
-  return { ...newProtocol(), id: asId(nanoid(12)), name: 'New block' };
 }

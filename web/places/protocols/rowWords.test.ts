@@ -72,6 +72,16 @@ describe.each(house.protocols.map((protocol) => [protocol.name, protocol] as con
       expect(starts).toEqual(starts.toSorted((a, b) => a - b));
     });
 
+    it('say for whom a product is that is not for everybody', () => {
+      for (const { line, details } of rowsFor(protocol)) {
+        for (const { option } of isStep(line) ? line.doses : []) {
+          const choice = protocol.choices.find(({ id }) => id === option?.choiceId);
+          const taken = choice?.options.find(({ id }) => id === option?.optionId);
+          if (taken) expect(details).toContain(`(${taken.name})`);
+        }
+      }
+    });
+
     it('say what is drawn by its name', () => {
       for (const { line, details } of rowsFor(protocol)) {
         expect(details).not.toMatch(/undefined|NaN|no longer/);

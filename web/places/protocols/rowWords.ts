@@ -1,4 +1,4 @@
-import type { LayerGroup, Line, Protocol, Step } from '@bienestar/core/house/house';
+import type { Choice, LayerGroup, Line, Protocol, Step } from '@bienestar/core/house/house';
 import { isStep } from '@bienestar/core/house/protocol';
 import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
 import type { Finding, Weight } from '@bienestar/core/review/finding';
@@ -41,7 +41,9 @@ export function rowsOf(protocol: Protocol, shown: ShownService): readonly RowWor
     return {
       line,
       startsAt: starts.get(line.id),
-      details: isStep(line) ? detailsOf(line, names) : blockDetails(line.blockId, house.blocks),
+      details: isStep(line)
+        ? detailsOf(line, names, protocol.choices)
+        : blockDetails(line.blockId, house.blocks),
       heading: before?.stretch === line.stretch ? undefined : STRETCH_WORDS[line.stretch],
       layersHeading:
         line.layerGroupId === undefined || before?.layerGroupId === line.layerGroupId
@@ -72,19 +74,30 @@ function namesOf(house: ShownService['house']): ReadonlyMap<string, string> {
   return made;
 }
 
-const details = new WeakMap<Step, { readonly names: object; readonly words: string }>();
+const details = new WeakMap<
+  Step,
+  { readonly names: object; readonly choices: object; readonly words: string }
+>();
 
-function detailsOf(step: Step, names: ReadonlyMap<string, string>): string {
+function detailsOf(
+  step: Step,
+  names: ReadonlyMap<string, string>,
+  choices: readonly Choice[],
+): string {
   const before = details.get(step);
-  if (before?.names === names) return before.words;
-  const drawn = step.doses.map(({ amount, source }) => {
+  if (before?.names === names && before.choices === choices) return before.words;
+  const drawn = step.doses.map(({ amount, source, option }) => {
     const name = names.get(source.kind === 'material' ? source.materialId : source.mixId);
-    return `${amountWords(amount, name)} ${name ?? 'something that is no longer on the shelf'}`;
+    const said = `${amountWords(amount, name)} ${name ?? 'something that is no longer on the shelf'}`;
+    const whom = choices
+      .find(({ id }) => id === option?.choiceId)
+      ?.options.find(({ id }) => id === option?.optionId)?.name;
+    return whom === undefined ? said : `${said} (${whom})`;
   });
   const words = [drawn.join(', '), step.zones.map(zoneName).join(', ')]
     .filter((each) => each !== '')
     .join(' — ');
-  details.set(step, { names, words });
+  details.set(step, { names, choices, words });
   return words;
 }
 

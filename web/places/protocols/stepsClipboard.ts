@@ -1,10 +1,9 @@
 import type { Writing } from '@bienestar/core/house/house';
 import type { StepId } from '@bienestar/core/house/ids';
 import { isStep } from '@bienestar/core/house/protocol';
-import { forWhomOf } from '@bienestar/core/protocol/forWhom';
 import { excerptOf, type Excerpt } from '@bienestar/core/protocol/severalSteps';
 import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
-import { writeStepLine } from '@bienestar/core/stepLine/writeStepLine';
+import { aroundStep, writeStepLine } from '@bienestar/core/stepLine/writeStepLine';
 
 const KEY = 'bienestar.steps';
 
@@ -22,7 +21,7 @@ export function copySteps(writing: Writing, ids: ReadonlySet<StepId>, words: Voc
       isStep(line)
         ? writeStepLine(line, words, {
             beside: line.meanwhileOf !== undefined,
-            forWhom: forWhomOf(writing, line.option),
+            ...aroundStep(writing, line),
           })
         : line.name,
     )

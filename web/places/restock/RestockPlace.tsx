@@ -1,23 +1,19 @@
 import { useMemo } from 'react';
-import { Link } from 'react-router';
-import { attentionOf, type Attention } from '@bienestar/core/restock/attention';
 import { freshList, proposeOrders } from '@bienestar/core/restock/proposeOrders';
 import { dayText, money } from '../../format/figures';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { useHouse } from '../../store/house';
 import { useRestock } from '../../store/restock';
-import { useHouseClock } from '../../store/clock';
+import { AttentionList, useAttention } from './AttentionList';
 import { FreshList } from './FreshList';
 import { ProposalList } from './orders/ProposalList';
 import { RestockHeader } from './RestockHeader';
-import { attentionWords, HARM_WORDS } from './restockWords';
 
 /** What to do today on the shelf, what harms most in front, and the orders to write. */
 export function RestockPlace() {
   const house = useHouse();
   const restock = useRestock();
-  const { now } = useHouseClock();
-  const items = useMemo(() => attentionOf(house, restock, now), [house, restock, now]);
+  const items = useAttention();
   const proposals = useMemo(() => proposeOrders(house, restock), [house, restock]);
   const fresh = useMemo(() => freshList(house, restock), [house, restock]);
   const total = proposals.reduce((sum, { totalMinor }) => sum + totalMinor, 0);
@@ -58,51 +54,5 @@ export function RestockPlace() {
         </aside>
       </div>
     </div>
-  );
-}
-
-function AttentionList({ items }: { readonly items: readonly Attention[] }) {
-  const groups = new Map<string, Attention[]>();
-  for (const item of items) {
-    const title = HARM_WORDS[item.kind];
-    groups.set(title, [...(groups.get(title) ?? []), item]);
-  }
-  return (
-    <div className="flex flex-col gap-5">
-      {[...groups].map(([title, of]) => (
-        <section key={title} aria-label={title}>
-          <h2 className="border-b border-line-strong pb-1 text-lg">{title}</h2>
-          <ul>
-            {of.map((item, at) => (
-              <AttentionLine key={at} item={item} />
-            ))}
-          </ul>
-        </section>
-      ))}
-    </div>
-  );
-}
-
-function AttentionLine({ item }: { readonly item: Attention }) {
-  const { today } = useRestock();
-  const { currency } = useHouse().settings;
-  const { title, text, action, to, mark } = attentionWords(item, today, currency);
-  const urgent = mark === '■' || mark === '▲';
-  return (
-    <li className="flex items-baseline gap-3 border-b border-line py-2">
-      <span aria-hidden className={`w-4 text-center ${urgent ? 'text-clay' : 'text-ink-soft'}`}>
-        {mark}
-      </span>
-      <p className="min-w-0 flex-1">
-        <span className="font-semibold">{title}</span> <span className="text-ink-soft">{text}</span>
-      </p>
-      <Link
-        to={to}
-        aria-label={`${action}: ${title}`}
-        className="shrink-0 text-sm font-semibold text-palm underline underline-offset-4"
-      >
-        {action}
-      </Link>
-    </li>
   );
 }

@@ -92,6 +92,14 @@ describe('an order', () => {
     [{ kind: 'soon', days: 1 } as const, 'will be needed in 1 day'],
     [{ kind: 'promised', promised: 8 } as const, '8 ml promised to courses'],
     [{ kind: 'least-order' } as const, 'fills up to the least order'],
+    [
+      { kind: 'lasts', weeks: 40.2, by: 'one-pack' } as const,
+      'lasts 40 weeks: there is no smaller pack',
+    ],
+    [
+      { kind: 'too-many', packs: 1, by: 'least' } as const,
+      '1 pack will be over before it is used: the supplier takes no smaller order of it',
+    ],
   ])('has reasons in words', (reason, words) => expect(reasonWords(reason, 'ml')).toBe(words));
 });
 

@@ -1,7 +1,8 @@
 import type { Attention } from '@bienestar/core/restock/attention';
 import type { CountReason } from '@bienestar/core/restock/countFinding';
 import type { LevelsRisk, Restocking } from '@bienestar/core/restock/restocking';
-import type { OrderReason, Review, SentBy } from '@bienestar/core/house/restock';
+import type { Unused } from '@bienestar/core/restock/unused';
+import type { OrderReason, Review, SentBy, SoManyBecause } from '@bienestar/core/house/restock';
 import type { BoughtMaterial, Order, OrderState } from '@bienestar/core/house/house';
 import { isUnderWay, receivedPacks } from '@bienestar/core/restock/orderProgress';
 import { daysBetween } from '@bienestar/core/days/days';
@@ -57,6 +58,17 @@ export function withoutWords({ weeksBetweenShort }: Pick<LevelsRisk, 'weeksBetwe
     : `About once in ${number(years, 0)} years you would be without.`;
 }
 
+/** Why a material is never ordered. */
+export function unusedWords(unused: Unused): string {
+  if (unused.because === 'nowhere') {
+    return 'It is not ordered: no service on the menu works with it.';
+  }
+  const names = unused.services.map(({ name }) => name).join(', ');
+  return unused.because === 'no-visits'
+    ? `It is not ordered: no visit is expected of what works with it (${names}).`
+    : `It is not ordered: ${names} ${unused.services.length === 1 ? 'works' : 'work'} with it, but for none of the clients who are expected.`;
+}
+
 /** Why a line stands in an order. */
 export function reasonWords(reason: OrderReason, unit: string): string {
   switch (reason.kind) {
@@ -70,10 +82,25 @@ export function reasonWords(reason: OrderReason, unit: string): string {
         : `will be needed in ${counted(Math.round(reason.days), 'day')}`;
     case 'least-order':
       return 'fills up to the least order';
+    case 'lasts':
+      return `lasts ${counted(Math.round(reason.weeks), 'week')}: ${SO_MANY_WORDS[reason.by]}`;
+    case 'too-many':
+      return `${counted(reason.packs, 'pack')} will be over before ${reason.packs === 1 ? 'it is' : 'they are'} used: ${SO_MANY_WORDS[reason.by]}`;
     case 'by-hand':
       return 'added by hand';
   }
 }
+
+/** Why an order is not smaller. */
+const SO_MANY_WORDS: Readonly<Record<SoManyBecause, string>> = {
+  economic: 'fewer orders cost less than what lies on the shelf',
+  break: 'so many cost less each',
+  least: 'the supplier takes no smaller order of it',
+  life: 'as many as keep',
+  'one-pack': 'there is no smaller pack',
+  levels: 'the least and most you set',
+  promised: 'promised to courses',
+};
 
 /** What to attend to, in a line, and what it is about. */
 export interface AttentionWords {

@@ -30,6 +30,8 @@ interface Spot {
   readonly containerId?: ContainerId;
   readonly label: string;
   readonly held: number;
+  /** one container and no more, so that it can stand on the scale */
+  readonly isOne: boolean;
   /** of the empty container, where it is known */
   readonly tareG: number | undefined;
 }
@@ -111,7 +113,7 @@ export function CountSheet(props: CountSheetProps) {
                   setFound(rest);
                 }}
               />
-              {weighable && spot.containerId !== undefined && (
+              {weighable && spot.isOne && (
                 <ByWeight
                   material={material}
                   spot={spot}
@@ -200,10 +202,20 @@ function spotsOf(material: BoughtMaterial, state: ShelfState): Spot[] {
         containerId: container.id,
         label: `Open${lot.open.length > 1 ? ` (${at + 1})` : ''}, ${name}`,
         held: container.remaining,
+        isOne: true,
         tareG,
       })),
       ...(sealed > 0 || lotOnHand(lot) === 0
-        ? [{ key: lot.id, lotId: lot.id, label: `Sealed, ${name}`, held: sealed, tareG }]
+        ? [
+            {
+              key: lot.id,
+              lotId: lot.id,
+              label: `Sealed, ${name}`,
+              held: sealed,
+              isOne: sealed <= lot.content,
+              tareG,
+            },
+          ]
         : []),
     ];
   });

@@ -1,7 +1,8 @@
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import type { EntryId } from '@bienestar/core/house/ids';
 import type { StockEntry } from '@bienestar/core/stock/entries';
 import { Button } from '../../parts/Button';
+import { firstFault } from '../../parts/firstFault';
 import { Sheet } from '../../parts/Sheet';
 import { newEntryId, useEnter, type Entered } from '../../store/useEnter';
 
@@ -29,11 +30,17 @@ export function EntrySheet(props: EntrySheetProps) {
   const [id, setId] = useState(newEntryId);
   const [fault, setFault] = useState<string>();
   const [busy, setBusy] = useState(false);
+  const form = useRef<HTMLFormElement>(null);
   const close = (): void => {
     setFault(undefined);
     onClose();
   };
   const submit = async (): Promise<void> => {
+    const wrong = firstFault(form.current);
+    if (wrong !== undefined) {
+      setFault(wrong);
+      return;
+    }
     const entry = make(id);
     if (typeof entry === 'string') {
       setFault(entry);
@@ -63,6 +70,7 @@ export function EntrySheet(props: EntrySheetProps) {
       }
     >
       <form
+        ref={form}
         className="flex flex-col gap-4"
         onSubmit={(event) => {
           event.preventDefault();

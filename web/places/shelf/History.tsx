@@ -7,6 +7,7 @@ import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/TextField';
 import { useLedgerQuery } from '../../store/api';
 import { EntrySheet } from './EntrySheet';
+import { useHouse } from '../../store/house';
 import { useTimeZone } from '../../store/clock';
 import { MOVEMENT_WORDS, REASON_WORDS } from './materialWords';
 
@@ -121,13 +122,18 @@ interface TakeBackProps {
 
 function TakeBack({ material, entry, onClose }: TakeBackProps) {
   const [note, setNote] = useState('');
+  const { orders } = useHouse();
+  const order = orders.find(({ lines }) =>
+    lines.some(({ received }) => received.some(({ entryId }) => entryId === entry.id)),
+  );
+  const due = order ? ` What came is due again on order ${order.name}.` : '';
   return (
     <EntrySheet
       open
       onClose={onClose}
       name={material.name}
       title={`Take back: ${MOVEMENT_WORDS[entry.first.kind]}`}
-      description="Its opposite is entered; both stay in the history."
+      description={`Its opposite is entered; both stay in the history.${due}`}
       action="Take it back"
       make={(id) => ({
         kind: 'correction',

@@ -1,5 +1,7 @@
 import { LIMITS, within } from '@bienestar/contract/limits';
+import { useState } from 'react';
 import type { BoughtMaterial, Keeps, Material } from '@bienestar/core/house/house';
+import { KEEPS_UNITS, type KeepsUnit } from '@bienestar/core/house/material';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
 import type { ChangePart } from '../../store/useEditPart';
@@ -18,6 +20,7 @@ export function KeepsFields({ material, change }: KeepsFieldsProps) {
         <KeepsField
           label="Good once opened (PAO)"
           value={material.openLife}
+          usualUnit="months"
           onChange={(openLife) => put({ openLife })}
           onClear={() => void put({ openLife: undefined })}
         />
@@ -28,11 +31,13 @@ export function KeepsFields({ material, change }: KeepsFieldsProps) {
           <KeepsField
             label="Good whole"
             value={material.keeps}
+            usualUnit="days"
             onChange={(keeps) => put({ keeps })}
           />
           <KeepsField
             label="Good once cut"
             value={material.openLife}
+            usualUnit="hours"
             onChange={(openLife) => put({ openLife })}
           />
         </>
@@ -48,12 +53,16 @@ export function KeepsFields({ material, change }: KeepsFieldsProps) {
 interface KeepsFieldProps {
   readonly label: string;
   readonly value: Keeps | undefined;
+  /** until another is chosen */
+  readonly usualUnit: KeepsUnit;
   readonly onChange: (keeps: Keeps) => Promise<string | undefined>;
   readonly onClear?: () => void;
 }
 
-function KeepsField({ label, value, onChange, onClear }: KeepsFieldProps) {
-  const unit = value?.unit ?? 'days';
+function KeepsField({ label, value, usualUnit, onChange, onClear }: KeepsFieldProps) {
+  /* Chosen before there is an amount, it waits for it. */
+  const [chosen, setChosen] = useState(usualUnit);
+  const unit = value?.unit ?? chosen;
   return (
     <div className="grid grid-cols-[1fr_8rem] items-end gap-3">
       <NumberField
@@ -64,15 +73,15 @@ function KeepsField({ label, value, onChange, onClear }: KeepsFieldProps) {
         onCommit={(amount) => onChange({ amount, unit })}
         onClear={onClear}
       />
-      <Choice<Keeps['unit']>
+      <Choice<KeepsUnit>
         label={`${label}, unit`}
         labelHidden
         value={unit}
-        options={[
-          { value: 'days', label: 'days' },
-          { value: 'hours', label: 'hours' },
-        ]}
-        onChoose={(next) => value && void onChange({ ...value, unit: next })}
+        options={KEEPS_UNITS.map((each) => ({ value: each, label: each }))}
+        onChoose={(next) => {
+          setChosen(next);
+          if (value) void onChange({ ...value, unit: next });
+        }}
       />
     </div>
   );

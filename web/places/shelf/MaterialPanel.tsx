@@ -14,6 +14,7 @@ import { LeftFacet } from './LeftFacet';
 import { KIND_WORDS } from './materialWords';
 import { MeasuresEditor } from './MeasuresEditor';
 import type { PlaceOfUse } from './placesOfUse';
+import { ShelfAttention } from './ShelfAttention';
 import { UsedFacet } from './UsedFacet';
 
 interface MaterialPanelProps {
@@ -47,12 +48,10 @@ export function MaterialPanel({ id, places, onGone }: MaterialPanelProps) {
   const cost = useFigures().materials.get(asId(id ?? ''))?.unitCost;
   const change = useChange('materials', material);
   if (!material) {
-    return (
-      <p className="px-6 py-8 font-serif text-lg text-ink-soft">
-        {id === undefined
-          ? 'Choose a material to see what is left of it, how it is bought, measured and used.'
-          : 'This is no longer on the shelf.'}
-      </p>
+    return id === undefined ? (
+      <ShelfAttention />
+    ) : (
+      <p className="px-6 py-8 font-serif text-lg text-ink-soft">This is no longer on the shelf.</p>
     );
   }
   const { currency } = house.settings;
@@ -69,7 +68,7 @@ export function MaterialPanel({ id, places, onGone }: MaterialPanelProps) {
               label="True cost"
               text={unitMoney(cost.value, currency)}
               className="font-serif text-xl"
-              working={() => explainUnitCost(material, cost.value)}
+              working={() => explainUnitCost(material, cost.value, house)}
             />{' '}
             <span className="text-sm text-ink-soft">per {material.unit}, all in</span>
           </p>

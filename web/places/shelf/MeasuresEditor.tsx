@@ -2,7 +2,14 @@ import { Plus, Weight, X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Material } from '@bienestar/core/house/house';
-import type { Calibrated, Measures } from '@bienestar/core/quantity/measures';
+import type { MissingMeasure } from '@bienestar/core/problem/problem';
+import {
+  unitOfMissing,
+  withMissing,
+  type Calibrated,
+  type Measures,
+} from '@bienestar/core/quantity/measures';
+import { COUNTED_MEASURE_WORDS } from '../../format/amountWords';
 import { Button, IconButton } from '../../parts/Button';
 import { LABEL_LOOK } from '../../parts/FieldFrame';
 import { NumberField } from '../../parts/NumberField';
@@ -18,11 +25,11 @@ interface MeasuresEditorProps {
 }
 
 const CALIBRATED = [
-  ['mlPerPump', 'ml per pump'],
-  ['mlPerSpray', 'ml per spray'],
-  ['mlPerDropper', 'ml per dropperful'],
-  ['dropsPerMl', 'drops per ml'],
-  ['mlPerSpatula', 'ml per spatula'],
+  ['mlPerPump', COUNTED_MEASURE_WORDS.pump],
+  ['mlPerSpray', COUNTED_MEASURE_WORDS.spray],
+  ['mlPerDropper', COUNTED_MEASURE_WORDS.dropper],
+  ['dropsPerMl', COUNTED_MEASURE_WORDS.drop],
+  ['mlPerSpatula', COUNTED_MEASURE_WORDS.spatula],
 ] as const satisfies readonly (readonly [keyof Measures, string])[];
 
 /** How amounts of a material are stated at the trolley, each with its give or take. */
@@ -30,6 +37,10 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
   const { measures } = material;
   const put = (changes: Partial<Measures>) =>
     change((latest) => ({ measures: without({ ...latest.measures, ...changes }) }));
+  const answer = (missing: MissingMeasure, usual: number) =>
+    change((latest) => ({
+      measures: withMissing(latest.measures, missing, usual, latest.unit),
+    }));
   const takeAway = useTakeAway('materials', material.id, change);
   type Make<K extends 'named' | 'coats'> = (
     lines: readonly NonNullable<Measures[K]>[number][],
@@ -112,21 +123,13 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
         onChange={putNamed}
         onRemove={removeFrom('named')}
         add={
-          <Button
-            className="self-start"
-            onClick={() =>
-              void putNamed((latest) => [
-                ...latest,
-                {
-                  name: freshName(EYE_NAMES, latest),
-                  usual: 1,
-                  unit: material.unit === 'g' ? 'g' : 'ml',
-                },
-              ])
-            }
-          >
-            <Plus aria-hidden size={16} /> Name an amount
-          </Button>
+          <NewLine
+            action="Name an amount"
+            what="amount"
+            unit={unitOfMissing({ of: 'named', name: '' }, material.unit)}
+            suggested={freshName(EYE_NAMES, named)}
+            onAdd={(name, usual) => answer({ of: 'named', name }, usual)}
+          />
         }
       />
       <NamedLines
@@ -137,17 +140,13 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
         onChange={putCoats}
         onRemove={removeFrom('coats')}
         add={
-          <Button
-            className="self-start"
-            onClick={() =>
-              void putCoats((latest) => [
-                ...latest,
-                { name: freshName(COAT_NAMES, latest), usual: 2 },
-              ])
-            }
-          >
-            <Plus aria-hidden size={16} /> A coat weight
-          </Button>
+          <NewLine
+            action="Name a coat"
+            what="coat"
+            unit="mg/cm²"
+            suggested={freshName(COAT_NAMES, coats)}
+            onAdd={(name, usual) => answer({ of: 'coat', name }, usual)}
+          />
         }
       />
       <CalibrateSheet
@@ -230,6 +229,51 @@ function NamedLines<L extends NamedLine>({
         </div>
       ))}
       {add}
+    </div>
+  );
+}
+
+interface NewLineProps {
+  readonly action: string;
+  readonly what: string;
+  readonly unit: string;
+  readonly suggested: string;
+  /** answers what went wrong, if anything */
+  readonly onAdd: (name: string, size: number) => Promise<string | undefined>;
+}
+
+/** A name and a size that are not there before both have been said. */
+function NewLine({ action, what, unit, suggested, onAdd }: NewLineProps) {
+  const [name, setName] = useState<string>();
+  if (name === undefined) {
+    return (
+      <Button className="self-start" onClick={() => setName(suggested)}>
+        <Plus aria-hidden size={16} /> {action}
+      </Button>
+    );
+  }
+  return (
+    <div
+      role="group"
+      aria-label={`A new ${what}`}
+      className="grid grid-cols-[1fr_1fr_2rem] items-end gap-2"
+    >
+      <TextField label={`New ${what}`} needed value={name} onCommit={setName} />
+      <NumberField
+        commitOn="leaving"
+        label={`How much is “${name}”`}
+        unit={unit}
+        value={undefined}
+        check={within(LIMITS.quantity)}
+        onCommit={async (size) => {
+          const refused = await onAdd(name, size);
+          if (refused === undefined) setName(undefined);
+          return refused;
+        }}
+      />
+      <IconButton label={`Leave the new ${what}`} onClick={() => setName(undefined)}>
+        <X aria-hidden size={16} />
+      </IconButton>
     </div>
   );
 }

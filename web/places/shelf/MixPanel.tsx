@@ -49,8 +49,9 @@ function Editor({
     const id = asId<Mix['id']>(nanoid(12));
     void add({ ...like, id }).then((done) => done && navigate(`/shelf/${id}`));
   };
-  const without = (key: 'density' | 'workingLifeMinutes' | 'warm' | 'method' | 'recipes'): void =>
-    void change({ [key]: undefined });
+  const without = (
+    key: 'density' | 'workingLifeMinutes' | 'warm' | 'method' | 'recipes' | 'wholeBatches',
+  ): void => void change({ [key]: undefined });
   return (
     <div className="flex flex-col gap-4 px-5 py-6">
       <h2 className="text-2xl break-words">{mix.name}</h2>
@@ -114,6 +115,17 @@ function Editor({
           onClear={() => without('workingLifeMinutes')}
         />
       </div>
+      <Segments
+        label="Batches"
+        value={mix.wholeBatches ? 'whole' : 'scaled'}
+        options={[
+          { value: 'scaled', label: 'as much as is needed' },
+          { value: 'whole', label: 'only whole ones' },
+        ]}
+        onChoose={(batches) =>
+          batches === 'scaled' ? without('wholeBatches') : void change({ wholeBatches: true })
+        }
+      />
       <div className="grid grid-cols-2 gap-3">
         <Segments
           label="Made"

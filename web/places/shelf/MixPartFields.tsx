@@ -2,6 +2,8 @@ import { X } from 'lucide-react';
 import type { Mix, MixPart } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import type { Triple } from '@bienestar/core/quantity/triple';
+import type { StatedUnit } from '@bienestar/core/quantity/unit';
+import { UNIT_WORDS } from '../../format/amountWords';
 import { IconButton } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { TextField } from '../../parts/TextField';
@@ -16,6 +18,14 @@ interface MixPartFieldsProps {
 }
 
 const LARGEST = 100_000;
+const MEASURED_IN = [
+  'g',
+  'ml',
+  'tsp',
+  'tbsp',
+  'oz',
+  'us-fl-oz',
+] as const satisfies readonly StatedUnit[];
 
 /** One part of a mix: what it is, how much of it, and whether that is only until it feels right. */
 export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFieldsProps) {
@@ -40,7 +50,7 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
           ? { how, quantity }
           : how === 'ratio'
             ? { how, parts: quantity, unit: unit as 'ml' | 'g' }
-            : { how: 'measured', quantity, unit: unit as 'ml' | 'g' },
+            : { how: 'measured', quantity, unit: unit as StatedUnit },
     });
   };
   return (
@@ -80,8 +90,7 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
         labelHidden
         value={way}
         options={[
-          { value: 'measured:g', label: 'g' },
-          { value: 'measured:ml', label: 'ml' },
+          ...MEASURED_IN.map((unit) => ({ value: `measured:${unit}`, label: UNIT_WORDS[unit][1] })),
           { value: 'ratio:g', label: 'parts (g)' },
           { value: 'ratio:ml', label: 'parts (ml)' },
           ...(material?.kind === 'single-dose' ? [{ value: 'packs', label: 'packs' }] : []),
@@ -98,7 +107,11 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
           labels={['low', 'usual', 'high']}
           values={[triple.low, triple.usual, triple.high]}
           unit={
-            amount.how === 'measured' ? amount.unit : amount.how === 'ratio' ? 'parts' : 'packs'
+            amount.how === 'measured'
+              ? UNIT_WORDS[amount.unit][1]
+              : amount.how === 'ratio'
+                ? 'parts'
+                : 'packs'
           }
           largest={LARGEST}
           onCommit={([low, usual, high]) => put(way, { low, usual, high })}

@@ -28,12 +28,13 @@ const CELL = 'px-2 py-2.5 align-top';
 
 /** Which pack is cheapest in use at today's demand, why, and what switching saves. */
 export function PackAdviser({ material, open, onClose, onPrefer }: PackAdviserProps) {
-  const { settings, suppliers } = useHouse();
+  const house = useHouse();
+  const { settings, suppliers } = house;
   const { currency, orderDays } = settings;
   const restocking = useRestocking(material.id);
   const changeSettings = useChangeSettings();
   const demand = restocking?.demand ?? NO_DEMAND;
-  const advice = packAdvice(material, demand, orderDays);
+  const advice = packAdvice(material, demand, orderDays, house);
   const best = advice.ok ? advice.value.ranked[0] : undefined;
   return (
     <Sheet
@@ -85,7 +86,7 @@ export function PackAdviser({ material, open, onClose, onPrefer }: PackAdviserPr
                       <WorkedFigure
                         label={`In use, ${words}`}
                         text={unitMoney(each.inUse, currency)}
-                        working={() => explainPackInUse(material, each, demand)}
+                        working={() => explainPackInUse(material, each, demand, house)}
                       />
                     </td>
                     <td className={`${CELL} text-right`}>{money(each.perYear, currency)}</td>

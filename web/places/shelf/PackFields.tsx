@@ -1,6 +1,7 @@
 import { priceIsMeant } from './priceIsMeant';
 import { ChevronRight, Plus, X } from 'lucide-react';
 import { LIMITS, within } from '@bienestar/contract/limits';
+import { purchaseTaxOf } from '@bienestar/core/cost/purchaseTax';
 import type { BoughtMaterial, DiscountBreak, Pack } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { money, number } from '../../format/figures';
@@ -12,7 +13,7 @@ import { NumberField } from '../../parts/NumberField';
 import { PercentField } from '../../parts/PercentField';
 import { TextField } from '../../parts/TextField';
 import { useHouse } from '../../store/house';
-import { contentWords } from './materialWords';
+import { contentWords, typedWords } from './materialWords';
 
 interface PackFieldsProps {
   readonly material: BoughtMaterial;
@@ -123,6 +124,7 @@ function Terms({ material, pack, onChange }: PackFieldsProps) {
         <MoneyField
           {...leaving}
           label="Pack price"
+          hint={typedWords(purchaseTaxOf(pack, { settings, suppliers }))}
           value={pack.priceMinor}
           onCommit={async (priceMinor) =>
             (await priceIsMeant(material.name, pack.priceMinor, priceMinor, settings.currency)) ??

@@ -1,4 +1,5 @@
 import { minorPerMajor } from '@bienestar/contract/currency';
+import { taxFactor } from '@bienestar/core/cost/purchaseTax';
 import { unitCostHistory } from '@bienestar/core/cost/pricePoint';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import { heldPack } from '@bienestar/core/house/packs';
@@ -12,12 +13,13 @@ import { contentWords } from './materialWords';
 /** What a unit of each pack cost from day to day, as a chart and as a table to read out. */
 export function PriceChart({ material }: { readonly material: BoughtMaterial }) {
   const today = useToday();
-  const { currency } = useHouse().settings;
+  const house = useHouse();
+  const { currency } = house.settings;
   const { data: points = [], isError } = usePricesQuery(material.id);
   const perMajor = minorPerMajor(currency);
   const histories = material.packs.map((pack) => ({
     words: contentWords(pack, material.unit, material.kind),
-    history: unitCostHistory(points, heldPack(material, pack)),
+    history: unitCostHistory(points, heldPack(material, pack), taxFactor(pack, house)),
   }));
   const days = [...new Set(histories.flatMap(({ history }) => history.map(({ on }) => on)))].sort();
   if (isError) return <p className="text-sm text-clay">▲ The prices cannot be read just now.</p>;

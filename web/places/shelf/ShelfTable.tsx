@@ -14,7 +14,7 @@ import type { Mix } from '@bienestar/core/house/house';
 import { SHELF_COLUMNS, shelfFeatures, tableColumns, type ShelfColumnId } from './shelfColumns';
 import { ShelfLine, type Editing } from './ShelfLine';
 import { groupRows, type GroupBy, type ListItem, type ShelfRow } from './shelfRows';
-import { useWidth } from '../../parts/useWidth';
+import { useWidth, useWindowWidth } from '../../parts/useWidth';
 import { usePastePrices } from './usePastePrices';
 
 const ROW_PX = 40;
@@ -103,7 +103,7 @@ export function ShelfTable(props: ShelfTableProps) {
   useEffect(() => virtual.measure(), [virtual, rowPx]);
   const width = useWidth(scroll);
   /* At a desk what was chosen stands there, and the list is moved under it. */
-  const room = window.innerWidth < DESK_PX ? width : undefined;
+  const room = useWindowWidth() < DESK_PX ? width : undefined;
   const shown = columnsThatFit(
     SHELF_COLUMNS.filter(({ id }) => columns.includes(id)),
     room,

@@ -40,7 +40,7 @@ export function ShelfTools(props: ShelfToolsProps) {
           id={id}
           type="search"
           autoComplete="off"
-          placeholder="Find by name, number, lot"
+          placeholder="Name, number, lot"
           value={view.query}
           onChange={(event) => onView({ query: event.target.value })}
           className={`${INPUT_LOOK} pl-8`}

@@ -54,6 +54,19 @@ describe('a material in hand', () => {
     },
   );
 
+  it('keeps for months once it is opened, as the label says', async () => {
+    await show('prickly-pear-milk', 'bought');
+    await put('Good once opened (PAO)', '');
+    await userEvent.click(screen.getByRole('combobox', { name: 'Good once opened (PAO), unit' }));
+    await userEvent.click(screen.getByRole('option', { name: 'months' }));
+    await put('Good once opened (PAO)', '12');
+    const { houseInHand } = await import('../../store/house');
+    const milk = houseInHand(browser.store.getState())?.materials.find(
+      ({ id }) => id === 'prickly-pear-milk',
+    );
+    expect(milk && openLifeOf(milk)).toEqual({ amount: 12, unit: 'months' });
+  });
+
   it.each([
     ['prickly-pear-milk', 'bought', 'Discount', '101'],
     ['prickly-pear-milk', 'bought', 'Pack price', '-1'],

@@ -2,7 +2,8 @@ import type { Material, MaterialKind, Pack } from '@bienestar/core/house/house';
 import { chosenPack } from '@bienestar/core/house/packs';
 import type { BaseUnit } from '@bienestar/core/quantity/unit';
 import type { DiscardReason, MovementKind } from '@bienestar/core/house/stock';
-import { amount, money, number } from '../../format/figures';
+import type { PurchaseTax } from '@bienestar/core/house/supplier';
+import { amount, money, number, percent } from '../../format/figures';
 
 export const KIND_WORDS: Record<
   MaterialKind,
@@ -118,3 +119,10 @@ export const REASON_WORDS: Record<DiscardReason, string> = {
   returned: 'sent back',
   other: 'another reason',
 };
+
+/** How a price of what is bought is typed, where that has been said: "with 21% tax, which comes back". */
+export function typedWords(tax: PurchaseTax | undefined): string | undefined {
+  if (!tax) return undefined;
+  const comes = tax.recovered ? 'which comes back' : 'which does not come back';
+  return `${tax.included ? 'with' : 'without'} ${percent(tax.rate)} tax, ${comes}`;
+}

@@ -182,7 +182,8 @@ function EndsCell({ row: { material, state } }: CellProps) {
 }
 
 function CostCell({ row: { material, figures } }: CellProps) {
-  const { currency } = useHouse().settings;
+  const house = useHouse();
+  const { currency } = house.settings;
   const cost = figures?.unitCost;
   if (!cost) return null;
   if (!cost.ok) return <span className="text-clay">▲ {cost.problems[0]?.message}</span>;
@@ -191,7 +192,7 @@ function CostCell({ row: { material, figures } }: CellProps) {
       <WorkedFigure
         label={`True cost of ${material.name}`}
         text={unitMoney(cost.value, currency)}
-        working={() => explainUnitCost(material, cost.value)}
+        working={() => explainUnitCost(material, cost.value, house)}
       />
       <span className="text-ink-soft"> /{material.unit}</span>
     </span>

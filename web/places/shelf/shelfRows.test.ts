@@ -97,7 +97,10 @@ describe('what the adviser says', () => {
     preferredPackId: asId('large'),
   });
   const words = (usesPerDay: number): string => {
-    const advice = packAdvice(two, { usesPerDay, perDay: usesPerDay * 2 }, 28);
+    const advice = packAdvice(two, { usesPerDay, perDay: usesPerDay * 2 }, 28, {
+      settings: {},
+      suppliers: [],
+    });
     return advice.ok ? adviceWords(advice.value, two, 'EUR') : '';
   };
 

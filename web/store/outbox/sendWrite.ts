@@ -6,10 +6,10 @@ import {
   type ProblemDocument,
   type Versioned,
 } from '@bienestar/contract/api';
-import { toSecond } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 import type { Service } from '@bienestar/core/house/house';
 import { api, keepInHouse, lacksEdition, refusedBy, type Write } from '../api';
-import { restockApi } from '../restockApi';
+import { happenedApi } from '../happenedApi';
 import type { Sender, Sent } from './outbox';
 import { editedThing, type Change, type QueuedWrite, type WriteState } from './queuedWrite';
 import { isSame, rebase } from './rebase';
@@ -80,7 +80,7 @@ export function senderOf(
   };
 
   const { enter } = api.endpoints;
-  const { receiveOrder, enterCounted, perform } = restockApi.endpoints;
+  const { receiveOrder, enterCounted, perform } = happenedApi.endpoints;
   return async (write, fix) => {
     const { id: writeId, change } = write;
     if (change.kind === 'edit') return edit(write, change, fix);

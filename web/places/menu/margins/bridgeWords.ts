@@ -4,6 +4,7 @@ import { moneyChange, number } from '../../../format/figures';
 export const CAUSE_WORDS: Record<Cause, string> = {
   protocol: 'The protocol',
   material: 'A material',
+  expires: 'What expires open',
   pay: 'Pay',
   devices: 'Devices',
   rooms: 'Rooms and hours',

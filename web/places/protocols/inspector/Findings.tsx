@@ -15,6 +15,7 @@ export function Findings({ problems, findings }: FindingsProps) {
   return (
     <>
       <Problems
+        isTold
         problems={[
           ...problems.filter((problem) => problem.where.doseId === undefined),
           ...heavy.map(withChance),

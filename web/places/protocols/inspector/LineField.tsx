@@ -1,10 +1,9 @@
 import { useId, useMemo, useState } from 'react';
 import type { Step, Writing } from '@bienestar/core/house/house';
-import { forWhomOf } from '@bienestar/core/protocol/forWhom';
 import { changedByLine } from '@bienestar/core/stepLine/applyLine';
 import { parseStepLine } from '@bienestar/core/stepLine/parseStepLine';
 import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
-import { writeStepLine } from '@bienestar/core/stepLine/writeStepLine';
+import { aroundStep, writeStepLine } from '@bienestar/core/stepLine/writeStepLine';
 import { LABEL_LOOK } from '../../../parts/FieldFrame';
 import { LineInput } from '../LineInput';
 import { NEW_IDS } from '../newStep';
@@ -21,7 +20,7 @@ interface LineFieldProps {
 export function LineField({ protocol, step, words, edit }: LineFieldProps) {
   const [typed, setTyped] = useState<string>();
   const id = useId();
-  const line = writeStepLine(step, words, { forWhom: forWhomOf(protocol, step.option) });
+  const line = writeStepLine(step, words, aroundStep(protocol, step));
   if (typed === undefined) {
     return (
       <div className="flex flex-col gap-1">

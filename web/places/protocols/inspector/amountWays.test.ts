@@ -3,7 +3,8 @@ import type { Amount, Material } from '@bienestar/core/house/house';
 import { exactly } from '@bienestar/core/quantity/triple';
 import { cleanser, sachet } from '@bienestar/core/testing/sample';
 import { quantityOf, restate, stated, wayOf, waysFor } from './amountWays';
-import { newDose, newLayers, newProtocol, newStep } from '../newStep';
+import { newDose, newLayers, newStep } from '../newStep';
+import { newProtocol } from '../newWriting';
 
 const cream = cleanser({ measures: { named: [{ name: 'pea: small', usual: 0.5, unit: 'ml' }] } });
 const pads: Material = { ...sachet(), kind: 'consumable', countedPer: 'client', unit: 'piece' };

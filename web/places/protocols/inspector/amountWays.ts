@@ -34,6 +34,12 @@ export function waysFor(material: Material | undefined): AmountWay[] {
     { key: 'fingertip', label: 'fingertip units' },
     ...coats.map((coat) => ({ key: `coat:${coat}`, label: coatWords(coat) })),
     { key: 'coat-weight', label: 'mg/cm² on the zones' },
+    ...(material
+      ? []
+      : [
+          { key: 'all', label: 'all of it' },
+          { key: 'rest', label: 'the rest of the bowl' },
+        ]),
   ];
 }
 
@@ -51,13 +57,15 @@ export function wayOf(amount: Amount): string {
     case 'packs':
     case 'fingertip':
     case 'coat-weight':
+    case 'all':
+    case 'rest':
       return amount.how;
   }
 }
 
 /** The number of an amount, where it has one. */
 export function quantityOf(amount: Amount): Triple | undefined {
-  if (amount.how === 'coat') return undefined;
+  if (amount.how === 'coat' || amount.how === 'all' || amount.how === 'rest') return undefined;
   return amount.how === 'coat-weight' ? amount.mgPerCm2 : amount.quantity;
 }
 
@@ -79,6 +87,9 @@ export function stated(key: string, quantity: Triple): Amount {
       return { how, quantity };
     case 'coat':
       return { how, coat: of };
+    case 'all':
+    case 'rest':
+      return { how };
     case 'coat-weight':
       return { how, mgPerCm2: quantity };
     default:

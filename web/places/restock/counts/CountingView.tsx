@@ -16,7 +16,7 @@ import { entered, newEntryId, newLotId, type Entered } from '../../../store/useE
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
 import { CountSheet } from '../../shelf/CountSheet';
 import { packWords } from '../../shelf/materialWords';
-import { toSecond } from '@bienestar/core/days/days';
+import { toSecond } from '@bienestar/core/days/instants';
 
 /** A count that is going on: along the shelf, one material after the other. */
 export function CountingView({ round }: { readonly round: Versioned<CountRound> }) {

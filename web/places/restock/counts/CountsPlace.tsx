@@ -14,6 +14,7 @@ import { useHouse } from '../../../store/house';
 import { useRecord, useRecords } from '../../../store/useRecords';
 import { useRestock } from '../../../store/restock';
 import { useAddAndRemove } from '../../../store/useEditPart';
+import { AttentionList, useAttention } from '../AttentionList';
 import { RestockHeader } from '../RestockHeader';
 import { CountingView } from './CountingView';
 import { ReviewView } from './ReviewView';
@@ -53,17 +54,30 @@ export function CountsPlace() {
           aria-label={chosen ? `Count: ${chosen.name}` : 'No count in hand'}
         >
           {chosen && <BackToList to="/restock/counts" all="All counts" />}
-          {!chosen && (
-            <p className="font-serif text-lg text-ink-soft">
-              Begin a count beside, or choose one to see what it has found.
-            </p>
-          )}
+          {!chosen && <DueCounts />}
           {chosen && chosen.endedOn === undefined && (
             <CountingView key={chosen.id} round={chosen} />
           )}
           {chosen && chosen.endedOn !== undefined && <ReviewView key={chosen.id} round={chosen} />}
         </div>
       </div>
+    </div>
+  );
+}
+
+/** What is to be counted, while no count is in hand. */
+function DueCounts() {
+  const due = useAttention().filter(({ kind }) => kind === 'count-due' || kind === 'below-nothing');
+  return (
+    <div className="flex max-w-3xl flex-col gap-4">
+      <p className="font-serif text-lg text-ink-soft">
+        Begin a count, or choose one to see what it has found.
+      </p>
+      {due.length === 0 ? (
+        <p>Everything has been counted as often as you want.</p>
+      ) : (
+        <AttentionList items={due} />
+      )}
     </div>
   );
 }

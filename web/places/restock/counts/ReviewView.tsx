@@ -106,7 +106,7 @@ function FindingRow({ finding }: { readonly finding: CountFinding }) {
       <td className={`${CELL} ${difference < 0 ? 'font-semibold text-clay' : ''}`}>
         {difference === 0 ? 'none' : `${difference < 0 ? '▼ ' : '▲ +'}${amount(difference, unit)}`}
       </td>
-      <td className={CELL}>
+      <td className={`${CELL} whitespace-nowrap`}>
         {difference === 0 ? '' : moneyChange(differenceMinor, house.settings.currency)}
       </td>
       <td className={`${CELL} max-sm:hidden`}>{shareOfUse === null ? '–' : percent(shareOfUse)}</td>

@@ -77,6 +77,7 @@ export function LevelFields({ material, restocking }: LevelFieldsProps) {
         <PercentField
           className="w-32"
           label="Own service level"
+          hint="of orders, in time"
           from={0.5}
           to={0.999}
           commitOn="leaving"

@@ -10,6 +10,7 @@ import type { Outcome } from '@bienestar/core/problem/problem';
 import type { Review } from '@bienestar/core/house/restock';
 import { schoolsOf } from '@bienestar/core/restock/restockRules';
 import { takesLonger, type Restocking } from '@bienestar/core/restock/restocking';
+import { whyUnused, type Unused } from '@bienestar/core/restock/unused';
 import { amount, counted, dayText, money, number, percent } from '../../../format/figures';
 import { Fold } from '../../../parts/Fold';
 import { Problems } from '../../../parts/Problems';
@@ -17,11 +18,29 @@ import { WorkedFigure } from '../../../parts/working/WorkedFigure';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { contentWords } from '../../shelf/materialWords';
-import { coverWords, howWords, REVIEW_WORDS, withoutWords } from '../restockWords';
+import { coverWords, howWords, REVIEW_WORDS, unusedWords, withoutWords } from '../restockWords';
 import { AheadView } from './AheadView';
 import { LevelFields } from './LevelFields';
 import { figures, names, TableHead } from '../../../parts/TableHead';
 import { OnHandField } from './OnHandField';
+
+/** Why it is never ordered, and where to change that. */
+function NeverOrdered({ unused }: { readonly unused: Unused }) {
+  return (
+    <p className="border-l-2 border-palm pl-3 text-sm">
+      {unusedWords(unused)}{' '}
+      {unused.because === 'nowhere' ? (
+        <Link to="/protocols" className="underline underline-offset-4">
+          Protocols
+        </Link>
+      ) : (
+        <Link to="/restock/demand" className="underline underline-offset-4">
+          Who comes
+        </Link>
+      )}
+    </p>
+  );
+}
 
 interface LevelPanelProps {
   readonly material: BoughtMaterial;
@@ -44,8 +63,10 @@ function Known({
   const house = useHouse();
   const restock = useRestock();
   const { unit } = material;
-  const { position, orderSize, pack, supplier, servedFromShelf, wastePerYear } = restocking;
+  const { position, orderSize, pack, supplier, servedFromShelf, withoutPerYear, wastePerYear } =
+    restocking;
   const { currency } = house.settings;
+  const unused = whyUnused(material.id, house, restock);
   return (
     <div className="flex flex-col gap-4">
       <div className="flex items-start gap-3">
@@ -61,6 +82,7 @@ function Known({
         </div>
         <OnHandField material={material} onHand={position.onHand} />
       </div>
+      {unused && <NeverOrdered unused={unused} />}
       <dl className="grid grid-cols-4 gap-3 text-sm">
         <Figure title="Counts">
           <WorkedFigure
@@ -95,8 +117,11 @@ function Known({
             </span>
           )}
         </Figure>
-        <Figure title="Served from the shelf">
+        <Figure title="Uses served">
           <span className="font-serif text-xl">{percent(servedFromShelf, 1)}</span>
+          <span className="block text-ink-soft">
+            {number(withoutPerYear, 1)} guests a year go without
+          </span>
         </Figure>
         <Figure title="Wasted a year">
           <span className="font-serif text-xl">
@@ -157,7 +182,7 @@ function Schools({
       <TableHead
         columns={[
           ...names('Shelf checked'),
-          ...figures('Order at', 'In packs', 'Waits', 'In time'),
+          ...figures('Order at', 'In packs', 'Waits', 'Orders in time'),
         ]}
       />
       <tbody>

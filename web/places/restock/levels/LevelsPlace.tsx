@@ -46,6 +46,7 @@ export function LevelsPlace() {
         <PercentField
           className="w-36"
           label="Service level"
+          hint="of orders, in time"
           from={0.5}
           to={0.999}
           commitOn="leaving"

@@ -104,7 +104,7 @@ function DraftLine({ line, supplierId, onChange, onRemove }: DraftLineProps) {
           check={within(LIMITS.orderedPacks)}
           onCommit={(count) => onChange(repriced(line.packId, count))}
         />
-        <span className="w-20 text-right">{money(line.priceMinor, settings.currency)}</span>
+        <span className="w-28 text-right">{money(line.priceMinor, settings.currency)} a pack</span>
         <IconButton label={`Remove ${material.name}`} onClick={onRemove}>
           <Trash2 aria-hidden size={16} />
         </IconButton>

@@ -10,6 +10,7 @@ import {
   openPacksOf,
   orderProgress,
   receivedPacks,
+  takenBackPacks,
 } from '@bienestar/core/restock/orderProgress';
 import { sentOrder } from '@bienestar/core/restock/sendOrder';
 import { daysBetween } from '@bienestar/core/days/days';
@@ -231,7 +232,9 @@ function SentLines({ order }: { readonly order: Order }) {
                 {material?.name ?? 'no longer on the shelf'}
               </span>
               <span>{counted(line.packs, 'pack')}</span>
-              <span className="w-20 text-right">{money(line.priceMinor, settings.currency)}</span>
+              <span className="w-28 text-right">
+                {money(line.priceMinor, settings.currency)} a pack
+              </span>
             </div>
             {line.confirmed &&
               (line.confirmed.packs !== line.packs || line.confirmed.words !== undefined) && (
@@ -246,6 +249,8 @@ function SentLines({ order }: { readonly order: Order }) {
               {came > 0 && open > 0 && ', '}
               {open > 0 && `${open} still to come`}
               {line.refused > 0 && `, ${line.refused} sent back`}
+              {takenBackPacks(line) > 0 &&
+                `, ${takenBackPacks(line)} taken back on the shelf: not counted as come`}
             </p>
             {invoice && (
               <p className="text-clay">

@@ -9,6 +9,7 @@ import type { ReceivedLine, Receiving } from '@bienestar/core/restock/receiveOrd
 import { Button } from '../../../parts/Button';
 import { firstFault } from '../../../parts/firstFault';
 import { DayField } from '../../../parts/DayField';
+import { NamedAbove } from '../../../parts/FieldFrame';
 import { MoneyField } from '../../../parts/MoneyField';
 import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
@@ -52,7 +53,7 @@ export function ReceiveSheet({ order, onClose }: ReceiveSheetProps) {
   const enter = async (): Promise<void> => {
     const wrong = firstFault(form.current);
     if (wrong !== undefined) {
-      setMessage(`Nothing was entered: put “${wrong}” right first.`);
+      setMessage(wrong);
       return;
     }
     setMessage(undefined);
@@ -180,37 +181,39 @@ function CameLine({ line, open, material, faults, onChange }: CameLineProps) {
           All {open} came<span className="sr-only"> of {name}</span>
         </button>
       </div>
-      <div className="grid grid-cols-2 items-end gap-3 pt-1 sm:grid-cols-5">
-        <NumberField
-          label={`Packs of ${name} that came`}
-          value={line.packs}
-          check={whole}
-          error={faultAt('packs')}
-          onCommit={(packs) => onChange({ ...line, packs })}
-        />
-        <TextField
-          label={`Lot number of ${name}`}
-          longest={60}
-          value={line.code}
-          onCommit={(code) => onChange({ ...line, code })}
-        />
-        <DayField
-          label={`${name} keeps until`}
-          value={line.expiresOn ?? ''}
-          onCommit={(day) => onChange({ ...line, expiresOn: day === '' ? undefined : day })}
-        />
-        <MoneyField
-          label={`A pack of ${name} on the invoice`}
-          value={line.paidMinor}
-          onCommit={(paidMinor) => onChange({ ...line, paidMinor })}
-        />
-        <NumberField
-          label={`Packs of ${name} sent back`}
-          value={line.refused}
-          check={whole}
-          onCommit={(refused) => onChange({ ...line, refused })}
-        />
-      </div>
+      <NamedAbove value={name}>
+        <div className="grid grid-cols-2 items-end gap-3 pt-1 sm:grid-cols-5">
+          <NumberField
+            label={`Packs of ${name} that came`}
+            value={line.packs}
+            check={whole}
+            error={faultAt('packs')}
+            onCommit={(packs) => onChange({ ...line, packs })}
+          />
+          <TextField
+            label={`Lot number of ${name}`}
+            longest={60}
+            value={line.code}
+            onCommit={(code) => onChange({ ...line, code })}
+          />
+          <DayField
+            label={`Keeps until, ${name}`}
+            value={line.expiresOn ?? ''}
+            onCommit={(day) => onChange({ ...line, expiresOn: day === '' ? undefined : day })}
+          />
+          <MoneyField
+            label={`A pack of ${name} on the invoice`}
+            value={line.paidMinor}
+            onCommit={(paidMinor) => onChange({ ...line, paidMinor })}
+          />
+          <NumberField
+            label={`Packs of ${name} sent back`}
+            value={line.refused}
+            check={whole}
+            onCommit={(refused) => onChange({ ...line, refused })}
+          />
+        </div>
+      </NamedAbove>
       {material.packs.length > 1 && line.packs > 0 && (
         <div className="pt-2">
           <Segments<PackId>

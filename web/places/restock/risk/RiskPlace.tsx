@@ -64,12 +64,13 @@ export function RiskPlace() {
               <table className="mt-2 w-full text-sm">
                 <TableHead
                   columns={[
-                    ...names('In time'),
+                    ...names('Orders in time'),
                     ...figures(
                       'Tied up',
                       ...(then ? ['in the scenario'] : []),
                       'Thrown away a year',
-                      'Without, a year',
+                      'Orders late, a year',
+                      'Guests without, a year',
                       'Pick',
                     ),
                   ]}
@@ -91,7 +92,8 @@ export function RiskPlace() {
                           <td className={CELL}>{money(then[at]?.tiedUpMinor ?? 0, currency)}</td>
                         )}
                         <td className={CELL}>{money(point.wasteMinor, currency)}</td>
-                        <td className={CELL}>{number(point.shortPerYear, 1)} times</td>
+                        <td className={CELL}>{number(point.shortPerYear, 1)}</td>
+                        <td className={CELL}>{number(point.withoutPerYear, 1)}</td>
                         <td className={CELL}>
                           {picked ? (
                             '● as it is'
@@ -171,9 +173,9 @@ function VerifiedTable({ state }: { readonly state: Exclude<Verifying, { is: 'no
         <tr className="border-b border-line-strong text-xs text-ink-soft">
           {[
             'Material',
-            'Target',
-            'Reached',
-            'Served',
+            'Orders in time, asked',
+            'reached',
+            'Uses served',
             'Days without',
             'Tied up',
             'Wasted a year',

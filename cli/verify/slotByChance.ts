@@ -1,0 +1,80 @@
+import { createCalculator } from '@bienestar/core/figures/createCalculator';
+import { chanceBeyond } from '@bienestar/core/time/distribution';
+import type { House, Minutes, Service } from '@bienestar/core/house/house';
+import { Lots } from '@bienestar/core/testing/lots';
+import { gamma } from './draws';
+import { partsByHand } from './visitByHand';
+
+function drawn({ least, usual, most }: Minutes, pace: number, lots: Lots): number {
+  if (least === most) return least;
+  const one = gamma(1 + (4 * (usual - least)) / (most - least), lots);
+  const other = gamma(1 + (4 * (most - usual)) / (most - least), lots);
+  return pace * (least + ((most - least) * one) / (one + other));
+}
+
+/**
+ * Room times of so many visits, drawn: every step anew, all of a visit at one pace.
+ * @returns minutes, from the shortest to the longest
+ */
+function roomTimesByChance(
+  house: House,
+  service: Service,
+  visits: number,
+  seed: number,
+): Float64Array {
+  const lots = new Lots(seed);
+  const parts = partsByHand(house, service);
+  const off = Math.sqrt(3) * (house.settings.paceSpread ?? 0.06);
+  return Float64Array.from({ length: visits }, () => {
+    const at = lots.unit();
+    const pace = at < 1 / 6 ? 1 - off : at < 5 / 6 ? 1 : 1 + off;
+    return parts.reduce((sum, part) => {
+      if (part.what === 'wait') return sum + drawn(part.minutes, pace, lots);
+      const { step, beside } = part.host;
+      const others = beside.reduce((so, { minutes }) => so + drawn(minutes, pace, lots), 0);
+      return sum + Math.max(drawn(step.minutes, pace, lots), others);
+    }, 0);
+  }).sort();
+}
+
+/** The share of the drawn times that end by then. */
+function shareWithin(times: Float64Array, minutes: number): number {
+  const first = times.findIndex((time) => time > minutes + 1e-6);
+  return first < 0 ? 1 : first / times.length;
+}
+
+/** Cells of the grid on which minutes are kept move a chance by this at most. */
+const GRID = 0.004;
+
+/**
+ * The slot of every service by drawing visits: so many must fit as the house asks, and fewer into a slot that is a
+ * step of the grid shorter; chances that core gives must be the drawn ones. Within the noise of the draws.
+ */
+export function slotsByChance(
+  house: House,
+  visits: number,
+  seed: number,
+): { readonly slots: number; readonly faults: readonly string[] } {
+  const { slotQuantile, slotGridMinutes } = house.settings;
+  const figures = createCalculator()(house);
+  const faults: string[] = [];
+  let slots = 0;
+  for (const service of house.services) {
+    const schedule = figures.services.get(service.id)?.schedule;
+    if (!schedule?.ok) continue;
+    slots += 1;
+    const { slotMinutes, roomTime } = schedule.value;
+    const times = roomTimesByChance(house, service, visits, seed);
+    const noise = GRID + 4.5 * Math.sqrt((slotQuantile * (1 - slotQuantile)) / visits);
+    const within = shareWithin(times, slotMinutes);
+    const said = 1 - chanceBeyond(roomTime, slotMinutes);
+    const shorter = shareWithin(times, slotMinutes - slotGridMinutes);
+    if (within < slotQuantile - noise || shorter > slotQuantile + noise)
+      faults.push(
+        `${service.id}: of visits ${within} fit into ${slotMinutes}, ${shorter} into less`,
+      );
+    if (Math.abs(within - said) > noise)
+      faults.push(`${service.id}: ${within} fit, ${said} are said to`);
+  }
+  return { slots, faults };
+}

@@ -1,0 +1,54 @@
+import { createCalculator } from '@bienestar/core/figures/createCalculator';
+import type { House } from '@bienestar/core/house/house';
+import { mapLeaves } from '@bienestar/core/testing/leaves';
+import { randomHouse } from '@bienestar/core/testing/randomHouse';
+import { describe, expect, it } from 'vitest';
+import { compareHouse } from './compare';
+import { lawsBrokenBy } from './laws';
+import { isShort, playPoint } from './pointByChance';
+import { slotsByChance } from './slotByChance';
+
+const SEEDS = Array.from({ length: 12 }, (_, at) => at + 1001);
+
+/** A house of which every figure by this name is a hundredth more. */
+function spoiled(house: House, name: string): House {
+  return mapLeaves(house, ({ path, value }) =>
+    path.at(-1) === name && typeof value === 'number' ? value * 1.01 : value,
+  );
+}
+
+describe('random houses', () => {
+  it('have the figures that are worked out by hand', () => {
+    const all = SEEDS.map((seed) => compareHouse(randomHouse(seed)));
+    expect(all.flatMap(({ differences }) => differences)).toEqual([]);
+    expect(all.reduce((sum, { figures }) => sum + figures, 0)).toBeGreaterThan(1_000);
+  });
+
+  it.each(['priceMinor', 'heightCm', 'washMinor', 'hourlyPayMinor', 'occupancy', 'commission'])(
+    'differ from them where %s was worked out with another',
+    (name) => {
+      const house = randomHouse(1001);
+      expect(compareHouse(house, createCalculator()(spoiled(house, name))).differences).not.toEqual(
+        [],
+      );
+    },
+  );
+
+  it('keep the laws', () => {
+    const all = SEEDS.map((seed) => lawsBrokenBy(randomHouse(seed)));
+    expect(all.flatMap(({ broken }) => broken)).toEqual([]);
+    expect(all.reduce((sum, { figures }) => sum + figures, 0)).toBeGreaterThan(10_000);
+  });
+
+  it('have slots into which as many drawn visits fit as was asked', () => {
+    const all = SEEDS.map((seed) => slotsByChance(randomHouse(seed), 2_000, seed));
+    expect(all.flatMap(({ faults }) => faults)).toEqual([]);
+    expect(all.reduce((sum, { slots }) => sum + slots, 0)).toBeGreaterThan(20);
+  });
+});
+
+describe('shelves played through', () => {
+  it('have orders that come in time as often as was asked', () => {
+    expect(SEEDS.map((seed) => playPoint(seed, 2_000)).filter(isShort)).toEqual([]);
+  });
+});

@@ -1,0 +1,350 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Amount, Dose, Material, Step } from '../house/house';
+import { asId } from '../house/ids';
+import { REMOVALS, TOOLS } from '../house/protocol';
+import { ACTIONS, PHASES } from '../house/actions';
+import { measured, minutes, protocol, step } from '../testing/sample';
+import { clay, ids, materials, pen, read, said, steamer, words } from '../testing/spoken';
+import { ZONE_IDS } from '../zone/zones';
+import { dosesForOf, forWhomOf, type ForWhom } from '../protocol/forWhom';
+import { added, addedAll } from '../protocol/addSteps';
+import { applyLine, changedByLine, lineToAdd } from './applyLine';
+import { aroundStep, writeStepLine } from './writeStepLine';
+
+const amountsOf = (unit: 'piece' | 'other'): fc.Arbitrary<Amount> => {
+  const quantity = fc
+    .tuple(...Array.from({ length: 3 }, () => fc.integer({ min: 1, max: 40_000 })))
+    .map((three) => three.sort((a, b) => a - b).map((each) => each / 1000))
+    .map(([low = 0, usual = 0, high = 0]) => ({ low, usual, high }));
+  return unit === 'piece'
+    ? quantity.map((each) => ({ how: 'measured', quantity: each, unit: 'piece' }))
+    : fc.oneof(
+        fc
+          .tuple(quantity, fc.constantFrom('ml', 'g', 'tsp', 'tbsp', 'us-fl-oz', 'oz'))
+          .map(([each, of]): Amount => ({ how: 'measured', quantity: each, unit: of as 'ml' })),
+        fc
+          .tuple(quantity, fc.constantFrom('pump', 'drop', 'dropper', 'spray', 'spatula'))
+          .map(([each, of]): Amount => ({ how: 'counted', quantity: each, measure: of as 'pump' })),
+        quantity.map((each): Amount => ({ how: 'named', quantity: each, name: 'almond' })),
+        quantity.map((each): Amount => ({ how: 'packs', quantity: each })),
+        quantity.map((each): Amount => ({ how: 'fingertip', quantity: each })),
+        quantity.map((each): Amount => ({ how: 'coat-weight', mgPerCm2: each })),
+        fc
+          .constantFrom('thin', 'standard', 'generous', 'mask')
+          .map((coat): Amount => ({ how: 'coat', coat })),
+      );
+};
+const doseOf: fc.Arbitrary<Dose> = fc
+  .constantFrom(...materials.filter(({ archivedOn }) => archivedOn === undefined), clay)
+  .chain((thing) => {
+    const unit = 'unit' in thing && thing.unit === 'piece' ? 'piece' : 'other';
+    const wholes = fc.constantFrom<Amount>({ how: 'all' }, { how: 'rest' });
+    const amounts = 'unit' in thing ? amountsOf(unit) : fc.oneof(amountsOf(unit), wholes);
+    return fc
+      .tuple(amounts, fc.constantFrom<Dose['opening']>('fresh', 'left-over-first'))
+      .map(([amount, opening]): Dose => ({
+        id: asId('d'),
+        source:
+          'unit' in thing
+            ? { kind: 'material', materialId: thing.id }
+            : { kind: 'mix', mixId: thing.id },
+        amount,
+        opening,
+      }));
+  });
+const someOf = <T>(values: readonly T[]): fc.Arbitrary<T[]> =>
+  fc.uniqueArray(fc.constantFrom(...values), { minLength: 1, maxLength: 4 });
+const text = fc
+  .array(fc.constantFrom('Warm', 'until', '"quoted"', 'on', '3 min', 'née', '\\', '%', 'at most'), {
+    minLength: 1,
+    maxLength: 5,
+  })
+  .map((each) => each.join(' '));
+const clock = fc
+  .tuple(...Array.from({ length: 3 }, () => fc.integer({ min: 0, max: 600 })))
+  .map((three) => three.sort((a, b) => a - b).map((each) => each / 10))
+  .map(([least = 0, usual = 0, most = 0]) => ({ least, usual, most }));
+
+const anyStep: fc.Arbitrary<Step> = fc
+  .record(
+    {
+      action: fc.constantFrom(...ACTIONS),
+      phase: fc.constantFrom(...PHASES),
+      lightly: someOf(ZONE_IDS),
+      never: someOf(ZONE_IDS),
+      tools: someOf(TOOLS),
+      device: fc.constant({
+        deviceId: pen.id,
+        settings: [
+          {
+            zones: ['face', 'neck-front'] as const,
+            values: [{ kind: 'depth' as const, value: 0.5 }],
+            passes: 2,
+          },
+        ],
+      }),
+      running: fc.constant([steamer.id]),
+      covers: fc.constant(true as const),
+      removal: fc.record(
+        {
+          how: fc.constantFrom(...REMOVALS),
+          taking: fc.constant({ materialId: asId<Material['id']>('towel'), pieces: 2 }),
+          waterMl: fc.integer({ min: 1, max: 3000 }),
+        },
+        { requiredKeys: ['how'] },
+      ),
+      gloves: fc.constantFrom('plain' as const, 'sterile' as const),
+      makes: fc.constant([clay.id]),
+      optional: fc.record({
+        usually: fc.constantFrom('done' as const, 'left-out' as const),
+        if: fc.oneof(text, fc.constant('')),
+      }),
+      offers: fc.constant([asId<never>('eye-sheet')]),
+      say: text,
+      why: text,
+      watch: text,
+      note: text,
+      inLayers: fc.constantFrom('first' as const, 'last' as const, 'all-but-last' as const),
+      name: text,
+      zones: fc.oneof(fc.constant([]), someOf(ZONE_IDS)),
+      doses: fc.uniqueArray(doseOf, {
+        maxLength: 3,
+        selector: (each) => JSON.stringify(each.source),
+      }),
+      minutes: clock,
+      by: fc.constantFrom('therapist' as const, 'assistant' as const),
+      hands: fc.constantFrom('hands-on' as const, 'watching' as const, 'free' as const),
+      cap: fc.record({
+        until: fc.option(text, { nil: undefined }),
+        capMinutes: fc.integer({ min: 1, max: 90 }),
+      }),
+    },
+    { requiredKeys: ['name', 'zones', 'doses', 'minutes', 'by', 'hands'] },
+  )
+  .map(({ cap, phase, ...rest }): Step => {
+    const made_ = step(rest.name, rest.minutes, { ...rest, id: asId('s') });
+    return {
+      ...made_,
+      /* What has an action stands in its phase unless another is said. */
+      ...(phase !== undefined || rest.action === undefined ? phase && { phase } : {}),
+      ...(cap && {
+        capMinutes: cap.capMinutes,
+        ...(cap.until !== undefined && { until: cap.until }),
+      }),
+    };
+  });
+
+describe('from a step to its line and back', () => {
+  it('gives the step again, whatever it says', () => {
+    fc.assert(
+      fc.property(anyStep, (before) => {
+        const line = writeStepLine(before, words);
+        const parsed = read(line);
+        expect(parsed.faults, line).toEqual([]);
+        const after = applyLine(parsed.said, before, ids);
+        const phase = before.phase ?? after.phase;
+        expect(after, line).toEqual({ ...before, ...(phase && { phase }) });
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it('keeps where a step stands, and the options of its products', () => {
+    const before = step('Cleanse', minutes(3), {
+      action: 'cleanse',
+      phase: 'cleanse',
+      stretch: 'set-up',
+      meanwhileOf: asId('mask'),
+      doses: [
+        {
+          id: asId('mine'),
+          source: { kind: 'material', materialId: asId('milk') },
+          amount: measured(2, 'ml'),
+          opening: 'fresh',
+          option: { choiceId: asId('c'), optionId: asId('o') },
+        },
+      ],
+    });
+    const after = applyLine(said('cleanse 4 ml cleansing milk and 1 ml water 5 min'), before, ids);
+    expect(after).toMatchObject({ id: before.id, stretch: 'set-up', meanwhileOf: 'mask' });
+    expect(after.doses.map(({ id, option }) => [id, option?.optionId])).toEqual([
+      ['mine', 'o'],
+      ['d1', undefined],
+    ]);
+  });
+});
+
+describe('for whom a step is', () => {
+  const oily = { by: 'skin-type', values: ['oily'] } as const;
+  const facial = protocol([step('Mask', minutes(3), { action: 'mask', phase: 'mask' })]);
+  const [mask] = facial.steps;
+  if (!mask) throw new Error('The facial has a step.');
+  const changed = (line: string, of = facial, one = mask) =>
+    changedByLine(of, one, said(line), ids);
+
+  it.each<ForWhom>([
+    oily,
+    { by: 'skin-type', values: ['dry', 'sensitive'] },
+    { by: 'phototype', values: ['IV', 'V', 'VI'] },
+    { by: 'condition', values: ['visible-capillaries', 'redness'] },
+    { by: 'visit-kind', values: ['first'] },
+    { by: 'visit-kind', values: ['returning'] },
+    { by: 'day-time', values: ['evening'] },
+    { by: 'season', values: ['summer'] },
+    { by: 'season', values: ['summer', 'autumn'] },
+    { by: 'skin-type', values: [] },
+    { by: 'phototype', values: [] },
+    { by: 'condition', values: [] },
+    { by: 'visit-kind', values: [] },
+    { by: 'day-time', values: [] },
+    { by: 'season', values: [] },
+  ])('is said by its line, and read back: $by $values', (forWhom) => {
+    expect(said(writeStepLine(mask, words, { forWhom })).for).toEqual(forWhom);
+  });
+
+  it('follows its line, and is everybody again when the line does not say it', () => {
+    const some = changed('mask 3 min for oily skin');
+    expect(forWhomOf(some, some.steps[0]?.option)).toEqual(oily);
+    const all = changed('mask 3 min', some, some.steps[0]);
+    expect(all.steps[0]?.option).toBeUndefined();
+  });
+
+  it('stays where no line can say it', () => {
+    const option = { choiceId: asId<never>('c'), optionId: asId<never>('o') };
+    const before = { ...mask, option };
+    const after = changed('mask 4 min', protocol([before]), before);
+    expect(after.steps[0]?.option).toEqual(option);
+  });
+});
+
+describe('for whom a product is', () => {
+  const dry: ForWhom = { by: 'skin-type', values: ['dry'] };
+  const evening: ForWhom = { by: 'day-time', values: ['evening'] };
+  const line = 'cleanse 3 ml cleansing milk and 2 ml water (for dry skin) 5 min';
+  const written = (of: ReturnType<typeof protocol>) =>
+    writeStepLine(of.steps[0] as Step, words, {
+      dosesFor: dosesForOf(of, of.steps[0] as Step),
+    });
+
+  it('is said in brackets behind it, and not of the step', () => {
+    const read_ = said(line);
+    expect(read_.for).toBeUndefined();
+    expect(read_.doses.map((each) => each.for)).toEqual([undefined, dry]);
+  });
+
+  it('makes the choice when it is added, and is written and read back', () => {
+    const what = lineToAdd(read(line), ids);
+    const of = added(protocol([]), what, undefined, ids.other);
+    expect(of.choices).toHaveLength(1);
+    expect(dosesForOf(of, of.steps[0] as Step)).toEqual(
+      new Map([[(of.steps[0] as Step).doses[1]?.id, dry]]),
+    );
+    expect(written(of)).toContain('(for dry skin)');
+    expect(said(written(of)).doses.map((each) => each.for)).toEqual([undefined, dry]);
+  });
+
+  it('follows its line, and is everybody again when the line does not say it', () => {
+    const of = added(protocol([]), lineToAdd(read(line), ids), undefined, ids.other);
+    const change = (to: string, from = of) =>
+      changedByLine(from, from.steps[0] as Step, said(to), ids);
+    const later = change('cleanse 3 ml cleansing milk (in the evening) and 2 ml water 5 min');
+    expect([...dosesForOf(later, later.steps[0] as Step).values()]).toEqual([evening]);
+    const all = change('cleanse 3 ml cleansing milk and 2 ml water 5 min');
+    expect(dosesForOf(all, all.steps[0] as Step).size).toBe(0);
+  });
+
+  it('is anybody else of the same choice', () => {
+    const two =
+      'cleanse 3 ml cleansing milk (for dry skin) and 2 ml water (for anybody else) 5 min';
+    const of = added(protocol([]), lineToAdd(read(two), ids), undefined, counted());
+    expect(of.choices.map(({ options }) => options.map((each) => each.for))).toEqual([
+      [['dry'], []],
+    ]);
+    const line = writeStepLine(of.steps[0] as Step, words, aroundStep(of, of.steps[0] as Step));
+    expect(line).toContain('(for any other skin)');
+    expect(changedByLine(of, of.steps[0] as Step, said(line), ids)).toEqual(of);
+    expect(read('cleanse 2 ml water (for anybody else) 5 min').faults[0]?.message).toContain(
+      'Anybody else than for whom',
+    );
+  });
+
+  it('asks for the bracket to be closed', () => {
+    expect(read('cleanse 3 ml cleansing milk (for dry skin 5 min').faults[0]?.message).toContain(
+      'not closed',
+    );
+  });
+});
+
+describe('in how many layers a step is done', () => {
+  const after = (lines: readonly string[]) =>
+    addedAll(
+      protocol([]),
+      lines.map((line) => lineToAdd(read(line), ids)),
+      undefined,
+      counted(),
+    );
+  const lineOf = (of: ReturnType<typeof after>, at: number) =>
+    writeStepLine(of.steps[at] as Step, words, aroundStep(of, of.steps[at] as Step));
+
+  it('is said of each of its steps, and is one number for all of them', () => {
+    const of = after([
+      'mask 3 min in 2 layers, 3 on later visits "Clay"',
+      'massage 2 min in 2 layers, 3 on later visits',
+      'protect 1 min',
+    ]);
+    expect(of.layerGroups).toMatchObject([{ name: 'Clay', layers: { first: 2, returning: 3 } }]);
+    expect(of.steps.map(({ layerGroupId }) => layerGroupId !== undefined)).toEqual([
+      true,
+      true,
+      false,
+    ]);
+    expect(lineOf(of, 1)).toContain('in 2 layers, 3 on later visits "Clay"');
+  });
+
+  it('follows its line: another number, once, and again', () => {
+    const of = after(['mask 3 min in 2 layers', 'massage 2 min in 2 layers']);
+    const change = (to: string, from = of) =>
+      changedByLine(from, from.steps[0] as Step, said(to), ids);
+    expect(change('mask 3 min in three layers').layerGroups).toMatchObject([
+      { layers: { first: 3, returning: 3 } },
+    ]);
+    const once = change('mask 3 min');
+    expect(once.steps[0]?.layerGroupId).toBeUndefined();
+    expect(change('mask 3 min in 2 layers "Mask"', once).layerGroups).toHaveLength(1);
+  });
+
+  it('is read back as it was written, with what the layers ask between them', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 50 }),
+        fc.integer({ min: 1, max: 50 }),
+        text,
+        (first, returning, name) => {
+          const of = after([`mask 3 min in ${first} layers, ${returning} on later visits`]);
+          const named = {
+            ...of,
+            layerGroups: of.layerGroups.map((each) => ({ ...each, name, halves: true as const })),
+          };
+          const line = lineOf(named, 0);
+          expect(changedByLine(named, named.steps[0] as Step, said(line), ids), line).toEqual(
+            named,
+          );
+        },
+      ),
+      { numRuns: 100 },
+    );
+  });
+
+  it('is a whole number, said once, and only before layers', () => {
+    expect(read('mask 3 min in 0 layers').faults[0]?.message).toContain('from 1 to 50');
+    expect(read('mask 3 min in 1/2 layers').faults[0]?.message).toContain('from 1 to 50');
+    expect(read('mask 3 min in 2 layers in 3 layers').faults[0]?.message).toContain('twice');
+    expect(said('rest in quiet 3 min').name).toBe('Rest in quiet');
+  });
+});
+
+function counted(): () => string {
+  let made = 0;
+  return () => `made-${(made += 1)}`;
+}

@@ -1,0 +1,70 @@
+import type { CountEntered, OrderReceived, Performed } from '@bienestar/contract/api';
+import type { CountedLine, Treatment } from '@bienestar/core/house/house';
+import type { OrderId } from '@bienestar/core/house/ids';
+import type { Receiving } from '@bienestar/core/restock/receiveOrder';
+import type { CountEntry, TotalCountEntry, UseEntry } from '@bienestar/core/stock/entries';
+import { api, keepInHouse, keepStock, named, type Named } from './api';
+
+/** An order as it was read. */
+export interface OrderRead {
+  readonly id: OrderId;
+  readonly version: number;
+}
+
+/* What the outbox sends besides fields: what came, what was counted, what was performed. */
+export const happenedApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    receiveOrder: build.mutation<
+      OrderReceived,
+      Named<OrderRead & { readonly receiving: Receiving }>
+    >({
+      query: ({ id, version, receiving, writeId }) => ({
+        url: `/orders/${id}/receive`,
+        method: 'POST',
+        body: { ...receiving, version },
+        headers: named(writeId),
+      }),
+      invalidatesTags: (_received, error) => (error ? [] : ['Ledger']),
+      onQueryStarted: async (_read, { dispatch, queryFulfilled }) => {
+        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
+        if (!data) return;
+        dispatch(keepInHouse('orders', data.order));
+        data.stock.forEach((stock) => dispatch(keepStock(stock)));
+      },
+    }),
+    perform: build.mutation<
+      Performed,
+      Named<{ readonly treatment: Treatment; readonly uses: readonly UseEntry[] }>
+    >({
+      query: ({ treatment, uses, writeId }) => ({
+        url: '/treatments',
+        method: 'POST',
+        body: { treatment, uses },
+        headers: named(writeId),
+      }),
+      invalidatesTags: (_performed, error) => (error ? [] : ['House', 'Ledger']),
+    }),
+    enterCounted: build.mutation<
+      CountEntered,
+      Named<{
+        readonly roundId: string;
+        readonly line: CountedLine;
+        readonly entry: CountEntry | TotalCountEntry;
+      }>
+    >({
+      query: ({ roundId, line, entry, writeId }) => ({
+        url: `/counts/${roundId}/lines`,
+        method: 'POST',
+        body: { line, entry },
+        headers: named(writeId),
+      }),
+      invalidatesTags: (_entered, error) => (error ? [] : ['Ledger', 'Counts']),
+      onQueryStarted: async (_line, { dispatch, queryFulfilled }) => {
+        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
+        if (!data) return;
+        dispatch(keepInHouse('counts', data.round));
+        dispatch(keepStock(data.stock));
+      },
+    }),
+  }),
+});
