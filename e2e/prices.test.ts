@@ -35,12 +35,14 @@ describe('the price of a service', () => {
     await (await person.find('slider', 'Charged price')).focus();
     await person.page.keyboard.press('ArrowUp');
     await person.sees('Where €85.00 goes');
-    await person.sees(/it earns as much if [\d.]+% of visits stay away; once the paid hours follow/);
+    await person.sees(
+      /it earns as much if [\d.]+% of visits stay away; once the paid hours follow/,
+    );
     await person.page.keyboard.press('Escape');
     await person.sees('Where €80.00 goes');
     await (await person.find('slider', 'Charged price')).focus();
     await person.page.keyboard.press('ArrowDown');
-    await person.sees(/It takes [\d.]+% more visits to earn as much/);
+    await person.sees(/it earns as much with [\d.]+% more visits; once the paid hours follow/);
     await person.page.keyboard.press('Enter');
     await person.waitFor(async () => (await slider()) === '€75.00', 'the new price');
     await person.goTo('/menu');

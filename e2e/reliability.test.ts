@@ -139,3 +139,42 @@ describe('while MariaDB is frozen', () => {
     expect(visitsIn(after.log)).toBe(visitsIn(before.log) + 1);
   });
 });
+
+describe('asked to end, the server ends in order', () => {
+  it('whoever goes on asking does not keep it', async () => {
+    const house = await serveHouse();
+    let isGone = false;
+    const ask = async (): Promise<void> => {
+      while (!isGone) {
+        const answer = await fetch(`${house.url}/api/rooms`).catch(() => undefined);
+        isGone = answer === undefined;
+      }
+    };
+    const asking = [ask(), ask()];
+    const began = Date.now();
+    expect(await house.stopServer()).toBe(0);
+    expect(Date.now() - began).toBeLessThan(2_000);
+    await Promise.all(asking);
+    await house.close();
+  });
+
+  it('what waits for a database that is away was not acknowledged, and is cut off', async () => {
+    const house = await serveHouse();
+    const rooms = await fetch(`${house.url}/api/rooms`);
+    const [room] = (await rooms.json()) as { readonly id: string }[];
+    house.freezeDatabase();
+    const began = Date.now();
+    const change = fetch(`${house.url}/api/rooms/${room?.id}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', 'idempotency-key': 'cut-off' },
+      body: JSON.stringify({ ...room, name: 'Cut off' }),
+    }).catch(() => undefined);
+    /* It has arrived when what was asked after it is answered. */
+    await fetch(`${house.url}/leaf.svg`);
+    const code = await house.stopServer();
+    expect([code, (await change)?.status]).toEqual([0, undefined]);
+    expect(Date.now() - began).toBeLessThan(5_000);
+    house.thawDatabase();
+    await house.close();
+  });
+});

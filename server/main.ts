@@ -22,7 +22,7 @@ import { PAGES } from './places';
  * answer. Safe copies lie in the folder COPIES. Says `{"ready": url}` on stdout when it does, or `{"failed": reason}`; logs go to stderr.
  */
 
-const STOP_WITHIN_MS = 5_000;
+const STOP_WITHIN_MS = 2_500;
 const TIDIED_EVERY_MS = 10 * 60_000;
 const TIDIED_FIRST_MS = 20_000;
 /** A database that is being started, or started again, takes its time. */
@@ -121,8 +121,13 @@ async function tidy(): Promise<void> {
 setInterval(() => void tidy(), TIDIED_EVERY_MS).unref();
 setTimeout(() => void tidy(), TIDIED_FIRST_MS).unref();
 
+/**
+ * Ends in order: what is being answered may finish, and whoever goes on asking is told to go elsewhere. What
+ * still waits then, for a database that is away, was not acknowledged: it is cut off, and sent again with its key.
+ */
 function stop(): void {
-  setTimeout(() => process.exit(1), STOP_WITHIN_MS).unref();
+  setTimeout(() => process.exit(0), STOP_WITHIN_MS).unref();
+  server.prependListener('request', (_request, answer) => answer.setHeader('connection', 'close'));
   server.close(() => {
     void sequelize.close().finally(() => process.exit(0));
   });

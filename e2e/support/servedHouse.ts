@@ -19,6 +19,8 @@ export interface ServedHouse {
   /** stops it in the middle of whatever it does, as a machine that hangs */
   readonly freezeDatabase: () => void;
   readonly thawDatabase: () => void;
+  /** asks the server to end, and says with which code it did */
+  readonly stopServer: () => Promise<number | null>;
   readonly close: () => Promise<void>;
 }
 
@@ -43,7 +45,12 @@ export async function serveHouse(): Promise<ServedHouse> {
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
+  const ended = new Promise<number | null>((resolve) => server.once('exit', resolve));
   const url = await readyUrl(server);
+  const stopServer = (): Promise<number | null> => {
+    server.kill('SIGTERM');
+    return ended;
+  };
   return {
     url,
     suppliers: outside.env.PRICE_LISTS ?? '',
@@ -52,10 +59,9 @@ export async function serveHouse(): Promise<ServedHouse> {
     startDatabase: database.start,
     freezeDatabase: () => freeze(database.pid() ?? 0),
     thawDatabase: () => process.kill(database.pid() ?? 0, 'SIGCONT'),
+    stopServer,
     close: async () => {
-      const ended = new Promise((resolve) => server.once('exit', resolve));
-      server.kill('SIGTERM');
-      await ended;
+      await stopServer();
       await outside.stop();
       await database.stop();
       await rm(folder, { recursive: true, force: true });
