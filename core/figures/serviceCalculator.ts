@@ -191,7 +191,7 @@ export class ServiceCalculator {
   ): Outcome<ServiceCost> {
     const charge = house.settings.therapistCharge;
     const priced = work.reached.flatMap((id) => [unitCosts.get(id), opens.get(id)]);
-    const things = this.#priced.get(service.id, [draws, house.materials, opens], () =>
+    const things = this.#priced.get(service.id, [draws, unitCosts, opens], () =>
       this.#things.get(service.id, [draws, ...priced], () =>
         draws.ok
           ? thingsCost(draws.value, index.materials, unitCosts, opens)

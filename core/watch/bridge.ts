@@ -9,6 +9,7 @@ import type { HouseSettings } from '../house/settings';
 export const CAUSES = [
   'protocol',
   'material',
+  'purchaseTax',
   'expires',
   'pay',
   'devices',
@@ -77,7 +78,7 @@ export function openUsesOf(house: House, calculate: Calculator = createCalculato
 
 /**
  * What moved the margin of a service between two Houses: one cause after the other is taken over, in the
- * order of the work (protocol, each material, what expires open, pay, devices, rooms, fees, VAT, price), and what
+ * order of the work (protocol, each material, tax of what is bought, what expires open, pay, devices, rooms, fees, VAT, price), and what
  * it moves is its part.
  * @returns nothing when the service cannot be counted on either side
  * @see C2 C7 P6
@@ -128,6 +129,11 @@ export function marginBridge(
   for (const material of changedMaterials(before, after)) {
     take('material', (from) => withMaterial(from, material), material.name);
   }
+  take('purchaseTax', (from) => ({
+    ...from,
+    suppliers: after.suppliers,
+    settings: withSettings(from, after, ['purchaseTax']),
+  }));
   opens = opensAfter;
   take('expires', (from) => from);
   take('pay', (from) => ({
@@ -224,6 +230,7 @@ function withWhatIsNew(before: House, after: House): House {
   return {
     ...before,
     materials: joined(before.materials, after.materials),
+    suppliers: joined(before.suppliers, after.suppliers),
     devices: joined(before.devices, after.devices),
     people: joined(before.people, after.people),
   };

@@ -234,6 +234,19 @@ describe('a bridge from an old margin to a new one', () => {
     ]);
   });
 
+  it('tells tax of what is bought apart, said by the house or by a supplier', () => {
+    const included = { rate: 0.21, included: true, recovered: true };
+    const byHouse = { ...house, settings: { ...house.settings, purchaseTax: included } };
+    const bySupplier = {
+      ...house,
+      suppliers: house.suppliers.map((each) => ({ ...each, purchaseTax: included })),
+    };
+    const parts = marginBridge(house, byHouse, serviceId)?.parts;
+    expect(parts).toMatchObject([{ cause: 'purchaseTax' }]);
+    expect(parts?.[0]?.cost).toBeLessThan(0);
+    expect(marginBridge(house, bySupplier, serviceId)?.parts).toEqual(parts);
+  });
+
   it('takes over what a new protocol draws', () => {
     const added = sachet({ id: asId('other'), name: 'Other sachet' });
     const two = dose(asId('other'), { how: 'packs', quantity: { low: 1, usual: 1, high: 1 } });

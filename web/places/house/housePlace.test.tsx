@@ -1,6 +1,8 @@
 // @vitest-environment jsdom
+import { within } from '@testing-library/dom';
+import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { Demand } from '@bienestar/core/house/house';
+import type { Demand, Person } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import type { Supplier } from '@bienestar/core/house/supplier';
 import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
@@ -18,6 +20,17 @@ afterEach(() => {
 const put = async (label: string, text: string): Promise<void> => {
   await person.fill(label, text);
   await person.press('Enter');
+};
+
+const user = userEvent.setup({ delay: null });
+const choosePart = async (name: string, of: HTMLElement): Promise<void> =>
+  user.click(await within(of).findByRole('radio', { name }));
+const putPart = async (name: string, text: string, of: HTMLElement): Promise<HTMLInputElement> => {
+  const field = await within(of).findByRole<HTMLInputElement>('textbox', { name });
+  await user.clear(field);
+  if (text !== '') await user.paste(text);
+  await user.keyboard('{Enter}');
+  return field;
 };
 
 describe('what holds for the whole house', () => {
@@ -77,6 +90,63 @@ describe('what holds for the whole house', () => {
     await person.click('link', 'Next');
     await person.click('link', 'To the house');
     await person.find('heading', 'House');
+  });
+});
+
+describe('how people are paid', () => {
+  it('can be a mixture: for hours at guests, by the month, of the price; what was empty again is left out', async () => {
+    await open('/house');
+    await person.click('button', 'How Ione is paid');
+    const ione = await person.find('group', 'How Ione is paid');
+    await choosePart('hours at guests', ione);
+    await putPart('Besides, by the month', '400', ione);
+    await putPart('Besides, of the net price', '8', ione);
+    const paid = (): Partial<Person>[] =>
+      person.store
+        .getState()
+        .queue.writes.flatMap(({ change }) =>
+          change.kind === 'edit' && change.part === 'people' ? [change.mine as Person] : [],
+        );
+    await vi.waitFor(() =>
+      expect(paid().at(-1)).toMatchObject({
+        paidWhenWorking: true,
+        monthlyPayMinor: 40_000,
+        shareOfPrice: 0.08,
+      }),
+    );
+    await putPart('Besides, by the month', '', ione);
+    await vi.waitFor(() => expect(paid().at(-1)?.monthlyPayMinor).toBeUndefined());
+  });
+
+  it('says at the field what cannot be, and keeps what was typed', async () => {
+    await open('/house');
+    await person.click('button', 'How Ione is paid');
+    const ione = await person.find('group', 'How Ione is paid');
+    const field = await putPart('Besides, of the net price', '101', ione);
+    await person.sees('Must be from 0 to 100 %.');
+    expect(field.value).toBe('101');
+  });
+});
+
+describe('tax of what is bought', () => {
+  it('is said once for the house, and moves what a pack costs', async () => {
+    await open('/shelf/prickly-pear-milk/bought');
+    await person.sees('True cost');
+    const before = document.body.textContent;
+    await person.goTo('/house');
+    await choosePart('with tax', await person.find('radiogroup', 'Prices are typed'));
+    const { after } = await person.written<HouseSettings>('settings');
+    expect(after.purchaseTax).toMatchObject({ included: true, recovered: true });
+    await person.goTo('/shelf/prickly-pear-milk/bought');
+    await person.sees('True cost');
+    expect(document.body.textContent).not.toBe(before);
+  });
+
+  it('of one supplier is its own', async () => {
+    await open('/house');
+    await choosePart('without tax', await person.find('radiogroup', 'Prices are typed: Mercado'));
+    const { after } = await person.written<Supplier>('suppliers');
+    expect(after.purchaseTax).toMatchObject({ included: false });
   });
 });
 

@@ -4,6 +4,7 @@ import { moneyChange, number } from '../../../format/figures';
 export const CAUSE_WORDS: Record<Cause, string> = {
   protocol: 'The protocol',
   material: 'A material',
+  purchaseTax: 'Tax of what is bought',
   expires: 'What expires open',
   pay: 'Pay',
   devices: 'Devices',
