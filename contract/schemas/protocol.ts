@@ -23,7 +23,7 @@ import type {
   VisitKind,
   ZoneSetting,
 } from '@bienestar/core/house/house';
-import { CHOOSING_BY, REMOVALS, TOOLS } from '@bienestar/core/house/protocol';
+import { CHOOSING_BY, REMOVALS, TOOLS } from '@bienestar/core/house/ways';
 import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { CHOOSING_VALUES } from '@bienestar/core/protocol/choose';
 import { ZONE_IDS } from '@bienestar/core/zone/zones';
@@ -125,6 +125,8 @@ const step = shape<Step>({
   }).optional(),
   zones,
   lightly: someZones,
+  more: someZones,
+  last: someZones,
   never: someZones,
   doses: listOf(dose, 40).unique('id'),
   tools: some(Joi.valid(...TOOLS), TOOLS.length).unique(),

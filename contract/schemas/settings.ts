@@ -3,7 +3,15 @@ import { LIMITS, MOST_PACE_SPREAD } from '../limits';
 import type { Grade, HouseSettings } from '@bienestar/core/house/settings';
 import { isLocale } from '@bienestar/core/days/locale';
 import { isTimeZone } from '@bienestar/core/days/timeZones';
-import { FACE_PARTS, type FacePart } from '@bienestar/core/zone/zones';
+import {
+  FACE_PARTS,
+  ZONE_IDS,
+  ZONE_PARTS,
+  type FacePart,
+  type ZoneId,
+} from '@bienestar/core/zone/zones';
+import { zoneName } from '@bienestar/core/zone/zoneNames';
+import type { ZoneSet } from '@bienestar/core/zone/zoneSets';
 import {
   listOf,
   money,
@@ -31,6 +39,29 @@ const faceShares = shape<Record<FacePart, number>>(
   return Math.abs(sum - 1) < SUMS_TO_ONE
     ? value
     : helpers.message({ custom: 'The parts of the face must add up to 100 %.' });
+});
+
+const zoneShares = Joi.object()
+  .pattern(Joi.valid(...ZONE_PARTS.keys()), Joi.object().pattern(Joi.valid(...ZONE_IDS), share))
+  .custom((value: NonNullable<HouseSettings['zoneShares']>, helpers) => {
+    for (const [zone, shares] of Object.entries(value)) {
+      const parts = ZONE_PARTS.get(zone as ZoneId) ?? [];
+      const sum = parts.reduce((total, part) => total + (shares[part.zone] ?? part.share), 0);
+      const foreign = Object.keys(shares).find((key) => !parts.some((part) => part.zone === key));
+      if (foreign !== undefined || Math.abs(sum - 1) >= SUMS_TO_ONE) {
+        return helpers.message({
+          custom: `The parts of ${zoneName(zone as ZoneId)} must be its own, and add up to 100 %.`,
+        });
+      }
+    }
+    return value;
+  });
+
+const ownZone = shape<ZoneSet>({
+  name,
+  zones: listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length)
+    .min(1)
+    .unique(),
 });
 
 const client = shape<HouseSettings['referenceClient']>({
@@ -86,6 +117,10 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   builds: shape<HouseSettings['builds']>({ small: client, large: client }),
   trunkPercent,
   faceShares,
+  zoneShares: zoneShares.optional(),
+  ownZones: some(ownZone, 60).unique('name').messages({
+    'array.unique': 'Two places of the house have the same name.',
+  }),
   handlingLoss: shareBelowOne,
   coatMgPerCm2: shape<HouseSettings['coatMgPerCm2']>({
     thin: positive,

@@ -5,7 +5,7 @@ import type { ShelfIndex } from '../house/houseIndex';
 import type { DeviceId, MaterialId, MixId, StepId } from '../house/ids';
 import { effectsOf } from '../house/actions';
 import { workedZones } from '../zone/workedZones';
-import { FACE_PARTS, leavesOf, type LeafZone } from '../zone/zones';
+import { leavesOf, type LeafZone, type ZoneId } from '../zone/zones';
 import type { StopFor, Warning } from '../house/careFacts';
 
 /** What a protocol does to a person that asks for care. */
@@ -91,23 +91,13 @@ function isInWater({ action }: Step, warning: Warning): boolean {
   return action === 'steam' && warning === 'flammable';
 }
 
-const ZONES_OF_REGION: Readonly<Record<RegionOfCare, readonly LeafZone[]>> = {
-  head: [...FACE_PARTS, 'scalp', 'neck-front', 'neck-back', 'decollete'],
+const ZONES_OF_REGION: Readonly<Record<RegionOfCare, readonly ZoneId[]>> = {
+  head: ['face', 'scalp', 'neck-front', 'neck-back', 'decollete'],
   /* Along the jaw one slips onto it. */
   neck: ['neck-front', 'jawline'],
   eyes: ['eye-contour'],
-  body: [
-    'chest',
-    'abdomen',
-    'back',
-    'buttock-left',
-    'buttock-right',
-    'thigh-left',
-    'thigh-right',
-    'lower-leg-left',
-    'lower-leg-right',
-  ],
-  legs: ['thigh-left', 'thigh-right', 'lower-leg-left', 'lower-leg-right'],
+  body: ['chest', 'abdomen', 'back', 'buttocks', 'thighs', 'lower-legs'],
+  legs: ['thighs', 'lower-legs'],
 };
 
 /**
@@ -120,7 +110,9 @@ export function regionsOf(
   const leaves = new Set<LeafZone>(steps.flatMap((step) => workedZones(step).flatMap(leavesOf)));
   return new Set(
     REGIONS_OF_CARE.filter(
-      (region) => leaves.size === 0 || ZONES_OF_REGION[region].some((leaf) => leaves.has(leaf)),
+      (region) =>
+        leaves.size === 0 ||
+        ZONES_OF_REGION[region].flatMap(leavesOf).some((leaf) => leaves.has(leaf)),
     ),
   );
 }

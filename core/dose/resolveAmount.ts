@@ -9,7 +9,7 @@ import { coatWeight, mlPerCount, namedAmount, type Measures } from '../quantity/
 import { isOrdered, multiplyTriples, scaleTriple, type Triple } from '../quantity/triple';
 import { unitFactor, type BaseUnit } from '../quantity/unit';
 import { zoneAreaCm2, type BodySettings } from './zoneArea';
-import { zoneName, type ZoneId } from '../zone/zones';
+import { type ZoneId } from '../zone/zones';
 
 /** The settings that decide how much an amount is. */
 export type DoseSettings = BodySettings &
@@ -170,7 +170,7 @@ function coat(
   if (zones.length === 0) {
     return fail(
       'zones-missing',
-      `A coat of ${source.name} needs the zones it covers, such as ${zoneName('face')}.`,
+      `A coat of ${source.name} needs the zones it covers, such as the face.`,
       { ...where, field: 'zones' },
     );
   }

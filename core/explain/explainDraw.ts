@@ -4,7 +4,7 @@ import { preferredPack } from '../house/packs';
 import { GRAMS_PER_FINGERTIP_UNIT } from '../quantity/fingertip';
 import { mlPerCount, namedAmount } from '../quantity/measures';
 import { workedZones } from '../zone/workedZones';
-import { zoneName } from '../zone/zones';
+import { zoneName } from '../zone/zoneNames';
 import { figure, type Origin, type Working, type WorkingInput } from './working';
 
 /**

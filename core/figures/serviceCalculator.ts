@@ -141,6 +141,7 @@ export class ServiceCalculator {
       settings.referenceClient,
       settings.trunkPercent,
       settings.faceShares,
+      settings.zoneShares,
     ];
     return this.#shelves.get(service.id, [...from, house.materials], () =>
       this.#doses.get(service.id, [...from, ...work.reached.map(doseFacetOf)], () => {

@@ -18,6 +18,7 @@ export type * from './amount';
 export type * from './material';
 export type * from './mix';
 export type * from './protocol';
+export type * from './ways';
 export type { Hands, Stretch } from './actions';
 export type { Device } from './device';
 export type { Edition } from './edition';

@@ -14,6 +14,7 @@ import type {
 } from './ids';
 import type { SettingKind } from './device';
 import type { Action, Hands, Phase, Stretch } from './actions';
+import type { ChoosingBy, RemovalWay, Tool } from './ways';
 
 export type Role = 'therapist' | 'assistant';
 export type VisitKind = 'first' | 'returning';
@@ -40,40 +41,6 @@ export interface Dose {
   /** only for clients for whom this option is taken */
   readonly option?: InOption;
 }
-
-/** With what a product is worked. */
-export const TOOLS = [
-  'fingers',
-  'palms',
-  'brush',
-  'spatula',
-  'gauze',
-  'cotton',
-  'sponges',
-  'towel',
-  'sheet',
-  'mitt',
-  'stones',
-  'blade',
-  'dropper',
-  'spray',
-] as const;
-export type Tool = (typeof TOOLS)[number];
-
-/** How something comes off again. */
-export const REMOVALS = [
-  'warm-water',
-  'cool-water',
-  'warm-towel',
-  'cool-towel',
-  'sponges',
-  'spatula',
-  'tissue',
-  'peel-away',
-  'shower',
-  'stays-on',
-] as const;
-export type RemovalWay = (typeof REMOVALS)[number];
 
 export interface Removal {
   readonly how: RemovalWay;
@@ -152,6 +119,10 @@ export interface Step extends Placed {
   readonly zones: readonly ZoneId[];
   /** of the zones, where to go lightly */
   readonly lightly?: readonly ZoneId[];
+  /** of the zones, where more of it is needed */
+  readonly more?: readonly ZoneId[];
+  /** of the zones, those that come last */
+  readonly last?: readonly ZoneId[];
   /** where this step is never done, said aloud on the card */
   readonly never?: readonly ZoneId[];
   readonly doses: readonly Dose[];
@@ -204,18 +175,6 @@ export interface LayerGroup {
   readonly halves?: true;
   readonly testSpot?: TestSpot;
 }
-
-/** What a choice looks at. */
-export const CHOOSING_BY = [
-  'skin-type',
-  'phototype',
-  'condition',
-  'visit-kind',
-  'day-time',
-  'season',
-  'couch',
-] as const;
-export type ChoosingBy = (typeof CHOOSING_BY)[number];
 
 export interface ChoiceOption {
   readonly id: OptionId;

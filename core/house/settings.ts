@@ -1,7 +1,11 @@
 import type { PurchaseTax } from './supplier';
 import type { RestockSettings } from './restock';
 import type { Spoons } from '../quantity/unit';
-import type { FacePart } from '../zone/zones';
+import type { FacePart, ZoneId } from '../zone/zones';
+import type { ZoneSet } from '../zone/zoneSets';
+
+/** Parts of a zone, each with its share of it. */
+export type ZoneShares = Readonly<Partial<Record<ZoneId, number>>>;
 
 /** How a therapist's time is charged to a service. */
 export type TherapistCharge = 'attended' | 'slot';
@@ -56,6 +60,10 @@ export interface HouseSettings {
   readonly trunkPercent: { readonly decollete: number; readonly abdomen: number };
   /** house estimates of the parts of the face, as shares of the face; they sum to 1 */
   readonly faceShares: Readonly<Record<FacePart, number>>;
+  /** of other zones, shares of their parts where the house estimates them otherwise; those of a zone sum to 1 */
+  readonly zoneShares?: Readonly<Partial<Record<ZoneId, ZoneShares>>>;
+  /** places that go by a name of the house */
+  readonly ownZones?: readonly ZoneSet[];
   /** share of a coat that stays on hands and tools */
   readonly handlingLoss: number;
   readonly coatMgPerCm2: {

@@ -9,7 +9,8 @@ import {
   VISIT_KINDS,
 } from '../house/client';
 import type { OptionId } from '../house/ids';
-import type { Choice, ChoosingBy } from '../house/protocol';
+import type { Choice } from '../house/protocol';
+import type { ChoosingBy } from '../house/ways';
 
 /** The values of each thing that a choice may look at; none where it is decided at the couch. */
 export const CHOOSING_VALUES: Readonly<Record<ChoosingBy, readonly string[]>> = {

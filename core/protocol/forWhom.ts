@@ -1,6 +1,6 @@
 import type { Choice, Dose, InOption, Step, Writing } from '../house/house';
 import { asId, type DoseId } from '../house/ids';
-import type { ChoosingBy } from '../house/protocol';
+import type { ChoosingBy } from '../house/ways';
 
 /**
  * For whom a step is, or when: one thing that a choice looks at, and the values that fit; none for anybody else,

@@ -115,6 +115,7 @@ export function createRestocker(): Restocker {
       settings.builds,
       settings.trunkPercent,
       settings.faceShares,
+      settings.zoneShares,
       ...house.materials.map((material) => facets.doseFacet(material)),
     ];
     return kinds.get(service.id, from, () =>

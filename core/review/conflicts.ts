@@ -4,7 +4,9 @@ import type { StepId } from '../house/ids';
 import { problem, type CodeAbout } from '../problem/problem';
 import type { Schedule, ScheduleRow } from '../time/schedule';
 import { workedZones } from '../zone/workedZones';
-import { leavesOf, zoneName, type LeafZone } from '../zone/zones';
+import { inWholes } from '../zone/pickZones';
+import { leavesOf, type LeafZone } from '../zone/zones';
+import { zoneName } from '../zone/zoneNames';
 import { effectsOf } from '../house/actions';
 import type { Finding, ReviewedProtocol } from './finding';
 
@@ -129,12 +131,11 @@ function covered(rows: readonly ScheduleRow[], steps: Steps, say: Say): void {
       leaves.forEach((leaf) => under.delete(leaf));
       continue;
     }
-    const hit = leaves.find((leaf) => {
-      const cover = under.get(leaf);
-      return cover !== undefined && cover.id !== step.id;
-    });
-    const cover = hit && under.get(hit);
-    if (hit && cover && isWork(step)) {
+    const cover = leaves
+      .map((leaf) => under.get(leaf))
+      .find((each) => each !== undefined && each.id !== step.id);
+    if (cover && isWork(step)) {
+      const hit = leaves.filter((leaf) => under.get(leaf) === cover);
       say(step.id, 'zone-covered', underWords(step, hit, cover));
     }
     if (step.covers) {
@@ -153,14 +154,14 @@ function checkBeside(row: ScheduleRow, steps: Steps, cover: Step, say: Say): voi
   const step = row.of.kind === 'step' ? steps.get(row.of.stepId) : undefined;
   if (!step || !isWork(step)) return;
   const covers = new Set(cover.zones.flatMap(leavesOf));
-  const hit = step.zones.flatMap(leavesOf).find((leaf) => covers.has(leaf));
-  if (hit) {
+  const hit = step.zones.flatMap(leavesOf).filter((leaf) => covers.has(leaf));
+  if (hit.length > 0) {
     say(step.id, 'zone-covered', underWords(step, hit, cover));
   }
 }
 
-function underWords(step: Step, zone: LeafZone, cover: Step): string {
-  return `“${step.name}” works on ${zoneName(zone)}, which lies under “${cover.name}”. Take it off first, work elsewhere, or, where it is laid over it, say of “${step.name}” that its zones lie under it (in a line: covered).`;
+function underWords(step: Step, hit: readonly LeafZone[], cover: Step): string {
+  return `“${step.name}” works on ${inWholes(hit).map(zoneName).join(', ')}, which lies under “${cover.name}”. Take it off first, work elsewhere, or, where it is laid over it, say of “${step.name}” that its zones lie under it (in a line: covered).`;
 }
 
 /** Whether a step does something on its zones, rather than laying a cover over what lies there. */

@@ -3,7 +3,9 @@ import type { Step } from '../house/house';
 import { devicesOf } from '../house/protocol';
 import { problem, type CodeAbout } from '../problem/problem';
 import { workedZones } from '../zone/workedZones';
-import { leavesOf, zoneName, type LeafZone, type ZoneId } from '../zone/zones';
+import { chosenOf } from '../zone/pickZones';
+import { leavesOf, type LeafZone, type ZoneId } from '../zone/zones';
+import { zoneName } from '../zone/zoneNames';
 import { materialsOfStep } from '../care/traits';
 import type { Finding, ReviewedProtocol } from './finding';
 
@@ -81,18 +83,27 @@ function endpointFaults({ name, until, minutes, capMinutes }: Step, say: Say): F
     : [];
 }
 
-function zoneFaults({ name, zones, never = [], lightly = [] }: Step, say: Say): Finding[] {
+function zoneFaults(
+  { name, zones, never = [], lightly = [], more = [], last = [] }: Step,
+  say: Say,
+): Finding[] {
   const twice = overlap(zones);
   const kept = workedZones({ zones, never });
   const forbidden = zones.filter((zone) => meeting([zone], kept).length === 0);
-  const outside = lightly.filter((zone) => meeting([zone], zones).length === 0);
+  const outside = [
+    ...notWorked(lightly, zones, 'goes lightly on'),
+    ...notWorked(more, zones, 'takes more on'),
+    ...notWorked(last, zones, 'ends with'),
+  ];
   return [
     ...(twice
       ? [
           say(
             'prompt',
             'zone-named-twice',
-            `“${name}” names ${zoneName(twice[1])} twice: it lies within ${zoneName(twice[0])}, and is covered once.`,
+            chosenOf([twice[0]], twice[1]) === 'all'
+              ? `“${name}” names ${zoneName(twice[1])} twice: it lies within ${zoneName(twice[0])}, and is covered once.`
+              : `“${name}” names ${zoneName(twice[0])} and ${zoneName(twice[1])}, which share skin: it is covered once.`,
             'zones',
           ),
         ]
@@ -105,15 +116,16 @@ function zoneFaults({ name, zones, never = [], lightly = [] }: Step, say: Say): 
         'zones',
       ),
     ),
-    ...outside.map((zone) =>
-      say(
-        'prompt',
-        'zone-not-worked',
-        `“${name}” goes lightly on ${zoneName(zone)}, but is not done there.`,
-        'zones',
-      ),
+    ...outside.map((words) =>
+      say('prompt', 'zone-not-worked', `“${name}” ${words}, but is not done there.`, 'zones'),
     ),
   ];
+}
+
+function notWorked(some: readonly ZoneId[], worked: readonly ZoneId[], how: string): string[] {
+  return some
+    .filter((zone) => meeting([zone], worked).length === 0)
+    .map((zone) => `${how} ${zoneName(zone)}`);
 }
 
 function deviceFaults(
@@ -203,11 +215,11 @@ function forbiddenIn(
   });
 }
 
+/** Two of the zones that share skin: the one that lies within the other second. */
 function overlap(zones: readonly ZoneId[]): [ZoneId, ZoneId] | undefined {
-  for (const large of zones) {
-    const leaves: readonly ZoneId[] = leavesOf(large);
-    const inner = zones.find((zone) => zone !== large && leaves.includes(zone));
-    if (inner) return [large, inner];
+  for (const [at, zone] of zones.entries()) {
+    const other = zones.find((each, nth) => nth > at && chosenOf([zone], each) !== 'none');
+    if (other) return chosenOf([other], zone) === 'all' ? [other, zone] : [zone, other];
   }
   return undefined;
 }

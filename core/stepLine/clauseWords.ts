@@ -4,6 +4,8 @@ import { Phrases } from './vocabulary';
 export const CLAUSES = [
   'on',
   'lightly on',
+  'more on',
+  'last on',
   'never on',
   'with',
   'running',

@@ -22,6 +22,10 @@ export const TAKE_CLAUSE: Readonly<Record<Clause, TakeClause>> = {
   on: (cursor, said, words, from) => put(cursor, said, 'zones', takeZones(cursor, words), from),
   'lightly on': (cursor, said, words, from) =>
     put(cursor, said, 'lightly', takeZones(cursor, words), from),
+  'more on': (cursor, said, words, from) =>
+    put(cursor, said, 'more', takeZones(cursor, words), from),
+  'last on': (cursor, said, words, from) =>
+    put(cursor, said, 'last', takeZones(cursor, words), from),
   'never on': (cursor, said, words, from) =>
     put(cursor, said, 'never', takeZones(cursor, words), from),
   with: takeWith,
@@ -65,6 +69,8 @@ export const TAKE_CLAUSE: Readonly<Record<Clause, TakeClause>> = {
 const NAMES = {
   zones: 'where',
   lightly: 'where to go lightly',
+  more: 'where more',
+  last: 'where last',
   never: 'where never',
   running: 'what runs along',
   hands: 'whose hands',

@@ -1,5 +1,5 @@
 import { CONDITIONS, DAY_TIMES, PHOTOTYPES, SEASONS, SKIN_TYPES } from '../house/client';
-import type { ChoosingBy } from '../house/protocol';
+import type { ChoosingBy } from '../house/ways';
 import type { ForWhom } from '../protocol/forWhom';
 import type { Cursor } from './cursor';
 import type { ParsedStep } from './parsedStep';

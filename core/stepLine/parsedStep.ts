@@ -13,6 +13,8 @@ export type ParsedStep = {
       | 'capMinutes'
       | 'zones'
       | 'lightly'
+      | 'more'
+      | 'last'
       | 'never'
       | 'tools'
       | 'device'

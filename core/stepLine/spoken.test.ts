@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Amount, Material } from '../house/house';
 import { asId } from '../house/ids';
 import { bought, cleanser, mix, sachet } from '../testing/sample';
-import { zoneName } from '../zone/zones';
+import { zoneName } from '../zone/zoneNames';
 import { conditionWords } from './conditions';
 import { parseStepLine } from './parseStepLine';
 import { vocabularyOf } from './vocabulary';

@@ -1,12 +1,14 @@
 import type { Amount, Device, Material, Mix, Protocol, Source } from '../house/house';
 import { offeredOf } from '../house/offered';
-import { REMOVALS, TOOLS, type RemovalWay, type Tool } from '../house/protocol';
+import { REMOVALS, TOOLS, type RemovalWay, type Tool } from '../house/ways';
 import type { DeviceId, MixId, ProtocolId } from '../house/ids';
 import { ACTIONS, PHASES, type Action, type Phase } from '../house/actions';
 import type { CountedMeasure } from '../quantity/measures';
 import type { StatedUnit } from '../quantity/unit';
-import { ZONE_SETS } from '../zone/zoneSets';
-import { ZONE_IDS, zoneName, type ZoneId } from '../zone/zones';
+import type { HouseSettings } from '../house/settings';
+import { ZONE_SETS, type ZoneSet } from '../zone/zoneSets';
+import { ZONE_IDS, type ZoneId } from '../zone/zones';
+import { zoneName } from '../zone/zoneNames';
 import { keyOf } from './tokens';
 
 /** What a unit word makes of the number before it. */
@@ -62,6 +64,8 @@ export interface Vocabulary {
   readonly devices: Phrases<DeviceId>;
   readonly removals: Phrases<RemovalWay>;
   readonly mixes: Phrases<MixId>;
+  /** places that go by a name of the house */
+  readonly ownZones: readonly ZoneSet[];
   readonly protocols: Phrases<ProtocolId>;
   /** by the id of a material or mix */
   readonly nameOf: (source: Source) => string | undefined;
@@ -75,6 +79,7 @@ export interface Named {
   readonly mixes: readonly Mix[];
   readonly devices: readonly Device[];
   readonly protocols: readonly Pick<Protocol, 'id' | 'name'>[];
+  readonly settings?: Pick<HouseSettings, 'ownZones'>;
 }
 
 const UNIT_WORDS: readonly [UnitWord, readonly string[]][] = [
@@ -136,8 +141,16 @@ export function unitWritten(
 const written = (word: string): string => word.replaceAll('-', ' ');
 
 /** Everything that can be named in a house: its shelf, devices and protocols, zones, actions, ways. */
-export function vocabularyOf({ materials, mixes, devices, protocols }: Named): Vocabulary {
+export function vocabularyOf({
+  materials,
+  mixes,
+  devices,
+  protocols,
+  settings,
+}: Named): Vocabulary {
+  const ownZones = settings?.ownZones ?? [];
   const words: Omit<Vocabulary, 'nameOf' | 'bareUnit'> = {
+    ownZones,
     actions: new Phrases(),
     phases: new Phrases(),
     units: new Phrases(),
@@ -172,6 +185,7 @@ export function vocabularyOf({ materials, mixes, devices, protocols }: Named): V
     words.products.add(mix.name, { kind: 'mix', mixId: mix.id });
     words.mixes.add(mix.name, mix.id);
   }
+  for (const { name, zones } of ownZones) words.zones.add(name, zones);
   for (const zone of ZONE_IDS) words.zones.add(zoneName(zone), [zone]);
   for (const { name, zones } of ZONE_SETS) words.zones.add(name, zones);
   words.zones.add('neck', ['neck-front'], 'neck front');

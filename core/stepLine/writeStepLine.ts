@@ -1,3 +1,4 @@
+import { ZONE_MODES, ZONE_MODE_WORDS } from '../house/ways';
 import type { Amount, Dose, Source, Step, Writing, ZoneSetting } from '../house/house';
 import { dosesForOf, forWhomOf, type DosesFor, type ForWhom } from '../protocol/forWhom';
 import { layersSaidOf, type LayersSaid } from '../protocol/layersSaid';
@@ -6,7 +7,8 @@ import { layersWords } from './layers';
 import { gentleHands, sayableName } from './defaults';
 import { actionFacts } from '../house/actions';
 import type { Triple } from '../quantity/triple';
-import { zoneName, type ZoneId } from '../zone/zones';
+import type { ZoneId } from '../zone/zones';
+import { zonesSaid } from '../zone/zonesSaid';
 import { keyOf, quotedWords } from './tokens';
 import { unitWritten, type Vocabulary } from './vocabulary';
 
@@ -44,12 +46,11 @@ export function writeStepLine(
     action,
     step.name === sayableName(action) ? undefined : quotedWords(step.name),
     step.doses.map((dose) => doseWritten(dose, words, dosesFor?.get(dose.id))).join(' and '),
-    clause('on', zones(step.zones)),
-    clause('lightly on', zones(step.lightly)),
-    clause('never on', zones(step.never)),
+    clause('on', zones(step.zones, words)),
+    ...ZONE_MODES.map((mode) => clause(ZONE_MODE_WORDS[mode], zones(step[mode], words))),
     clause('with', step.tools?.join(', ')),
     device &&
-      `with ${words.devices.all().find(({ value }) => value === device.deviceId)?.name ?? ''}${settings(device.settings)}`,
+      `with ${words.devices.all().find(({ value }) => value === device.deviceId)?.name ?? ''}${settings(device.settings, words)}`,
     clause('running', named(words.devices.all(), step.running)),
     `${range(step.minutes.least, step.minutes.usual, step.minutes.most)} min`,
     until === undefined ? undefined : `until ${quotedWords(until)}`,
@@ -102,8 +103,8 @@ function quotedClause(word: string, text: string | undefined): string | undefine
   return text === undefined || text === '' ? undefined : `${word} ${quotedWords(text)}`;
 }
 
-function zones(list: readonly ZoneId[] | undefined): string {
-  return (list ?? []).map(zoneName).join(', ');
+function zones(list: readonly ZoneId[] | undefined, { ownZones }: Vocabulary): string {
+  return zonesSaid(list ?? [], ownZones).join(', ');
 }
 
 function named(
@@ -115,12 +116,12 @@ function named(
     .join(', ');
 }
 
-function settings(list: readonly ZoneSetting[]): string {
+function settings(list: readonly ZoneSetting[], words: Vocabulary): string {
   if (list.length === 0) return '';
   const each = list.map(({ zones: where, values, passes }) => {
     const set = values.map(({ kind, value }) => `${kind.replaceAll('-', ' ')} ${number(value)}`);
     if (passes !== undefined) set.push(`${passes} passes`);
-    return `${zones(where)}: ${set.join(', ')}`;
+    return `${zones(where, words)}: ${set.join(', ')}`;
   });
   return ` (${each.join('; ')})`;
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Amount, Dose, Material, Step } from '../house/house';
 import { asId } from '../house/ids';
-import { REMOVALS, TOOLS } from '../house/protocol';
+import { REMOVALS, TOOLS } from '../house/ways';
 import { ACTIONS, PHASES } from '../house/actions';
 import { measured, minutes, protocol, step } from '../testing/sample';
 import { clay, ids, materials, pen, read, said, steamer, words } from '../testing/spoken';
@@ -72,6 +72,8 @@ const anyStep: fc.Arbitrary<Step> = fc
       action: fc.constantFrom(...ACTIONS),
       phase: fc.constantFrom(...PHASES),
       lightly: someOf(ZONE_IDS),
+      more: someOf(ZONE_IDS),
+      last: someOf(ZONE_IDS),
       never: someOf(ZONE_IDS),
       tools: someOf(TOOLS),
       device: fc.constant({

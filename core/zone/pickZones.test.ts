@@ -9,7 +9,21 @@ const leaves = (zones: readonly ZoneId[]): string[] => [...new Set(zones.flatMap
 describe('picking zones', () => {
   it('keeps the order of picking, and makes regions of their parts', () => {
     expect(toggleZone(['neck-front'], 'face')).toEqual(['neck-front', 'face']);
-    expect(toggleZone(['thigh-left', 'feet'], 'thigh-right')).toEqual(['thighs', 'feet']);
+    expect(toggleZone(['feet', 'thigh-left'], 'thigh-right')).toEqual(['feet', 'thighs']);
+    expect(toggleZone(['cheek-left'], 'nose-fold-left')).toEqual([
+      'upper-cheek-left',
+      'lower-cheek-left',
+    ]);
+    expect(toggleZone(['upper-cheek-left'], 'upper-cheek-right')).toEqual(['upper-cheeks']);
+  });
+
+  it('keeps an order of its own: right before left, the upper lip last', () => {
+    expect(toggleZone(['cheek-right'], 'cheek-left')).toEqual(['cheek-right', 'cheek-left']);
+    expect(
+      (['upper-lip', 'upper-lip'] as const)
+        .reduce<ZoneId[]>((so, zone) => toggleZone(so, zone), ['face'])
+        .at(-1),
+    ).toBe('upper-lip');
     expect(toggleZone(['face'], 'eye-contour')).not.toContain('face');
     expect(toggleZone(['nose', 'neck-front', 'chin'], 'face')).toEqual(['neck-front', 'face']);
   });

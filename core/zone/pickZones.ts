@@ -5,44 +5,60 @@ export function isChosen(zones: readonly ZoneId[], leaf: LeafZone): boolean {
   return zones.some((zone) => leavesOf(zone).includes(leaf));
 }
 
+/** How much of a zone lies in what is chosen. */
+export function chosenOf(zones: readonly ZoneId[], zone: ZoneId): 'all' | 'part' | 'none' {
+  const chosen = new Set(zones.flatMap(leavesOf));
+  const leaves = leavesOf(zone);
+  const count = leaves.filter((leaf) => chosen.has(leaf)).length;
+  return count === 0 ? 'none' : count === leaves.length ? 'all' : 'part';
+}
+
 /**
  * Chooses or leaves out a zone, with all its parts. What is chosen stays in the order in which it was
- * chosen; the parts of a region become the region when all of them are chosen, and a region its parts
- * when one is left out.
+ * chosen; parts that follow one another as they do in a zone become that zone, and a zone its other parts when one
+ * is left out.
  */
 export function toggleZone(zones: readonly ZoneId[], zone: ZoneId): ZoneId[] {
-  const leaves = leavesOf(zone);
-  if (leaves.every((leaf) => isChosen(zones, leaf))) {
-    return zones.flatMap((each): readonly ZoneId[] => {
-      const of = leavesOf(each);
-      return of.some((leaf) => leaves.includes(leaf))
-        ? of.filter((leaf) => !leaves.includes(leaf))
-        : [each];
-    });
-  }
-  const kept = zones.filter((each) => !leavesOf(each).some((leaf) => leaves.includes(leaf)));
-  return joined([...kept, zone]);
+  const isAll = chosenOf(zones, zone) === 'all';
+  const kept = without(zones, leavesOf(zone));
+  return inWholes(isAll ? kept : [...kept, zone]);
 }
 
 /** Puts a set of zones in, or leaves all of it out where all is chosen. */
 export function toggleZones(zones: readonly ZoneId[], set: readonly ZoneId[]): ZoneId[] {
-  const all = set.every((zone) => leavesOf(zone).every((leaf) => isChosen(zones, leaf)));
+  const all = set.every((zone) => chosenOf(zones, zone) === 'all');
   return set
-    .filter((zone) => all || !leavesOf(zone).every((leaf) => isChosen(zones, leaf)))
+    .filter((zone) => all || chosenOf(zones, zone) !== 'all')
     .reduce<ZoneId[]>((so, zone) => toggleZone(so, zone), [...zones]);
 }
 
-/** Regions in the place of the first of their parts, where all parts are named. */
-function joined(zones: readonly ZoneId[]): ZoneId[] {
-  return REGIONS.reduce<ZoneId[]>(
-    (so, region) => {
-      const parts: readonly ZoneId[] = leavesOf(region);
-      if (!parts.every((part) => so.includes(part))) return so;
-      const first = so.findIndex((zone) => parts.includes(zone));
-      return so.flatMap((zone, at) =>
-        at === first ? [region] : parts.includes(zone) ? [] : [zone],
-      );
-    },
-    [...zones],
-  );
+/** Zones without some of their parts; a zone that loses none stays as it is. */
+export function without(zones: readonly ZoneId[], leaves: readonly LeafZone[]): ZoneId[] {
+  const gone = new Set(leaves);
+  return zones.flatMap((zone): readonly ZoneId[] => {
+    const own = leavesOf(zone);
+    if (!own.some((leaf) => gone.has(leaf))) return [zone];
+    return inWholes(own.filter((leaf) => !gone.has(leaf)));
+  });
+}
+
+/**
+ * The same skin in the same order, in the largest zones: left before right, as the body is told, is no order of its
+ * own, and right before left is.
+ */
+export function inWholes(zones: readonly ZoneId[]): ZoneId[] {
+  const leaves = zones.flatMap(leavesOf);
+  const found: ZoneId[] = [];
+  for (let at = 0; at < leaves.length;) {
+    const from = at;
+    const whole = REGIONS.find((region) => {
+      const of = leavesOf(region);
+      return of.every((leaf, nth) => leaves[from + nth] === leaf);
+    });
+    const next = whole ?? leaves[at];
+    if (next === undefined) break;
+    found.push(next);
+    at += leavesOf(next).length;
+  }
+  return found;
 }

@@ -6,10 +6,14 @@ export interface ZoneSet {
   readonly zones: readonly ZoneId[];
 }
 
+/** Groups as people say them. */
 export const ZONE_SETS: readonly ZoneSet[] = [
   { name: 'face and neck', zones: ['face', 'neck-front'] },
   { name: 'face, neck and décolleté', zones: ['face', 'neck-front', 'decollete'] },
-  { name: 'neck and shoulders', zones: ['neck-back', 'upper-arms'] },
+  { name: 'T-zone', zones: ['forehead-centre', 'nose', 'chin'] },
+  { name: 'round the mouth', zones: ['upper-lip', 'under-lip', 'mouth-corners'] },
+  { name: 'hairline and perimeter', zones: ['hairline', 'scalp-edge'] },
+  { name: 'neck and shoulders', zones: ['neck-back', 'shoulders'] },
   { name: 'full back', zones: ['back', 'neck-back'] },
   { name: 'legs', zones: ['thighs', 'lower-legs', 'feet'] },
   { name: 'arms', zones: ['upper-arms', 'forearms', 'hands'] },

@@ -15,7 +15,7 @@ import type {
   Step,
 } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
-import { REMOVALS, TOOLS } from '@bienestar/core/house/protocol';
+import { REMOVALS, TOOLS } from '@bienestar/core/house/ways';
 import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { ordered } from '@bienestar/core/protocol/editSteps';
 import { ZONE_IDS } from '@bienestar/core/zone/zones';
@@ -86,6 +86,8 @@ const step = fc.record(
     doses,
     capMinutes: millionths(0.1, 90),
     lightly: fc.uniqueArray(fc.constantFrom(...ZONE_IDS), { minLength: 1, maxLength: 3 }),
+    more: fc.uniqueArray(fc.constantFrom(...ZONE_IDS), { minLength: 1, maxLength: 3 }),
+    last: fc.uniqueArray(fc.constantFrom(...ZONE_IDS), { minLength: 1, maxLength: 3 }),
     tools: fc.uniqueArray(fc.constantFrom(...TOOLS), { minLength: 1 }),
     action: fc.constantFrom(...ACTIONS),
     phase: fc.constantFrom(...PHASES),

@@ -8,7 +8,8 @@ import type {
   Step,
   ZoneSetting,
 } from '@bienestar/core/house/house';
-import { zoneName } from '@bienestar/core/zone/zones';
+import type { ZoneSet } from '@bienestar/core/zone/zoneSets';
+import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
 import { number } from './figures';
 
 /** A word of the vocabulary as it is read: "visible-capillaries" is "visible capillaries". */
@@ -61,12 +62,13 @@ export const REMOVAL_WORDS: Record<RemovalWay, string> = {
 export function settingWords(
   { zones, values, passes }: ZoneSetting,
   unitOf: (kind: string) => string,
+  own?: readonly ZoneSet[],
 ): string {
   const set = values.map(({ kind, value }) =>
     `${spoken(kind)} ${number(value)} ${unitOf(kind)}`.trim(),
   );
   if (passes !== undefined) set.push(passes === 1 ? '1 pass' : `${passes} passes`);
-  return `${zones.map(zoneName).join(', ')}: ${set.join(', ')}`;
+  return `${zonesSaid(zones, own).join(', ')}: ${set.join(', ')}`;
 }
 
 /** For whom an option is, in a line. */

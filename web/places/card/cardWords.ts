@@ -8,7 +8,8 @@ import {
 } from '@bienestar/core/room/protocolCard';
 import type { MixId } from '@bienestar/core/house/ids';
 import { scaleTriple, type Triple } from '@bienestar/core/quantity/triple';
-import { zoneName } from '@bienestar/core/zone/zones';
+import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
+import { ZONE_MODES, ZONE_MODE_WORDS } from '@bienestar/core/house/ways';
 import { amountWords, saidAmount, span, type SaidAmount } from '../../format/amountWords';
 import { number } from '../../format/figures';
 import {
@@ -149,6 +150,7 @@ function cautionWords({
 function lineOf(of: CardStep, work: RoomWork): CardLine {
   const { step, standing, number: at, clock, times, layersBegin, inLayers } = of;
   const { house } = work;
+  const own = house.settings.ownZones;
   const nameOf = (id: string): string | undefined =>
     house.materials.find((each) => each.id === id)?.name;
   const device = step.device && house.devices.find((each) => each.id === step.device?.deviceId);
@@ -159,15 +161,17 @@ function lineOf(of: CardStep, work: RoomWork): CardLine {
     (id) => house.protocols.find((each) => each.id === id)?.name ?? [],
   );
   const details = [
-    step.zones.map(zoneName).join(', '),
-    step.lightly && `lightly on ${step.lightly.map(zoneName).join(', ')}`,
-    step.never && `never on ${step.never.map(zoneName).join(', ')}`,
+    zonesSaid(step.zones, own).join(', '),
+    ...ZONE_MODES.map(
+      (mode) => step[mode] && `${ZONE_MODE_WORDS[mode]} ${zonesSaid(step[mode], own).join(', ')}`,
+    ),
     step.tools && `with ${step.tools.map(spoken).join(', ')}`,
     device && `with ${device.name}`,
     ...(step.device?.settings ?? []).map((setting) =>
       settingWords(
         setting,
         (kind) => device?.settings.find((each) => each.kind === kind)?.unit ?? '',
+        own,
       ),
     ),
     running.length > 0 && `${running.join(', ')} running`,
@@ -275,7 +279,7 @@ function mixWords(id: MixId, { house, shelf, draws }: RoomWork): string[] {
   ];
 }
 
-function layersWords(group: LayerGroup, { schedule }: RoomWork): string {
+function layersWords(group: LayerGroup, { schedule, house }: RoomWork): string {
   const layers = new Set(
     schedule.rows.flatMap((row) =>
       row.of.kind === 'between' && row.of.layerGroupId === group.id ? [row.layer] : [],
@@ -286,7 +290,7 @@ function layersWords(group: LayerGroup, { schedule }: RoomWork): string {
     `${group.name}: ${layers + 1} times`,
     halves && 'each half of the face for itself',
     testSpot &&
-      `first a test spot on ${testSpot.zones.map(zoneName).join(', ')}, ${span({ low: testSpot.minutes.least, usual: testSpot.minutes.usual, high: testSpot.minutes.most })} min, wait ${span({ low: testSpot.wait.least, usual: testSpot.wait.usual, high: testSpot.wait.most })} min and watch ${testSpot.watch}`,
+      `first a test spot on ${zonesSaid(testSpot.zones, house.settings.ownZones).join(', ')}, ${span({ low: testSpot.minutes.least, usual: testSpot.minutes.usual, high: testSpot.minutes.most })} min, wait ${span({ low: testSpot.wait.least, usual: testSpot.wait.usual, high: testSpot.wait.most })} min and watch ${testSpot.watch}`,
     between &&
       `between: wait ${span({ low: between.wait.least, usual: between.wait.usual, high: between.wait.most })} min and ask “${between.question}”`,
     score && `slow down at ${score.slowAt}, stop and remove at ${score.stopAt}`,

@@ -7,6 +7,7 @@ import { Section } from './Section';
 import { SettingField, SettingFields } from './SettingField';
 import { LocaleChoice } from './LocaleChoice';
 import { TimeZoneChoice } from './TimeZoneChoice';
+import { ZonesPanel } from './ZonesPanel';
 
 /** Money, hours and measures of the house; every field saves as it is left. */
 export function SettingsPanel() {
@@ -48,6 +49,7 @@ export function SettingsPanel() {
           <SettingFields of={['clientHeight', 'clientWeight', 'thinCoat', 'standardCoat']} />
           <SettingFields of={['generousCoat', 'handlingLoss']} />
         </InTwo>
+        <ZonesPanel />
       </Section>
     </div>
   );

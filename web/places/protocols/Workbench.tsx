@@ -71,10 +71,10 @@ export function Workbench({ part }: WorkbenchProps) {
         : [],
     [clock, house, worked],
   );
-  const { materials, mixes, devices: machines, protocols } = snapshot;
+  const { materials, mixes, devices: machines, protocols, settings } = snapshot;
   const words = useMemo(
-    () => vocabularyOf({ materials, mixes, devices: machines, protocols }),
-    [materials, mixes, machines, protocols],
+    () => vocabularyOf({ materials, mixes, devices: machines, protocols, settings }),
+    [materials, mixes, machines, protocols, settings],
   );
   const pull = useCallback(
     (id: string, minutes: Minutes): void =>

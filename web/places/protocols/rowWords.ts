@@ -3,7 +3,8 @@ import { isStep } from '@bienestar/core/house/protocol';
 import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
 import type { Finding, Weight } from '@bienestar/core/review/finding';
 import type { Schedule } from '@bienestar/core/time/schedule';
-import { zoneName } from '@bienestar/core/zone/zones';
+import type { ZoneSet } from '@bienestar/core/zone/zoneSets';
+import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
 import { amountWords } from '../../format/amountWords';
 import { optionWords } from '../../format/protocolWords';
 import type { ShownService } from './useShownService';
@@ -42,7 +43,7 @@ export function rowsOf(protocol: Protocol, shown: ShownService): readonly RowWor
       line,
       startsAt: starts.get(line.id),
       details: isStep(line)
-        ? detailsOf(line, names, protocol.choices)
+        ? detailsOf(line, names, protocol.choices, house.settings.ownZones)
         : blockDetails(line.blockId, house.blocks),
       heading: before?.stretch === line.stretch ? undefined : STRETCH_WORDS[line.stretch],
       layersHeading:
@@ -76,16 +77,23 @@ function namesOf(house: ShownService['house']): ReadonlyMap<string, string> {
 
 const details = new WeakMap<
   Step,
-  { readonly names: object; readonly choices: object; readonly words: string }
+  {
+    readonly names: object;
+    readonly choices: object;
+    readonly own: object | undefined;
+    readonly words: string;
+  }
 >();
 
 function detailsOf(
   step: Step,
   names: ReadonlyMap<string, string>,
   choices: readonly Choice[],
+  own: readonly ZoneSet[] | undefined,
 ): string {
   const before = details.get(step);
-  if (before?.names === names && before.choices === choices) return before.words;
+  if (before?.names === names && before.choices === choices && before.own === own)
+    return before.words;
   const drawn = step.doses.map(({ amount, source, option }) => {
     const name = names.get(source.kind === 'material' ? source.materialId : source.mixId);
     const said = `${amountWords(amount, name)} ${name ?? 'something that is no longer on the shelf'}`;
@@ -94,10 +102,10 @@ function detailsOf(
       ?.options.find(({ id }) => id === option?.optionId)?.name;
     return whom === undefined ? said : `${said} (${whom})`;
   });
-  const words = [drawn.join(', '), step.zones.map(zoneName).join(', ')]
+  const words = [drawn.join(', '), zonesSaid(step.zones, own).join(', ')]
     .filter((each) => each !== '')
     .join(' — ');
-  details.set(step, { names, choices, words });
+  details.set(step, { names, choices, own, words });
   return words;
 }
 

@@ -4,7 +4,7 @@ import { LIMITS, within } from '@bienestar/contract/limits';
 import { gentlest, type Device } from '@bienestar/core/house/device';
 import type { ZoneSetting } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
-import { zoneName } from '@bienestar/core/zone/zones';
+import { zoneName } from '@bienestar/core/zone/zoneNames';
 import { number } from '../../../format/figures';
 import { settingWords, spoken } from '../../../format/protocolWords';
 import { Button, IconButton } from '../../../parts/Button';

@@ -1,4 +1,4 @@
-import { REMOVALS } from '@bienestar/core/house/protocol';
+import { REMOVALS } from '@bienestar/core/house/ways';
 import { asId } from '@bienestar/core/house/ids';
 import { REMOVAL_WORDS, removalWords } from '../../../format/protocolWords';
 import { Choice } from '../../../parts/Choice';

@@ -1,4 +1,4 @@
-import { TOOLS, type Tool } from '@bienestar/core/house/protocol';
+import { TOOLS, type Tool } from '@bienestar/core/house/ways';
 import { ACTIONS, actionFacts, PHASES } from '@bienestar/core/house/actions';
 import { spoken } from '../../../format/protocolWords';
 import { Choice } from '../../../parts/Choice';

@@ -1,6 +1,7 @@
 import { Popover } from 'radix-ui';
 import { toggleZone } from '@bienestar/core/zone/pickZones';
-import { zoneName, type ZoneId } from '@bienestar/core/zone/zones';
+import { type ZoneId } from '@bienestar/core/zone/zones';
+import { zoneName } from '@bienestar/core/zone/zoneNames';
 import { ZoneMap } from './ZoneMap';
 
 interface ZoneButtonProps {

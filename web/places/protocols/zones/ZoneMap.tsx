@@ -1,28 +1,46 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
-import { isChosen } from '@bienestar/core/zone/pickZones';
-import { leavesOf, zoneName, type LeafZone, type ZoneId } from '@bienestar/core/zone/zones';
+import type { ZoneMode } from '@bienestar/core/house/ways';
+import { chosenOf } from '@bienestar/core/zone/pickZones';
+import { type ZoneId } from '@bienestar/core/zone/zones';
+import { zoneName } from '@bienestar/core/zone/zoneNames';
+import { Segments } from '../../../parts/Segments';
+import { LARGE_FIGURES } from './zonePartShapes';
 import { FIGURES, type ZoneFigure, type ZoneShape } from './zoneShapes';
 
 interface ZoneMapProps {
   /** in the order in which they are worked */
   readonly zones: readonly ZoneId[];
-  readonly lightly?: readonly ZoneId[];
-  readonly never?: readonly ZoneId[];
+  /** of them, where it is done otherwise */
+  readonly modes?: Readonly<Partial<Record<ZoneMode, readonly ZoneId[]>>>;
   /** what a pick means, in words */
   readonly pickWords: string;
-  readonly onPick: (zone: LeafZone) => void;
+  readonly onPick: (zone: ZoneId) => void;
 }
 
 interface Drawn {
   readonly figure: string;
-  readonly zone: LeafZone;
+  readonly zone: ZoneId;
 }
 
-/** A drawn face and body whose zones are picked; arrow keys go from one to the next, Space picks. */
-export function ZoneMap({ zones, lightly = [], never = [], pickWords, onPick }: ZoneMapProps) {
+type View = 'whole' | keyof typeof LARGE_FIGURES;
+const VIEWS: readonly { readonly value: View; readonly label: string }[] = [
+  { value: 'whole', label: 'whole' },
+  { value: 'face', label: 'face' },
+  { value: 'front', label: 'front' },
+  { value: 'back', label: 'back' },
+  { value: 'legs', label: 'legs' },
+];
+
+/**
+ * A drawn face and body whose zones are picked, as a whole or large with the finest parts; arrow keys go from one to
+ * the next, Space picks.
+ */
+export function ZoneMap({ zones, modes = {}, pickWords, onPick }: ZoneMapProps) {
+  const [view, setView] = useState<View>('whole');
   const [at, setAt] = useState(0);
   const map = useRef<HTMLDivElement>(null);
-  const all: readonly Drawn[] = FIGURES.flatMap((figure) =>
+  const figures = view === 'whole' ? FIGURES : LARGE_FIGURES[view];
+  const all: readonly Drawn[] = figures.flatMap((figure) =>
     figure.shapes.flatMap((shape) =>
       sidesOf(figure, shape).map(({ zone }) => ({ figure: figure.name, zone })),
     ),
@@ -43,76 +61,98 @@ export function ZoneMap({ zones, lightly = [], never = [], pickWords, onPick }: 
     event.preventDefault();
   };
   return (
-    <div
-      ref={map}
-      role="group"
-      aria-label={`Face and body: ${pickWords}`}
-      className="flex items-start justify-center gap-2"
-      onKeyDown={onKeyDown}
-    >
-      {FIGURES.map((figure) => (
-        <svg
-          key={figure.name}
-          viewBox={`0 0 ${figure.width} ${figure.height}`}
-          className={figure.name === 'Face' ? 'h-72' : 'h-64'}
-        >
-          <title>{figure.name}</title>
-          {figure.outline.map((path) => (
-            <path key={path} d={path} className="fill-none stroke-line-strong" />
-          ))}
-          {figure.shapes.map((shape) =>
-            sidesOf(figure, shape).map(({ zone, flipped }) => {
-              const order = all.findIndex(
-                (each) => each.figure === figure.name && each.zone === zone,
-              );
-              return (
-                <ZonePath
-                  key={`${zone}-${String(flipped)}`}
-                  figure={figure}
-                  shape={shape}
-                  zone={zone}
-                  flipped={flipped}
-                  number={numberOf(zones, zone, figure)}
-                  look={lookOf(zone, zones, lightly, never)}
-                  reachable={order === at}
-                  onFocus={() => setAt(order)}
-                  onPick={onPick}
-                />
-              );
-            }),
-          )}
-        </svg>
-      ))}
+    <div className="flex flex-col gap-2">
+      <Segments
+        label="What is drawn"
+        labelHidden
+        value={view}
+        options={VIEWS}
+        onChoose={(next) => {
+          setView(next);
+          setAt(0);
+        }}
+      />
+      <div
+        ref={map}
+        role="group"
+        aria-label={`Face and body: ${pickWords}`}
+        className="flex items-start justify-center gap-2"
+        onKeyDown={onKeyDown}
+      >
+        {figures.map((figure) => (
+          <svg key={figure.name} viewBox={figure.viewBox} className={sizeOf(view, figure)}>
+            <title>{figure.name}</title>
+            {figure.outline.map((path) => (
+              <path key={path} d={path} className="fill-none stroke-line-strong" />
+            ))}
+            {figure.shapes.map((shape) =>
+              sidesOf(figure, shape).map(({ zone, flipped }) => {
+                const order = all.findIndex(
+                  (each) => each.figure === figure.name && each.zone === zone,
+                );
+                return (
+                  <ZonePath
+                    key={`${zone}-${String(flipped)}`}
+                    figure={figure}
+                    shape={shape}
+                    zone={zone}
+                    flipped={flipped}
+                    number={numberOf(zones, zone, figure)}
+                    look={lookOf(zone, zones, modes)}
+                    isLarge={view !== 'whole'}
+                    reachable={order === at}
+                    onFocus={() => setAt(order)}
+                    onPick={onPick}
+                  />
+                );
+              }),
+            )}
+          </svg>
+        ))}
+      </div>
     </div>
   );
+}
+
+function sizeOf(view: View, { name }: ZoneFigure): string {
+  if (view === 'whole') return name === 'Face' ? 'h-72' : 'h-64';
+  return view === 'legs' ? 'w-1/2' : 'w-full max-w-96';
 }
 
 interface ZonePathProps {
   readonly figure: ZoneFigure;
   readonly shape: ZoneShape;
-  readonly zone: LeafZone;
+  readonly zone: ZoneId;
   readonly flipped: boolean;
   readonly number: number | undefined;
   readonly look: ZoneLook;
+  readonly isLarge: boolean;
   readonly reachable: boolean;
   readonly onFocus: () => void;
-  readonly onPick: (zone: LeafZone) => void;
+  readonly onPick: (zone: ZoneId) => void;
 }
 
-type ZoneLook = 'none' | 'worked' | 'lightly' | 'never';
+type ZoneLook = 'none' | 'part' | 'worked' | ZoneMode;
 
 const LOOKS: Record<ZoneLook, string> = {
   none: 'fill-sheet stroke-line-strong hover:fill-sunk',
+  part: 'fill-palm-wash stroke-palm',
   worked: 'fill-palm stroke-sheet',
   lightly: 'fill-palm-wash stroke-palm [stroke-dasharray:3_2]',
+  more: 'fill-palm stroke-ink [stroke-width:2]',
+  last: 'fill-palm stroke-sheet',
   never: 'fill-clay-wash stroke-clay',
 };
 const LOOK_WORDS: Record<ZoneLook, string> = {
   none: '',
+  part: ', in part',
   worked: '',
   lightly: ', lightly',
+  more: ', more',
+  last: ', last',
   never: ', never',
 };
+const DARK: ReadonlySet<ZoneLook> = new Set(['worked', 'more', 'last']);
 
 function ZonePath({
   figure,
@@ -121,20 +161,21 @@ function ZonePath({
   flipped,
   number,
   look,
+  isLarge,
   reachable,
   onFocus,
   onPick,
 }: ZonePathProps) {
   const [x, y] = shape.at;
   const at = flipped ? figure.width - x : x;
-  const sign = look === 'never' ? '×' : number;
+  const sign = signOf(look, number);
   return (
     <>
       <path
         d={shape.path}
         transform={flipped ? `translate(${figure.width} 0) scale(-1 1)` : undefined}
         role="checkbox"
-        aria-checked={look !== 'none'}
+        aria-checked={look === 'part' ? 'mixed' : look !== 'none'}
         aria-label={`${zoneName(zone)}${LOOK_WORDS[look]}${number === undefined ? '' : `, worked ${number}.`}`}
         tabIndex={reachable ? 0 : -1}
         className={`cursor-pointer outline-offset-1 focus-visible:stroke-focus focus-visible:[stroke-width:3] ${LOOKS[look]}`}
@@ -146,10 +187,10 @@ function ZonePath({
       {sign !== undefined && (
         <text
           x={at}
-          y={y + 4}
+          y={y + (isLarge ? 2 : 4)}
           textAnchor="middle"
           aria-hidden
-          className={`pointer-events-none text-[13px] font-bold ${look === 'worked' ? 'fill-on-fill' : 'fill-ink'}`}
+          className={`pointer-events-none font-bold ${isLarge ? 'text-[7px]' : 'text-[13px]'} ${DARK.has(look) ? 'fill-on-fill' : 'fill-ink'}`}
         >
           {sign}
         </text>
@@ -158,43 +199,54 @@ function ZonePath({
   );
 }
 
-/** A shape once, or once on each side; from the front, the client's left is to the right. */
+function signOf(look: ZoneLook, number: number | undefined): string | undefined {
+  const order = number === undefined ? '' : String(number);
+  switch (look) {
+    case 'never':
+      return '×';
+    case 'more':
+      return `${order}+`;
+    case 'last':
+      return `${order}↓`;
+    default:
+      return order === '' ? undefined : order;
+  }
+}
+
+/** A shape once, or once on each side; from the front, the client’s left is to the right. */
 function sidesOf(
-  figure: ZoneFigure,
+  { facing }: ZoneFigure,
   shape: ZoneShape,
-): readonly { readonly zone: LeafZone; readonly flipped: boolean }[] {
+): readonly { readonly zone: ZoneId; readonly flipped: boolean }[] {
   if (shape.mirrored === undefined) return [{ zone: shape.zone, flipped: false }];
-  const facing = FIGURES.find(({ name }) => name === figure.name)?.facing ?? false;
   return [
     { zone: shape.zone, flipped: facing },
     { zone: shape.mirrored, flipped: !facing },
   ];
 }
 
-/** The place in the order of work, shown once in each figure where several zones are one. */
-function numberOf(
-  zones: readonly ZoneId[],
-  leaf: LeafZone,
-  figure: ZoneFigure,
-): number | undefined {
-  const order = zones.findIndex((zone) => leavesOf(zone).includes(leaf));
+/** The place in the order of work, shown once in each figure where several shapes are one zone. */
+function numberOf(zones: readonly ZoneId[], drawn: ZoneId, figure: ZoneFigure): number | undefined {
+  const order = zones.findIndex((zone) => chosenOf([zone], drawn) !== 'none');
   const zone = zones[order];
   if (zone === undefined || zones.length < 2) return undefined;
-  const drawn = figure.shapes.flatMap((shape) => [
-    shape.zone,
-    ...(shape.mirrored === undefined ? [] : [shape.mirrored]),
-  ]);
-  const first = leavesOf(zone).find((each) => drawn.includes(each));
-  return first === leaf || leavesOf(zone).length <= 2 ? order + 1 : undefined;
+  const first = figure.shapes
+    .flatMap((shape) => sidesOf(figure, shape))
+    .find((each) => chosenOf([zone], each.zone) !== 'none');
+  return first?.zone === drawn ? order + 1 : undefined;
 }
 
+const STRONGEST = ['never', 'lightly', 'more', 'last'] as const satisfies readonly ZoneMode[];
+
 function lookOf(
-  leaf: LeafZone,
+  drawn: ZoneId,
   zones: readonly ZoneId[],
-  lightly: readonly ZoneId[],
-  never: readonly ZoneId[],
+  modes: Readonly<Partial<Record<ZoneMode, readonly ZoneId[]>>>,
 ): ZoneLook {
-  if (isChosen(never, leaf)) return 'never';
-  if (isChosen(lightly, leaf)) return 'lightly';
-  return isChosen(zones, leaf) ? 'worked' : 'none';
+  const mode = STRONGEST.find((each) => chosenOf(modes[each] ?? [], drawn) === 'all');
+  if (mode) return mode;
+  const worked = chosenOf(zones, drawn);
+  const isOtherwise = STRONGEST.some((each) => chosenOf(modes[each] ?? [], drawn) !== 'none');
+  if (worked === 'all') return isOtherwise ? 'part' : 'worked';
+  return worked === 'part' || isOtherwise ? 'part' : 'none';
 }

@@ -1,32 +1,42 @@
 import { useEffect, useRef, useState } from 'react';
+import { ZONE_MODES, type ZoneMode } from '@bienestar/core/house/ways';
 import { toggleZone, toggleZones } from '@bienestar/core/zone/pickZones';
 import { ZONE_SETS } from '@bienestar/core/zone/zoneSets';
-import { zoneName, type ZoneId } from '@bienestar/core/zone/zones';
+import type { ZoneId } from '@bienestar/core/zone/zones';
+import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
 import { LABEL_LOOK } from '../../../parts/FieldFrame';
 import { Segments } from '../../../parts/Segments';
+import { useSnapshot } from '../../../store/house';
 import type { StepFieldsProps } from '../inspector/stepFields';
+import { NamePlace } from './NamePlace';
 import { ZoneMap } from './ZoneMap';
 
-type Mode = 'zones' | 'lightly' | 'never';
+type Picking = 'zones' | ZoneMode;
+const PICKINGS = ['zones', ...ZONE_MODES] as const satisfies readonly Picking[];
 
-const MODE_WORDS: Record<Mode, string> = {
-  zones: 'worked here',
-  lightly: 'go lightly',
+const PICKING_WORDS: Record<Picking, string> = {
+  zones: 'worked',
+  lightly: 'lightly',
+  more: 'more',
+  last: 'last',
   never: 'never',
 };
+const NONE: readonly ZoneId[] = [];
 
-/** Where the step is worked and in which order, where lightly, where never: on a drawn face and body. */
+/** Where the step is worked and in which order, and where otherwise than elsewhere: on a drawn face and body. */
 export function ZonesField({ step, change }: StepFieldsProps) {
+  const { ownZones = [] } = useSnapshot().settings;
   const [open, setOpen] = useState(false);
-  const [mode, setMode] = useState<Mode>('zones');
+  const [picking, setPicking] = useState<Picking>('zones');
   const drawn = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (open) drawn.current?.scrollIntoView({ block: 'nearest' });
   }, [open]);
-  const { zones, lightly = [], never = [] } = step;
-  const of: Record<Mode, readonly ZoneId[]> = { zones, lightly, never };
+  const { zones } = step;
+  const picked = step[picking] ?? NONE;
   const put = (next: readonly ZoneId[]): void =>
-    change({ [mode]: mode !== 'zones' && next.length === 0 ? undefined : next });
+    change({ [picking]: picking !== 'zones' && next.length === 0 ? undefined : next });
+  const said = zonesSaid(zones, ownZones);
   return (
     <div className="flex flex-col gap-2">
       <div className="flex items-baseline justify-between gap-3">
@@ -40,53 +50,51 @@ export function ZonesField({ step, change }: StepFieldsProps) {
           {open ? 'put the map away' : zones.length === 0 ? 'choose zones' : 'change zones'}
         </button>
       </div>
-      {zones.length + lightly.length + never.length > 0 && (
-        <p className="flex flex-wrap text-sm">
-          {zones.map((zone, at) => (
-            <span key={zone} className="mr-2 whitespace-nowrap">
-              {zones.length > 1 && <span className="text-ink-soft">{at + 1} </span>}
-              {zoneName(zone)}
-            </span>
-          ))}
-          {lightly.length > 0 && (
-            <span className="w-full text-palm">lightly: {lightly.map(zoneName).join(', ')}</span>
-          )}
-          {never.length > 0 && (
-            <span className="w-full text-clay">× never: {never.map(zoneName).join(', ')}</span>
-          )}
-        </p>
-      )}
+      <p className="flex flex-wrap text-sm empty:hidden">
+        {said.map((words, at) => (
+          <span key={words} className="mr-2 whitespace-nowrap">
+            {said.length > 1 && <span className="text-ink-soft">{at + 1} </span>}
+            {words}
+          </span>
+        ))}
+        {ZONE_MODES.map(
+          (mode) =>
+            step[mode] && (
+              <span key={mode} className={`w-full ${mode === 'never' ? 'text-clay' : 'text-palm'}`}>
+                {mode === 'never' && '× '}
+                {PICKING_WORDS[mode]}: {zonesSaid(step[mode], ownZones).join(', ')}
+              </span>
+            ),
+        )}
+      </p>
       {open && (
         <div ref={drawn} className="flex flex-col gap-2 border border-line bg-paper p-3">
           <Segments
             label="A pick means"
             labelHidden
-            value={mode}
-            options={(['zones', 'lightly', 'never'] as const).map((value) => ({
-              value,
-              label: MODE_WORDS[value],
-            }))}
-            onChoose={setMode}
+            value={picking}
+            options={PICKINGS.map((value) => ({ value, label: PICKING_WORDS[value] }))}
+            onChoose={setPicking}
           />
           <ZoneMap
             zones={zones}
-            lightly={lightly}
-            never={never}
-            pickWords={MODE_WORDS[mode]}
-            onPick={(zone) => put(toggleZone(of[mode], zone))}
+            modes={step}
+            pickWords={PICKING_WORDS[picking]}
+            onPick={(zone) => put(toggleZone(picked, zone))}
           />
           <div className="flex flex-wrap gap-1">
-            {[{ name: 'face', zones: ['face'] as const }, ...ZONE_SETS].map((set) => (
+            {[{ name: 'face', zones: ['face'] as const }, ...ZONE_SETS, ...ownZones].map((set) => (
               <button
                 key={set.name}
                 type="button"
-                onClick={() => put(toggleZones(of[mode], set.zones))}
+                onClick={() => put(toggleZones(picked, set.zones))}
                 className="h-7 rounded-full border border-line-strong px-2.5 text-sm hover:bg-sunk"
               >
                 {set.name}
               </button>
             ))}
           </div>
+          {picked.length > 0 && <NamePlace zones={picked} />}
         </div>
       )}
     </div>

@@ -1,11 +1,11 @@
-import type { LeafZone } from '@bienestar/core/zone/zones';
+import type { ZoneId } from '@bienestar/core/zone/zones';
 
 /** A zone as it is drawn. */
 export interface ZoneShape {
-  readonly zone: LeafZone;
+  readonly zone: ZoneId;
   readonly path: string;
   /** the same on the other side of the figure's middle */
-  readonly mirrored?: LeafZone;
+  readonly mirrored?: ZoneId;
   /** where its number stands */
   readonly at: readonly [x: number, y: number];
 }
@@ -13,16 +13,19 @@ export interface ZoneShape {
 /** A figure with its zones, and what is drawn of it without being one. */
 export interface ZoneFigure {
   readonly name: string;
+  /** seen from the front, so that the client's left is to the right */
+  readonly facing: boolean;
   readonly width: number;
-  readonly height: number;
+  readonly viewBox: string;
   readonly outline: readonly string[];
   readonly shapes: readonly ZoneShape[];
 }
 
 const FACE: ZoneFigure = {
   name: 'Face',
+  facing: true,
   width: 220,
-  height: 334,
+  viewBox: '0 0 220 334',
   outline: [
     'M72,112 C76,106 88,106 92,112 M128,112 C132,106 144,106 148,112',
     'M98,176 C106,182 114,182 122,176',
@@ -124,8 +127,9 @@ const HEAD = 'M80,6 C92,6 95,18 94,26 C93,34 88,40 80,40 C72,40 67,34 66,26 C65,
 
 const FRONT: ZoneFigure = {
   name: 'Body, front',
+  facing: true,
   width: 160,
-  height: 328,
+  viewBox: '0 0 160 328',
   outline: [HEAD],
   shapes: [
     {
@@ -144,8 +148,9 @@ const FRONT: ZoneFigure = {
 
 const BACK: ZoneFigure = {
   name: 'Body, back',
+  facing: false,
   width: 160,
-  height: 328,
+  viewBox: '0 0 160 328',
   outline: [HEAD],
   shapes: [
     { zone: 'neck-back', path: 'M71,40 L89,40 L92,50 L68,50 Z', at: [80, 47] },
@@ -160,9 +165,5 @@ const BACK: ZoneFigure = {
   ],
 };
 
-/** The figures from the front are seen as the client's mirror image: her left is to the right. */
-export const FIGURES: readonly (ZoneFigure & { readonly facing: boolean })[] = [
-  { ...FACE, facing: true },
-  { ...FRONT, facing: true },
-  { ...BACK, facing: false },
-];
+/** The whole of a client, in large zones. */
+export const FIGURES: readonly ZoneFigure[] = [FACE, FRONT, BACK];

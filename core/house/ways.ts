@@ -1,0 +1,59 @@
+/* What can be said of a step by a word of a list. */
+
+/** With what a product is worked. */
+export const TOOLS = [
+  'fingers',
+  'palms',
+  'brush',
+  'spatula',
+  'gauze',
+  'cotton',
+  'sponges',
+  'towel',
+  'sheet',
+  'mitt',
+  'stones',
+  'blade',
+  'dropper',
+  'spray',
+] as const;
+export type Tool = (typeof TOOLS)[number];
+
+/** How something comes off again. */
+export const REMOVALS = [
+  'warm-water',
+  'cool-water',
+  'warm-towel',
+  'cool-towel',
+  'sponges',
+  'spatula',
+  'tissue',
+  'peel-away',
+  'shower',
+  'stays-on',
+] as const;
+export type RemovalWay = (typeof REMOVALS)[number];
+
+export const ZONE_MODES = ['lightly', 'more', 'last', 'never'] as const;
+/** How a step is otherwise on some of the skin. */
+export type ZoneMode = (typeof ZONE_MODES)[number];
+
+/** The words behind which the zones of each mode are said. */
+export const ZONE_MODE_WORDS: Readonly<Record<ZoneMode, string>> = {
+  lightly: 'lightly on',
+  more: 'more on',
+  last: 'last on',
+  never: 'never on',
+};
+
+/** What a choice looks at. */
+export const CHOOSING_BY = [
+  'skin-type',
+  'phototype',
+  'condition',
+  'visit-kind',
+  'day-time',
+  'season',
+  'couch',
+] as const;
+export type ChoosingBy = (typeof CHOOSING_BY)[number];
