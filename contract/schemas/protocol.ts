@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { technique } from './technique';
 import { LIMITS } from '../limits';
 import type { Device, DeviceEconomics, DeviceSetting } from '@bienestar/core/house/device';
 import { HAZARDS, SETTING_KINDS } from '@bienestar/core/house/device';
@@ -130,6 +131,7 @@ const step = shape<Step>({
   never: someZones,
   doses: listOf(dose, 40).unique('id'),
   tools: some(Joi.valid(...TOOLS), TOOLS.length).unique(),
+  technique: technique.optional(),
   device,
   running: some(id, 10).unique(),
   covers: Joi.valid(true).optional(),

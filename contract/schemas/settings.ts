@@ -27,6 +27,7 @@ import {
   some,
   limited,
 } from './common';
+import { ownTechnique } from './technique';
 import { restockSettings, serviceLevel } from './restock';
 
 const ANTERIOR_TRUNK_PERCENT = 13;
@@ -118,6 +119,9 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   trunkPercent,
   faceShares,
   zoneShares: zoneShares.optional(),
+  techniques: some(ownTechnique, 60).unique('name').messages({
+    'array.unique': 'Two ways of working have the same name.',
+  }),
   ownZones: some(ownZone, 60).unique('name').messages({
     'array.unique': 'Two places of the house have the same name.',
   }),

@@ -14,6 +14,7 @@ import type {
 } from './ids';
 import type { SettingKind } from './device';
 import type { Action, Hands, Phase, Stretch } from './actions';
+import type { Technique } from './technique';
 import type { ChoosingBy, RemovalWay, Tool } from './ways';
 
 export type Role = 'therapist' | 'assistant';
@@ -127,6 +128,7 @@ export interface Step extends Placed {
   readonly never?: readonly ZoneId[];
   readonly doses: readonly Dose[];
   readonly tools?: readonly Tool[];
+  readonly technique?: Technique;
   readonly device?: DeviceWork;
   /** devices that run along: steam, light, a warmer */
   readonly running?: readonly DeviceId[];

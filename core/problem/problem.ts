@@ -88,6 +88,7 @@ export const PROBLEMS = {
   'zone-named-twice': ['protocolId', 'stepId', 'field'],
   'zone-forbidden': ['protocolId', 'stepId', 'field'],
   'zone-not-worked': ['protocolId', 'stepId', 'field'],
+  'holds-too-long': ['protocolId', 'stepId', 'field'],
   'mix-not-ready': ['protocolId', 'stepId'],
   'mix-too-old': ['protocolId', 'stepId'],
   'mixing-uncounted': ['protocolId', 'stepId'],

@@ -3,6 +3,7 @@ import type { Step } from '../house/house';
 import { devicesOf } from '../house/protocol';
 import { problem, type CodeAbout } from '../problem/problem';
 import { workedZones } from '../zone/workedZones';
+import { holdMinutes } from '../house/technique';
 import { chosenOf } from '../zone/pickZones';
 import { leavesOf, type LeafZone, type ZoneId } from '../zone/zones';
 import { zoneName } from '../zone/zoneNames';
@@ -23,6 +24,7 @@ export function settingFaults({ written, worked, shelf, index }: ReviewedProtoco
       });
       return [
         ...endpointFaults(step, say),
+        ...heldFaults(step, say),
         ...zoneFaults(step, say),
         ...deviceFaults(step, index.devices, say),
         ...materialsOfStep(step, shelf)
@@ -77,6 +79,21 @@ function endpointFaults({ name, until, minutes, capMinutes }: Step, say: Say): F
           'fault',
           'cap-passed',
           `“${name}” is waited for at most ${capMinutes} min, so it cannot take ${minutes.most}.`,
+          'minutes',
+        ),
+      ]
+    : [];
+}
+
+/** What is held and counted cannot take longer than the step. */
+function heldFaults({ name, technique, minutes }: Step, say: Say): Finding[] {
+  const held = technique?.hold && holdMinutes(technique.hold);
+  return held !== undefined && held > minutes.most
+    ? [
+        say(
+          'prompt',
+          'holds-too-long',
+          `What is held in “${name}” takes ${Math.round(held * 10) / 10} min, and the step ${minutes.most}.`,
           'minutes',
         ),
       ]

@@ -12,6 +12,7 @@ import {
   type SaidNumbers,
 } from './numbers';
 import type { ParsedStep } from './parsedStep';
+import { TECHNIQUE_WORDS } from './techniqueWords';
 import { compared, keyOf, tokensOf } from './tokens';
 import { listed, type UnitWord, type Vocabulary } from './vocabulary';
 
@@ -217,6 +218,7 @@ export function takeProduct(cursor: Cursor, words: Vocabulary): Source | undefin
   if (quoted !== undefined) {
     return oneOf(words.products.meanings(keyOf(quoted)), cursor, from, words, quoted);
   }
+  const { mark } = cursor;
   const { text, to } = cursor.takeWords((at) =>
     at.next?.kind !== 'word' && at.next?.text !== '-' && at.next?.text !== "'"
       ? true
@@ -230,8 +232,26 @@ export function takeProduct(cursor: Cursor, words: Vocabulary): Source | undefin
   const fitting = words.products.all().filter(({ key }) => hasWords(key, typed));
   if (fitting.length === 1) return fitting[0]?.value;
   if (fitting.length === 0) {
+    const shorter = beforeTechnique(cursor, mark, words);
+    if (shorter) return shorter;
     cursor.unknown(from, to, `Nothing on the shelf is called “${typed.join(' ')}”.`);
   } else cursor.fault(from, to, `Which one: ${listed(fitting.map(({ name }) => name))}?`);
+  return undefined;
+}
+
+/** A product whose words end where it is said how the hands work: `cleansing milk damp skin`. */
+function beforeTechnique(cursor: Cursor, mark: number, words: Vocabulary): Source | undefined {
+  const end = cursor.mark;
+  cursor.backTo(mark);
+  const typed: string[] = [];
+  while (cursor.mark < end) {
+    const piece = cursor.take();
+    if (piece?.kind === 'word') typed.push(piece.text);
+    if (!cursor.sees(TECHNIQUE_WORDS) && !cursor.sees(words.techniques)) continue;
+    const fitting = words.products.all().filter(({ key }) => hasWords(key, typed));
+    const exact = fitting.find(({ key }) => key === typed.join(' '));
+    if (exact ?? fitting.length === 1) return (exact ?? fitting[0])?.value;
+  }
   return undefined;
 }
 

@@ -1,5 +1,6 @@
 import type { Dose, Minutes, Step, Writing } from '../house/house';
 import type { Stretch } from '../house/actions';
+import { holdMinutes, type Technique } from '../house/technique';
 import type { DoseId, StepId } from '../house/ids';
 import type { NewLine } from '../protocol/addSteps';
 import { changeStep } from '../protocol/editSteps';
@@ -54,7 +55,8 @@ export function applyLine(said: ParsedStep, before: Step | undefined, ids: NewId
     ...(phase !== undefined && { phase }),
     by: rest.by ?? 'therapist',
     hands: rest.hands ?? gentleHands(action),
-    minutes: rest.minutes ?? before?.minutes ?? minutesFor(rest.capMinutes),
+    minutes:
+      rest.minutes ?? before?.minutes ?? heldFor(rest.technique) ?? minutesFor(rest.capMinutes),
     zones: rest.zones ?? [],
     doses: matched(doses, before?.doses ?? [], ids),
   };
@@ -132,6 +134,12 @@ export function lineToAdd(
     ...(said.for && { forWhom: said.for }),
     ...(said.layers && { layers: said.layers }),
   };
+}
+
+/** Touches that are counted and held take as long as they take. */
+function heldFor(technique: Technique | undefined): Minutes | undefined {
+  const held = technique?.hold && holdMinutes(technique.hold);
+  return held === undefined ? undefined : { least: held, usual: held, most: held };
 }
 
 /** An endpoint without minutes is waited for up to its cap. */

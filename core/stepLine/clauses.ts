@@ -1,6 +1,7 @@
 import type { ZoneSetting } from '../house/house';
 import { SETTING_KINDS, type SettingKind } from '../house/device';
 import type { MaterialId } from '../house/ids';
+import { ZONE_MODES, type ZoneMode } from '../house/ways';
 import type { ZoneId } from '../zone/zones';
 import { takeProduct } from './amounts';
 import { CLAUSE_WORDS, type Clause } from './clauseWords';
@@ -19,7 +20,7 @@ for (const kind of SETTING_KINDS) SETTINGS.add(kind.replaceAll('-', ' '), kind);
 
 /** How each part of a line is read, behind the word it begins with. */
 export const TAKE_CLAUSE: Readonly<Record<Clause, TakeClause>> = {
-  on: (cursor, said, words, from) => put(cursor, said, 'zones', takeZones(cursor, words), from),
+  on: takeWhere,
   'lightly on': (cursor, said, words, from) =>
     put(cursor, said, 'lightly', takeZones(cursor, words), from),
   'more on': (cursor, said, words, from) =>
@@ -111,7 +112,12 @@ function put<K extends keyof typeof NAMES>(
 }
 
 /** Names of a kind, with commas or "and" between them. */
-function takeList<T>(cursor: Cursor, phrases: Phrases<T>, noun: string): T[] | undefined {
+function takeList<T>(
+  cursor: Cursor,
+  phrases: Phrases<T>,
+  noun: string,
+  howMany: 'one' | 'several' = 'several',
+): T[] | undefined {
   const from = cursor.from;
   const values: T[] = [];
   for (;;) {
@@ -121,6 +127,7 @@ function takeList<T>(cursor: Cursor, phrases: Phrases<T>, noun: string): T[] | u
     if (others.length > 0) {
       cursor.fault(found.from, found.to, `${others.length + 1} things have this name.`);
     } else if (first && !values.includes(first.value)) values.push(first.value);
+    if (howMany === 'one') break;
     const mark = cursor.mark;
     if (!cursor.takeWord(',', 'and', '+')) break;
     if (!cursor.sees(phrases)) {
@@ -137,9 +144,44 @@ function takeList<T>(cursor: Cursor, phrases: Phrases<T>, noun: string): T[] | u
   return undefined;
 }
 
-function takeZones(cursor: Cursor, words: Vocabulary): ZoneId[] | undefined {
-  const sets = takeList(cursor, words.zones, 'zone');
+function takeZones(
+  cursor: Cursor,
+  words: Vocabulary,
+  howMany: 'one' | 'several' = 'several',
+): ZoneId[] | undefined {
+  const sets = takeList(cursor, words.zones, 'zone', howMany);
   return sets && [...new Set(sets.flat())];
+}
+
+/** `on face, cheeks lightly, upper lip last`: a word behind a zone says how it is otherwise there. */
+function takeWhere(cursor: Cursor, said: ParsedStep, words: Vocabulary, from: number): void {
+  const zones: ZoneId[] = [];
+  const modes: Partial<Record<ZoneMode, ZoneId[]>> = {};
+  for (let goesOn = true; goesOn;) {
+    const next = takeZones(cursor, words, 'one');
+    if (!next) return;
+    zones.push(...next);
+    const mode = takeMode(cursor, words);
+    if (mode) modes[mode] = [...(modes[mode] ?? []), ...next];
+    const { mark } = cursor;
+    goesOn = cursor.takeWord(',', 'and', '+') !== undefined && cursor.sees(words.zones);
+    if (!goesOn) {
+      /* Asked for all the same, so that what is begun can be completed. */
+      if (cursor.mark !== mark) cursor.takePhrase(words.zones);
+      if (!cursor.done) cursor.backTo(mark);
+    }
+  }
+  put(cursor, said, 'zones', [...new Set(zones)], from);
+  for (const mode of ZONE_MODES) put(cursor, said, mode, modes[mode], from);
+}
+
+function takeMode(cursor: Cursor, words: Vocabulary): ZoneMode | undefined {
+  const { mark } = cursor;
+  const word = cursor.takeWord(...ZONE_MODES)?.text;
+  if (word === undefined) return undefined;
+  const isOfNext = cursor.next?.text === 'on' || cursor.sees(words.zones);
+  if (isOfNext) cursor.backTo(mark);
+  return isOfNext ? undefined : ZONE_MODES.find((mode) => mode === word);
 }
 
 function takeWith(cursor: Cursor, said: ParsedStep, words: Vocabulary, from: number): void {

@@ -6,6 +6,7 @@ import { Cursor, type LineFault, type Understood, type Wanted } from './cursor';
 import { seesAmount, takeAmounts } from './amounts';
 import { seesLayers, takeLayers } from './layers';
 import { takeMinutes } from './minutes';
+import { takeHeld, takeTechnique } from './techniques';
 import type { ParsedStep } from './parsedStep';
 import { plainText } from './tokens';
 import type { Vocabulary } from './vocabulary';
@@ -35,7 +36,8 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
   const isNameAsked = takeWhat(cursor, said, words);
   while (!cursor.done) {
     if (cursor.takeWord(',', ';', 'and', '+', '.')) continue;
-    if (takeMinutes(cursor, said) || takeAmounts(cursor, said, words)) continue;
+    if (takeHeld(cursor, said) || takeMinutes(cursor, said)) continue;
+    if (takeAmounts(cursor, said, words)) continue;
     if (takeCondition(cursor, said) || takeLayers(cursor, said)) continue;
     const clause = cursor.takePhrase(CLAUSE_WORDS);
     const [meaning] = clause?.meanings ?? [];
@@ -43,6 +45,7 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
       TAKE_CLAUSE[meaning.value](cursor, said, words, clause.from);
       continue;
     }
+    if (takeTechnique(cursor, said, words)) continue;
     skip(cursor, words);
   }
   return {

@@ -16,6 +16,7 @@ export type ParsedStep = {
       | 'more'
       | 'last'
       | 'never'
+      | 'technique'
       | 'tools'
       | 'device'
       | 'running'

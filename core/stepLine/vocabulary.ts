@@ -1,4 +1,5 @@
 import type { Amount, Device, Material, Mix, Protocol, Source } from '../house/house';
+import type { Technique } from '../house/technique';
 import { offeredOf } from '../house/offered';
 import { REMOVALS, TOOLS, type RemovalWay, type Tool } from '../house/ways';
 import type { DeviceId, MixId, ProtocolId } from '../house/ids';
@@ -67,6 +68,8 @@ export interface Vocabulary {
   /** places that go by a name of the house */
   readonly ownZones: readonly ZoneSet[];
   readonly protocols: Phrases<ProtocolId>;
+  /** ways of working by a name of the house */
+  readonly techniques: Phrases<Technique>;
   /** by the id of a material or mix */
   readonly nameOf: (source: Source) => string | undefined;
   /** how a bare number of a product is meant: pieces, or packs of single doses; nothing where it must be said */
@@ -79,7 +82,7 @@ export interface Named {
   readonly mixes: readonly Mix[];
   readonly devices: readonly Device[];
   readonly protocols: readonly Pick<Protocol, 'id' | 'name'>[];
-  readonly settings?: Pick<HouseSettings, 'ownZones'>;
+  readonly settings?: Pick<HouseSettings, 'ownZones' | 'techniques'>;
 }
 
 const UNIT_WORDS: readonly [UnitWord, readonly string[]][] = [
@@ -162,7 +165,10 @@ export function vocabularyOf({
     removals: new Phrases(),
     mixes: new Phrases(),
     protocols: new Phrases(),
+    techniques: new Phrases(),
   };
+  for (const { name, technique } of settings?.techniques ?? [])
+    words.techniques.add(name, technique);
   for (const action of ACTIONS) words.actions.add(action, action);
   for (const phase of PHASES) words.phases.add(phase, phase, written(phase));
   for (const [unit, names] of UNIT_WORDS) for (const name of names) words.units.add(name, unit);

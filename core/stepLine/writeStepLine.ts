@@ -4,6 +4,7 @@ import { dosesForOf, forWhomOf, type DosesFor, type ForWhom } from '../protocol/
 import { layersSaidOf, type LayersSaid } from '../protocol/layersSaid';
 import { conditionWords } from './conditions';
 import { layersWords } from './layers';
+import { techniqueWords } from '../house/technique';
 import { gentleHands, sayableName } from './defaults';
 import { actionFacts } from '../house/actions';
 import type { Triple } from '../quantity/triple';
@@ -48,6 +49,7 @@ export function writeStepLine(
     step.doses.map((dose) => doseWritten(dose, words, dosesFor?.get(dose.id))).join(' and '),
     clause('on', zones(step.zones, words)),
     ...ZONE_MODES.map((mode) => clause(ZONE_MODE_WORDS[mode], zones(step[mode], words))),
+    step.technique && techniqueWords(step.technique).join(' '),
     clause('with', step.tools?.join(', ')),
     device &&
       `with ${words.devices.all().find(({ value }) => value === device.deviceId)?.name ?? ''}${settings(device.settings, words)}`,

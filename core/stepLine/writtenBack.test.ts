@@ -2,6 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Amount, Dose, Material, Step } from '../house/house';
 import { asId } from '../house/ids';
+import {
+  DIRECTIONS,
+  HAND_STATES,
+  MOST_HOLDS,
+  MOVEMENTS,
+  PRESSURES,
+  SKIN_STATES,
+  TEMPERATURES,
+  type Technique,
+} from '../house/technique';
 import { REMOVALS, TOOLS } from '../house/ways';
 import { ACTIONS, PHASES } from '../house/actions';
 import { measured, minutes, protocol, step } from '../testing/sample';
@@ -66,6 +76,31 @@ const clock = fc
   .map((three) => three.sort((a, b) => a - b).map((each) => each / 10))
   .map(([least = 0, usual = 0, most = 0]) => ({ least, usual, most }));
 
+const keyOf = <V extends string>(words: Readonly<Record<V, string>>): fc.Arbitrary<V> =>
+  fc.constantFrom(...(Object.keys(words) as V[]));
+const anyTechnique: fc.Arbitrary<Technique> = fc
+  .record(
+    {
+      movement: keyOf(MOVEMENTS),
+      direction: keyOf(DIRECTIONS),
+      pressure: keyOf(PRESSURES),
+      hold: fc.record(
+        {
+          times: fc.integer({ min: 1, max: MOST_HOLDS }),
+          seconds: fc.integer({ min: 1, max: 60_000 }).map((each) => each / 100),
+        },
+        { requiredKeys: ['times'] },
+      ),
+      skin: keyOf(SKIN_STATES),
+      hands: keyOf(HAND_STATES),
+      temperature: keyOf(TEMPERATURES),
+      stretched: fc.constant(true as const),
+      upright: fc.constant(true as const),
+    },
+    { requiredKeys: [] },
+  )
+  .filter((technique) => Object.keys(technique).length > 0);
+
 const anyStep: fc.Arbitrary<Step> = fc
   .record(
     {
@@ -76,6 +111,7 @@ const anyStep: fc.Arbitrary<Step> = fc
       last: someOf(ZONE_IDS),
       never: someOf(ZONE_IDS),
       tools: someOf(TOOLS),
+      technique: anyTechnique,
       device: fc.constant({
         deviceId: pen.id,
         settings: [

@@ -8,6 +8,7 @@ import {
 } from '@bienestar/core/room/protocolCard';
 import type { MixId } from '@bienestar/core/house/ids';
 import { scaleTriple, type Triple } from '@bienestar/core/quantity/triple';
+import { techniqueWords } from '@bienestar/core/house/technique';
 import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
 import { ZONE_MODES, ZONE_MODE_WORDS } from '@bienestar/core/house/ways';
 import { amountWords, saidAmount, span, type SaidAmount } from '../../format/amountWords';
@@ -165,6 +166,7 @@ function lineOf(of: CardStep, work: RoomWork): CardLine {
     ...ZONE_MODES.map(
       (mode) => step[mode] && `${ZONE_MODE_WORDS[mode]} ${zonesSaid(step[mode], own).join(', ')}`,
     ),
+    ...(step.technique ? techniqueWords(step.technique) : []),
     step.tools && `with ${step.tools.map(spoken).join(', ')}`,
     device && `with ${device.name}`,
     ...(step.device?.settings ?? []).map((setting) =>
