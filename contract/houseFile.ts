@@ -4,10 +4,17 @@ import { createHouseChecker } from './houseChecker';
 import { HOUSE_LISTS, type HouseList } from './houseParts';
 import { plainText } from './plainInput';
 import { HOUSE_FILE_FORMAT, HOUSE_FILE_VERSION, type HouseFile } from './schemas/houseFile';
-import { fromVersion1, fromVersion2, fromVersion3, fromVersion4, fromVersion5 } from './upgrade';
+import {
+  fromVersion1,
+  fromVersion2,
+  fromVersion3,
+  fromVersion4,
+  fromVersion5,
+  fromVersion6,
+} from './upgrade';
 
 /** The versions of the house file that are read. */
-const READ_VERSIONS: readonly number[] = [1, 2, 3, 4, 5, HOUSE_FILE_VERSION];
+const READ_VERSIONS: readonly number[] = [1, 2, 3, 4, 5, 6, HOUSE_FILE_VERSION];
 
 /**
  * Reads a house file from its text.
@@ -73,7 +80,8 @@ export function latestHouseFile(file: Plain): Plain {
   const third = second.formatVersion === 2 ? fromVersion2(second) : second;
   const fourth = third.formatVersion === 3 ? fromVersion3(third) : third;
   const fifth = fourth.formatVersion === 4 ? fromVersion4(fourth) : fourth;
-  return fifth.formatVersion === 5 ? fromVersion5(fifth) : fifth;
+  const sixth = fifth.formatVersion === 5 ? fromVersion5(fifth) : fifth;
+  return sixth.formatVersion === 6 ? fromVersion6(sixth) : sixth;
 }
 
 /** What is wrong with the format or version of a file: the other keys need not be there yet. */

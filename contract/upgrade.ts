@@ -127,6 +127,60 @@ export function fromVersion5(file: Plain): Plain {
   };
 }
 
+/**
+ * A protocol, a block or what was published of one, in the words of version 7: what is asked after a layer is a
+ * question as any other, and what is done at which score stands in it.
+ */
+export function writingOfVersion7<W extends Plain>(writing: W): W {
+  if (!Array.isArray(writing.layerGroups)) return writing;
+  return { ...writing, layerGroups: listOf(writing.layerGroups).map(layersOfVersion7) };
+}
+
+function layersOfVersion7({ between, score, ...group }: Plain): Plain {
+  const { question, ...wait } = isPlain(between) ? between : {};
+  const said = typeof question === 'string' ? question : '';
+  const { slowAt, stopAt } = isPlain(score) ? score : {};
+  const asks =
+    said === '' && !isPlain(score)
+      ? undefined
+      : [
+          {
+            id: `${String(group.id).slice(0, 290)}-ask`,
+            ask: said,
+            answer: { kind: isPlain(score) ? 'score' : 'text' },
+            reactions: isPlain(score)
+              ? [
+                  { from: slowAt, response: 'lightly' },
+                  { from: stopAt, response: 'off' },
+                ]
+              : [],
+          },
+        ];
+  return { ...group, ...(isPlain(between) && { between: wait }), ...(asks && { asks }) };
+}
+
+const WRITINGS: ReadonlySet<unknown> = new Set(['protocols', 'blocks']);
+
+/** A house file of version 6 in the words of version 7: see `writingOfVersion7`. */
+export function fromVersion6(file: Plain): Plain {
+  return {
+    ...file,
+    formatVersion: 7,
+    protocols: listOf(file.protocols).map(writingOfVersion7),
+    blocks: listOf(file.blocks).map(writingOfVersion7),
+    editions: listOf(file.editions).map((edition) =>
+      isPlain(edition.protocol)
+        ? { ...edition, protocol: writingOfVersion7(edition.protocol) }
+        : edition,
+    ),
+    journal: listOf(file.journal).map((entry) =>
+      WRITINGS.has(entry.part) && isPlain(entry.before)
+        ? { ...entry, before: writingOfVersion7(entry.before) }
+        : entry,
+    ),
+  };
+}
+
 function isPlain(value: unknown): value is Plain {
   return typeof value === 'object' && value !== null;
 }

@@ -65,6 +65,10 @@ export const some = <T>(item: Joi.Schema<T>, most: number): Joi.ArraySchema<T[]>
 export const id = Joi.string()
   .pattern(/^[A-Za-z0-9_-]{1,64}$/, 'id')
   .required();
+/** An id inside a protocol; those of steps that stand in a block begin with the line of the block. */
+export const within = Joi.string()
+  .pattern(/^[A-Za-z0-9_.-]{1,300}$/, 'id')
+  .required();
 export const name = Joi.string().max(120).pattern(/\S/, 'name').required();
 export const text = Joi.string().allow('').max(2000).required();
 

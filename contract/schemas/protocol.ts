@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { questions } from './question';
 import { technique } from './technique';
 import { LIMITS } from '../limits';
 import type { Device, DeviceEconomics, DeviceSetting } from '@bienestar/core/house/device';
@@ -15,6 +16,7 @@ import type {
   InOption,
   Lasting,
   LayerGroup,
+  Moment,
   Line,
   OwnCautions,
   Protocol,
@@ -45,16 +47,13 @@ import {
   some,
   text,
   limited,
+  within,
 } from './common';
 import { amount, mix, source } from './shelf';
 
 const LARGEST_PROTOCOL = 400;
 const MOST_NUMBERS = 1_000_000;
 
-/** An id inside a protocol; those of steps that stand in a block begin with the line of the block. */
-const within = Joi.string()
-  .pattern(/^[A-Za-z0-9_.-]{1,300}$/, 'id')
-  .required();
 const words = text.min(1).optional();
 const role = Joi.valid('therapist', 'assistant').required();
 const zones = listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length).unique();
@@ -143,6 +142,8 @@ const step = shape<Step>({
     if: text,
   }).optional(),
   offers: some(id, 20).unique(),
+  asks: questions.optional(),
+  moments: some(shape<Moment>({ atMinute: limited(LIMITS.minutes), what: text.min(1) }), 40),
   say: words,
   why: words,
   watch: words,
@@ -156,19 +157,13 @@ const line: Joi.Schema = Joi.alternatives<Line>()
   .required();
 
 const layers = limited(LIMITS.layers);
-const score = limited(LIMITS.layerScore);
 
 const layerGroup = shape<LayerGroup>({
   id: within,
   name,
   layers: shape<Record<VisitKind, number>>({ first: layers, returning: layers }),
-  between: shape<NonNullable<LayerGroup['between']>>({ wait: minutes, question: text }).optional(),
-  score: shape<NonNullable<LayerGroup['score']>>({
-    slowAt: score,
-    stopAt: score
-      .min(Joi.ref('slowAt'))
-      .messages({ 'number.min': 'To stop comes at or after slowing down.' }),
-  }).optional(),
+  between: shape<NonNullable<LayerGroup['between']>>({ wait: minutes }).optional(),
+  asks: questions.optional(),
   halves: Joi.valid(true).optional(),
   testSpot: shape<TestSpot>({ zones, minutes, wait: minutes, watch: text }).optional(),
 });

@@ -64,7 +64,7 @@ function costed(least: number, amount: number, charge: TherapistCharge) {
           id: layers,
           name: 'Layers',
           layers: { first: 2, returning: 3 },
-          between: { wait: minutes(1, 2, 3), question: 'How is it?' },
+          between: { wait: minutes(1, 2, 3) },
         },
       ],
     },

@@ -7,6 +7,7 @@ export type ProtocolId = Id<'protocol'>;
 export type StepId = Id<'step'>;
 export type DoseId = Id<'dose'>;
 export type LayerGroupId = Id<'layerGroup'>;
+export type QuestionId = Id<'question'>;
 export type BlockId = Id<'block'>;
 export type ChoiceId = Id<'choice'>;
 export type OptionId = Id<'option'>;
@@ -40,6 +41,7 @@ export type AnyId =
   | StepId
   | DoseId
   | LayerGroupId
+  | QuestionId
   | BlockId
   | ChoiceId
   | OptionId

@@ -14,6 +14,7 @@ import type {
 } from './ids';
 import type { SettingKind } from './device';
 import type { Action, Hands, Phase, Stretch } from './actions';
+import type { Question } from './question';
 import type { Technique } from './technique';
 import type { ChoosingBy, RemovalWay, Tool } from './ways';
 
@@ -55,6 +56,13 @@ export interface ZoneSetting {
   readonly zones: readonly ZoneId[];
   readonly values: readonly { readonly kind: SettingKind; readonly value: number }[];
   readonly passes?: number;
+}
+
+/** Something that happens or is done while a step lasts: it grows warm, the steamer is turned off. */
+export interface Moment {
+  /** minutes from the beginning of the step */
+  readonly atMinute: number;
+  readonly what: string;
 }
 
 export interface DeviceWork {
@@ -142,6 +150,9 @@ export interface Step extends Placed {
   readonly optional?: { readonly usually: 'done' | 'left-out'; readonly if: string };
   /** treatments that may be offered at this point */
   readonly offers?: readonly ProtocolId[];
+  /** while it is done, or at its end */
+  readonly asks?: readonly Question[];
+  readonly moments?: readonly Moment[];
   /** to the client */
   readonly say?: string;
   readonly why?: string;
@@ -170,9 +181,9 @@ export interface LayerGroup {
   readonly name: string;
   readonly layers: Readonly<Record<VisitKind, number>>;
   /** what happens between two layers */
-  readonly between?: { readonly wait: Minutes; readonly question: string };
-  /** of the 0-10 score asked between layers: where to slow down, and where to stop and remove */
-  readonly score?: { readonly slowAt: number; readonly stopAt: number };
+  readonly between?: { readonly wait: Minutes };
+  /** after each layer */
+  readonly asks?: readonly Question[];
   /** one half of the face after the other: all is done as written for each half */
   readonly halves?: true;
   readonly testSpot?: TestSpot;

@@ -8,7 +8,7 @@ const layers: LayerGroup = {
   id: asId('layers'),
   name: 'Acid layers',
   layers: { first: 2, returning: 3 },
-  between: { wait: minutes(1), question: 'From 0 to 10?' },
+  between: { wait: minutes(1) },
 };
 
 /** What happens, in words: name, layer and what lies beside it. */

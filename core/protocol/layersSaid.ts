@@ -1,4 +1,5 @@
 import type { LayerGroup, Writing } from '../house/house';
+import type { Question } from '../house/question';
 import { asId, type StepId } from '../house/ids';
 import { putInLayers } from './editSteps';
 
@@ -10,6 +11,8 @@ export interface LayersSaid {
   readonly returning: number;
   /** of the layers; those in which the step or its neighbour stands unless given */
   readonly name?: string;
+  /** after each of them; as it was unless given */
+  readonly asks?: readonly Omit<Question, 'id'>[];
 }
 
 /** The layers in which a step is done, as a line says them; what lies beside another step is in that one's. */
@@ -17,7 +20,8 @@ export function layersSaidOf({ steps, layerGroups }: Writing, id: StepId): Layer
   const step = steps.find((each) => each.id === id);
   const group = layerGroups.find((each) => each.id === step?.layerGroupId);
   if (!group || step?.meanwhileOf !== undefined) return undefined;
-  return { ...group.layers, name: group.name };
+  const asks = group.asks?.map(({ id: _id, ...question }) => question);
+  return { ...group.layers, name: group.name, ...(asks && { asks }) };
 }
 
 /**
@@ -45,12 +49,29 @@ export function inLayersSaid<W extends Writing>(
   const found =
     named ??
     writing.layerGroups.find(({ id: each }) => said.name === undefined && each === standing);
-  const group: LayerGroup = found
-    ? { ...found, layers }
-    : { id: asId(newId()), name: said.name ?? name, layers };
+  const asks = said.asks && questionsSaid(said.asks, found?.asks ?? [], newId);
+  const group: LayerGroup = {
+    ...(found ?? { id: asId(newId()), name: said.name ?? name }),
+    layers,
+    ...(asks && { asks }),
+  };
   const layerGroups = found
     ? writing.layerGroups.map((each) => (each.id === group.id ? group : each))
     : [...writing.layerGroups, group];
   const counted = { ...writing, layerGroups };
   return step.layerGroupId === group.id ? counted : putInLayers(counted, id, group.id);
+}
+
+/** Questions as they are said, each with the id of the one that it was before. */
+export function questionsSaid(
+  said: readonly Omit<Question, 'id'>[],
+  before: readonly Question[],
+  newId: () => string,
+): Question[] {
+  const left = [...before];
+  return said.map((question) => {
+    const at = left.findIndex(({ ask }) => ask === question.ask);
+    const [was] = at === -1 ? [] : left.splice(at, 1);
+    return { id: was?.id ?? asId(newId()), ...question };
+  });
 }

@@ -339,7 +339,7 @@ describe('layers and passes as they are worked', () => {
       id: asId('l'),
       name: 'Passes',
       layers: { first: 1, returning: 2 },
-      between: { wait: minutes(1), question: 'How is it?' },
+      between: { wait: minutes(1) },
       ...group,
     };
     const worked = protocol(

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { Question } from '../house/question';
 import type { Device } from '../house/device';
 import type { Choice, LayerGroup, Material, Mix, Step, WorkedProtocol } from '../house/house';
 import { asId, type DeviceId } from '../house/ids';
@@ -160,6 +161,13 @@ describe('what a step says of itself', () => {
     expect(all).toContain('lightly on back, but is not done there');
   });
 
+  const sting = (reactions: Question['reactions']): Question => ({
+    id: asId('sting'),
+    ask: 'How does it sting?',
+    answer: { kind: 'score' },
+    reactions,
+  });
+
   it('says when a material is off the shelf, and when scores are the wrong way round', () => {
     const old = cleanser({ archivedOn: '2026-01-01' });
     expect(
@@ -169,11 +177,35 @@ describe('what a step says of itself', () => {
       id: asId('l'),
       name: 'Layers',
       layers: { first: 1, returning: 1 },
-      score: { slowAt: 7, stopAt: 5 },
+      asks: [
+        sting([
+          { from: 5, response: 'off' },
+          { from: 7, response: 'lightly' },
+        ]),
+      ],
     };
     expect(
       words({ steps: [named('a', { layerGroupId: group.id })], more: { layerGroups: [group] } })[0],
-    ).toContain('must not be below');
+    ).toContain('something milder is done');
+  });
+
+  it('says when no answer to a score stops, when waiting has no end, and what comes too late', () => {
+    const asked = (...reactions: Question['reactions']): string[] =>
+      words({ steps: [named('a', { asks: [sting(reactions)] })] });
+    expect(asked({ from: 7, response: 'off' })).toEqual([]);
+    expect(asked()[0]).toContain('no answer stops or takes it off');
+    expect(asked({ from: 4, response: 'wait' }, { from: 7, response: 'stop' })[0]).toContain(
+      'say for how long at most',
+    );
+    const late = [{ atMinute: 7, what: 'it grows warm' }];
+    expect(words({ steps: [named('a', { minutes: minutes(5), moments: late })] })[0]).toContain(
+      'which is over after 5',
+    );
+    expect(words({ steps: [named('a', { minutes: minutes(8), moments: late })] })).toEqual([]);
+    const held = { technique: { hold: { seconds: 30, times: 4 } } };
+    expect(words({ steps: [named('a', { minutes: minutes(1), ...held })] })[0]).toContain(
+      'takes 2 min, and the step 1',
+    );
   });
 });
 

@@ -3,6 +3,7 @@ import type { Step } from '../house/house';
 import { devicesOf } from '../house/protocol';
 import { problem, type CodeAbout } from '../problem/problem';
 import { workedZones } from '../zone/workedZones';
+import { answerWords, canStop, HIGHEST_SCORE, RESPONSES, type Question } from '../house/question';
 import { holdMinutes } from '../house/technique';
 import { chosenOf } from '../zone/pickZones';
 import { leavesOf, type LeafZone, type ZoneId } from '../zone/zones';
@@ -25,6 +26,10 @@ export function settingFaults({ written, worked, shelf, index }: ReviewedProtoco
       return [
         ...endpointFaults(step, say),
         ...heldFaults(step, say),
+        ...(step.asks ?? [])
+          .flatMap(questionFaults)
+          .map((message) => say('prompt', 'question-open', message, 'asks')),
+        ...momentFaults(step, say),
         ...zoneFaults(step, say),
         ...deviceFaults(step, index.devices, say),
         ...materialsOfStep(step, shelf)
@@ -39,17 +44,15 @@ export function settingFaults({ written, worked, shelf, index }: ReviewedProtoco
           ),
       ];
     }),
-    ...written.layerGroups.flatMap(({ id, name, score }): Finding[] =>
-      score && score.slowAt > score.stopAt
-        ? [
-            {
-              weight: 'fault',
-              code: 'score-invalid',
-              message: `The score at which to stop ${name} must not be below that at which to slow down.`,
-              where: { protocolId: worked.id, layerGroupId: id, field: 'score' },
-            },
-          ]
-        : [],
+    ...written.layerGroups.flatMap(({ id, asks = [] }) =>
+      asks.flatMap((question) =>
+        questionFaults(question).map((message): Finding => ({
+          weight: 'prompt',
+          code: 'layer-question-open',
+          message,
+          where: { protocolId: worked.id, layerGroupId: id, field: 'asks' },
+        })),
+      ),
     ),
   ];
 }
@@ -83,6 +86,44 @@ function endpointFaults({ name, until, minutes, capMinutes }: Step, say: Say): F
         ),
       ]
     : [];
+}
+
+/** What a question leaves open: a score that never stops, what is milder at more. */
+function questionFaults(question: Question): string[] {
+  const { ask, answer, reactions } = question;
+  const named = ask === '' ? answerWords(answer) : ask;
+  const rising = reactions
+    .filter(({ from }) => from !== undefined)
+    .toSorted((a, b) => (a.from ?? 0) - (b.from ?? 0));
+  const order = Object.keys(RESPONSES);
+  const isMilder = rising.some(
+    ({ response }, at) =>
+      order.indexOf(response) < order.indexOf(rising[at - 1]?.response ?? 'go-on'),
+  );
+  return [
+    ...(answer.kind === 'score' && !canStop(question)
+      ? [`“${named}” is asked from 0 to ${HIGHEST_SCORE}, and no answer stops or takes it off.`]
+      : []),
+    ...(isMilder && answer.kind !== 'number'
+      ? [`At more of “${named}” something milder is done than at less.`]
+      : []),
+    ...reactions
+      .filter(({ response, atMostMinutes }) => response === 'wait' && atMostMinutes === undefined)
+      .map(() => `“${named}” is waited out: say for how long at most.`),
+  ];
+}
+
+function momentFaults({ name, moments = [], minutes }: Step, say: Say): Finding[] {
+  return moments
+    .filter(({ atMinute }) => atMinute > minutes.most)
+    .map(({ atMinute, what }) =>
+      say(
+        'prompt',
+        'moment-too-late',
+        `“${what}” comes at minute ${atMinute} of “${name}”, which is over after ${minutes.most}.`,
+        'moments',
+      ),
+    );
 }
 
 /** What is held and counted cannot take longer than the step. */

@@ -71,7 +71,8 @@ const layers: LayerGroup = {
   id: asId('layers'),
   name: 'Layers',
   layers: { first: 2, returning: 3 },
-  between: { wait: minutes(1), question: '0 to 10?' },
+  between: { wait: minutes(1) },
+  asks: [{ id: asId('how'), ask: '0 to 10?', answer: { kind: 'score' }, reactions: [] }],
 };
 const facial: WorkedProtocol = protocol(
   [

@@ -13,7 +13,7 @@ import {
   type DosesFor,
 } from '../protocol/forWhom';
 import { gentleHands, saidStretch, sayableName, usualPhase } from './defaults';
-import { inLayersSaid } from '../protocol/layersSaid';
+import { inLayersSaid, questionsSaid } from '../protocol/layersSaid';
 import type { ParsedLine } from './parseStepLine';
 import type { ParsedStep } from './parsedStep';
 
@@ -35,7 +35,7 @@ const A_WHILE: Minutes = { least: 5, usual: 5, most: 5 };
 export function applyLine(said: ParsedStep, before: Step | undefined, ids: NewIds): Step {
   /* For whom it is belongs to the protocol's choices, and how many layers there are to its layers: see
      `lineToAdd`. */
-  const { action, doses, for: _forWhom, layers: _layers, ...rest } = said;
+  const { action, doses, for: _forWhom, layers: _layers, asks, ...rest } = said;
   const placed: Pick<Step, 'id' | 'stretch'> &
     Partial<Pick<Step, 'meanwhileOf' | 'layerGroupId' | 'option'>> = before
     ? {
@@ -59,6 +59,7 @@ export function applyLine(said: ParsedStep, before: Step | undefined, ids: NewId
       rest.minutes ?? before?.minutes ?? heldFor(rest.technique) ?? minutesFor(rest.capMinutes),
     zones: rest.zones ?? [],
     doses: matched(doses, before?.doses ?? [], ids),
+    ...(asks && { asks: questionsSaid(asks, before?.asks ?? [], ids.other) }),
   };
 }
 

@@ -23,6 +23,7 @@ export const CLAUSES = [
   'if',
   'offer',
   'phase',
+  'ask',
   'say',
   'because',
   'watch',

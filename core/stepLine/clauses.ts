@@ -11,6 +11,7 @@ import { seesLayers } from './layers';
 import { readMinutes, type SaidMinutes } from './minutes';
 import { takeNumber } from './numbers';
 import type { ParsedStep } from './parsedStep';
+import { takeQuestion } from './questions';
 import { listed, Phrases, type Vocabulary } from './vocabulary';
 
 type TakeClause = (cursor: Cursor, said: ParsedStep, words: Vocabulary, from: number) => void;
@@ -55,6 +56,12 @@ export const TAKE_CLAUSE: Readonly<Record<Clause, TakeClause>> = {
     const phase = cursor.takePhrase(words.phases)?.meanings[0]?.value;
     if (phase) put(cursor, said, 'phase', phase, from);
     else cursor.fault(from, cursor.behind, 'Which phase, such as cleanse, mask or protect?');
+  },
+  ask: (cursor, said, _words, from) => {
+    const question = takeQuestion(cursor, from);
+    if (!question) return;
+    said.asks = [...(said.asks ?? []), question];
+    cursor.note(from, cursor.behind, 'what is asked');
   },
   say: (cursor, said, _words, from) => takeText(cursor, said, 'say', from),
   because: (cursor, said, _words, from) => takeText(cursor, said, 'why', from),

@@ -2,6 +2,7 @@ import type { LayersSaid } from '../protocol/layersSaid';
 import type { Cursor } from './cursor';
 import { takeCountingWord, takeNumber } from './numbers';
 import type { ParsedStep } from './parsedStep';
+import { questionWritten, takeQuestion, type SaidQuestion } from './questions';
 import { quotedWords } from './tokens';
 
 const MOST = 50;
@@ -16,6 +17,7 @@ export function takeLayers(cursor: Cursor, said: ParsedStep): boolean {
   }
   const returning = takeLater(cursor) ?? first;
   const name = cursor.takeQuoted()?.trim() ?? '';
+  const asks = takeAsks(cursor);
   const isRight = [first, returning].every(
     (each) => Number.isInteger(each) && each >= 1 && each <= MOST,
   );
@@ -23,7 +25,12 @@ export function takeLayers(cursor: Cursor, said: ParsedStep): boolean {
     cursor.fault(from, cursor.behind, `In how many layers: a whole number from 1 to ${MOST}?`);
   else if (said.layers) cursor.fault(from, cursor.behind, 'It is said twice in how many layers.');
   else {
-    said.layers = { first, returning, ...(name !== '' && { name }) };
+    said.layers = {
+      first,
+      returning,
+      ...(name !== '' && { name }),
+      ...(asks.length > 0 && { asks }),
+    };
     cursor.note(from, cursor.behind, 'in how many layers');
   }
   return true;
@@ -35,10 +42,30 @@ export function seesLayers(cursor: Cursor): boolean {
 }
 
 /** How the number of layers is written into a line. */
-export function layersWords({ first, returning, name }: LayersSaid): string {
+export function layersWords({ first, returning, name, asks = [] }: LayersSaid): string {
   const later = returning === first ? '' : `, ${returning} on later visits`;
   const words = `in ${first} ${first === 1 ? 'layer' : 'layers'}${later}`;
-  return name === undefined ? words : `${words} ${quotedWords(name)}`;
+  return [
+    name === undefined ? words : `${words} ${quotedWords(name)}`,
+    ...asks.map((question) => `after each layer ask ${questionWritten(question)}`),
+  ].join(' ');
+}
+
+/** `after each layer ask 0-10 "How does it feel?" off at 7` */
+function takeAsks(cursor: Cursor): SaidQuestion[] {
+  const found: SaidQuestion[] = [];
+  for (;;) {
+    const { mark, from } = cursor;
+    cursor.takeWord(',');
+    const isAfter =
+      cursor.takeWord('after') && cursor.takeWord('each', 'every') && cursor.takeWord('layer');
+    const question = isAfter && cursor.takeWord('ask') ? takeQuestion(cursor, from) : undefined;
+    if (!question) {
+      cursor.backTo(mark);
+      return found;
+    }
+    found.push(question);
+  }
 }
 
 function takeBegin(cursor: Cursor): number | undefined {

@@ -47,6 +47,24 @@ export function takeMinutes(cursor: Cursor, said: ParsedStep): boolean {
   return true;
 }
 
+/** Takes what happens meanwhile: `at 7 min "it grows warm: say so"`. */
+export function takeMoment(cursor: Cursor, said: ParsedStep): boolean {
+  const { mark, from } = cursor;
+  const begins = cursor.takeWord('at') !== undefined;
+  const isInMinute = begins && cursor.takeWord('minute') !== undefined;
+  const bare = isInMinute ? takeNumber(cursor)?.value : undefined;
+  const minutes = begins && !isInMinute ? readMinutes(cursor)?.minutes : undefined;
+  const atMinute = bare ?? (minutes?.least === minutes?.most ? minutes?.usual : undefined);
+  const what = atMinute === undefined ? undefined : cursor.takeQuoted()?.trim();
+  if (atMinute === undefined || what === undefined || what === '') {
+    cursor.backTo(mark);
+    return false;
+  }
+  said.moments = [...(said.moments ?? []), { atMinute, what }];
+  cursor.note(from, cursor.behind, 'what happens meanwhile');
+  return true;
+}
+
 /** A time as it is said, wherever it stands. */
 export function readMinutes(cursor: Cursor): SaidMinutes | undefined {
   const { mark } = cursor;

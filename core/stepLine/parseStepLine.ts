@@ -5,7 +5,7 @@ import { seesCondition, takeCondition } from './conditions';
 import { Cursor, type LineFault, type Understood, type Wanted } from './cursor';
 import { seesAmount, takeAmounts } from './amounts';
 import { seesLayers, takeLayers } from './layers';
-import { takeMinutes } from './minutes';
+import { takeMinutes, takeMoment } from './minutes';
 import { takeHeld, takeTechnique } from './techniques';
 import type { ParsedStep } from './parsedStep';
 import { plainText } from './tokens';
@@ -36,6 +36,7 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
   const isNameAsked = takeWhat(cursor, said, words);
   while (!cursor.done) {
     if (cursor.takeWord(',', ';', 'and', '+', '.')) continue;
+    if (takeMoment(cursor, said)) continue;
     if (takeHeld(cursor, said) || takeMinutes(cursor, said)) continue;
     if (takeAmounts(cursor, said, words)) continue;
     if (takeCondition(cursor, said) || takeLayers(cursor, said)) continue;

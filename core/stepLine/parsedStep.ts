@@ -1,5 +1,6 @@
 import type { Dose, Step } from '../house/house';
 import type { ForWhom } from '../protocol/forWhom';
+import type { SaidQuestion } from './questions';
 import type { LayersSaid } from '../protocol/layersSaid';
 
 /** What a line says about a step. What it does not say is as it was. */
@@ -17,6 +18,7 @@ export type ParsedStep = {
       | 'last'
       | 'never'
       | 'technique'
+      | 'moments'
       | 'tools'
       | 'device'
       | 'running'
@@ -40,6 +42,7 @@ export type ParsedStep = {
   for?: ForWhom;
   /** in how many layers it is done; once unless said */
   layers?: LayersSaid;
+  asks?: readonly SaidQuestion[];
   /** each for whom it is, where that is said of it alone */
   doses: (Omit<Dose, 'id' | 'option'> & { readonly for?: ForWhom })[];
 };

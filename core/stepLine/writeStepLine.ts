@@ -10,6 +10,7 @@ import { actionFacts } from '../house/actions';
 import type { Triple } from '../quantity/triple';
 import type { ZoneId } from '../zone/zones';
 import { zonesSaid } from '../zone/zonesSaid';
+import { questionWritten } from './questions';
 import { keyOf, quotedWords } from './tokens';
 import { unitWritten, type Vocabulary } from './vocabulary';
 
@@ -78,6 +79,10 @@ export function writeStepLine(
     phase === undefined || (action !== undefined && phase === actionFacts(action).phase)
       ? undefined
       : `phase ${phase.replaceAll('-', ' ')}`,
+    ...(step.asks ?? []).map((question) => `ask ${questionWritten(question)}`),
+    ...(step.moments ?? []).map(
+      ({ atMinute, what }) => `at ${number(atMinute)} min ${quotedWords(what)}`,
+    ),
     quotedClause('say', step.say),
     quotedClause('because', step.why),
     quotedClause('watch', step.watch),

@@ -14,6 +14,7 @@ import {
 } from '../house/technique';
 import { REMOVALS, TOOLS } from '../house/ways';
 import { ACTIONS, PHASES } from '../house/actions';
+import { RESPONSES, SIGNS, type AnswerKind, type Question, type Reaction } from '../house/question';
 import { measured, minutes, protocol, step } from '../testing/sample';
 import { clay, ids, materials, pen, read, said, steamer, words } from '../testing/spoken';
 import { ZONE_IDS } from '../zone/zones';
@@ -101,6 +102,43 @@ const anyTechnique: fc.Arbitrary<Technique> = fc
   )
   .filter((technique) => Object.keys(technique).length > 0);
 
+const anyResponse = keyOf(RESPONSES);
+const withReactions = (
+  answer: AnswerKind,
+  threshold: fc.Arbitrary<Pick<Reaction, 'from' | 'at'>>,
+): fc.Arbitrary<Question> =>
+  fc
+    .record({
+      ask: text,
+      reactions: fc.array(
+        fc
+          .tuple(threshold, anyResponse, fc.option(fc.integer({ min: 1, max: 60 })))
+          .map(([of, response, cap]): Reaction => ({
+            ...of,
+            response,
+            ...(cap !== null && { atMostMinutes: cap }),
+          })),
+        { maxLength: 3 },
+      ),
+    })
+    .map(({ ask, reactions }) => ({ id: asId('q'), ask, answer, reactions }));
+const anyQuestion: fc.Arbitrary<Question> = fc.oneof(
+  withReactions({ kind: 'score' }, fc.record({ from: fc.integer({ min: 0, max: 10 }) })),
+  keyOf(SIGNS).chain((sign) =>
+    withReactions({ kind: 'sign', sign }, fc.record({ from: fc.integer({ min: 0, max: 3 }) })),
+  ),
+  withReactions({ kind: 'yes-no' }, fc.record({ at: fc.constantFrom('yes', 'no') })),
+  withReactions(
+    { kind: 'choice', of: ['warm', 'or "hot"', '3 min'] },
+    fc.record({ at: fc.constantFrom('warm', 'or "hot"', '3 min') }),
+  ),
+  withReactions(
+    { kind: 'number', unit: 'cm' },
+    fc.record({ from: fc.integer({ min: -500, max: 500 }).map((each) => each / 4) }),
+  ),
+  text.map((ask): Question => ({ id: asId('q'), ask, answer: { kind: 'text' }, reactions: [] })),
+);
+
 const anyStep: fc.Arbitrary<Step> = fc
   .record(
     {
@@ -112,6 +150,14 @@ const anyStep: fc.Arbitrary<Step> = fc
       never: someOf(ZONE_IDS),
       tools: someOf(TOOLS),
       technique: anyTechnique,
+      asks: fc.uniqueArray(anyQuestion, { minLength: 1, maxLength: 2, selector: ({ ask }) => ask }),
+      moments: fc.array(
+        fc.record({
+          atMinute: fc.integer({ min: 0, max: 900 }).map((each) => each / 10),
+          what: text,
+        }),
+        { minLength: 1, maxLength: 2 },
+      ),
       device: fc.constant({
         deviceId: pen.id,
         settings: [

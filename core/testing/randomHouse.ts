@@ -330,7 +330,7 @@ class Maker {
       id: asId<never>(this.#id('layers')),
       name: 'Layers',
       layers: { first: lots.whole(1, 3), returning: lots.whole(1, 4) },
-      ...(lots.is(0.5) && { between: { wait: this.#minutes(), question: 'How is it?' } }),
+      ...(lots.is(0.5) && { between: { wait: this.#minutes() } }),
       ...(lots.is(0.2) && { halves: true as const }),
     };
     const lines: Line[] = [

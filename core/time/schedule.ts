@@ -410,7 +410,7 @@ function waitRow(
 ): ScheduleRow {
   return {
     of: { kind: 'between', layerGroupId: group.id },
-    name: group.between?.question ?? '',
+    name: group.asks?.[0]?.ask ?? '',
     stretch,
     layer,
     by: 'therapist',

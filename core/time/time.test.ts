@@ -207,7 +207,15 @@ describe('layers (D4, T3)', () => {
       id: asId('g'),
       name: 'Layers',
       layers: { first: 1, returning: 3 },
-      between: { wait: minutes(1), question: 'How does it feel, 0 to 10?' },
+      between: { wait: minutes(1) },
+      asks: [
+        {
+          id: asId('how'),
+          ask: 'How does it feel, 0 to 10?',
+          answer: { kind: 'score' },
+          reactions: [],
+        },
+      ],
     };
     const { rows, room } = clock([step('acid', minutes(2), { layerGroupId: group.id })], [group]);
     expect(rows.map((row) => [row.of.kind, row.startsAt])).toEqual([

@@ -11,6 +11,7 @@ import { documents } from './migrations/0008-documents';
 import { audit } from './migrations/0009-audit';
 import { records } from './migrations/0010-records';
 import { timeZone } from './migrations/0011-time-zone';
+import { questions } from './migrations/0012-questions';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
@@ -27,6 +28,7 @@ export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
       audit,
       records,
       timeZone,
+      questions,
     ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

@@ -189,6 +189,7 @@ describe('migrations', () => {
       '0009-audit',
       '0010-records',
       '0011-time-zone',
+      '0012-questions',
     ]);
     await database.close();
   });

@@ -14,7 +14,7 @@ import type {
   Material,
   Step,
 } from '@bienestar/core/house/house';
-import { asId } from '@bienestar/core/house/ids';
+import { asId, type QuestionId } from '@bienestar/core/house/ids';
 import { REMOVALS, TOOLS } from '@bienestar/core/house/ways';
 import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { ordered } from '@bienestar/core/protocol/editSteps';
@@ -264,7 +264,15 @@ describe('any house', () => {
           const layers = between
             ? {
                 ...group,
-                between: { wait: { least: 0, usual: share, most: 2 }, question: materialName },
+                between: { wait: { least: 0, usual: share, most: 2 } },
+                asks: [
+                  {
+                    id: asId<QuestionId>('after-layer'),
+                    ask: materialName,
+                    answer: { kind: 'score' as const },
+                    reactions: [{ from: 5, response: 'off' as const }],
+                  },
+                ],
               }
             : group;
           const house: HouseArchive = {

@@ -188,6 +188,11 @@ function LineBody({ line }: { readonly line: CardLine }) {
       {line.details.length > 0 && (
         <p className="text-sm text-ink-soft">{line.details.join(' · ')}</p>
       )}
+      {line.asks.map((asked) => (
+        <p key={asked} className="text-sm font-semibold">
+          {asked}
+        </p>
+      ))}
       {line.watch !== undefined && (
         <p className="text-sm text-clay">
           <span aria-hidden>▲ </span>

@@ -45,6 +45,7 @@ function lineText(line: CardLine): string[] {
     ...line.amounts.map(amountText),
     ...line.mixes,
     ...line.details,
+    ...line.asks,
     line.watch === undefined ? undefined : `Watch: ${line.watch}`,
     line.say === undefined ? undefined : `Say: “${line.say}”`,
     line.why === undefined ? undefined : `Why: ${line.why}`,

@@ -9,6 +9,7 @@ import {
 import type { MixId } from '@bienestar/core/house/ids';
 import { scaleTriple, type Triple } from '@bienestar/core/quantity/triple';
 import { techniqueWords } from '@bienestar/core/house/technique';
+import { questionWords } from '@bienestar/core/house/question';
 import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
 import { ZONE_MODES, ZONE_MODE_WORDS } from '@bienestar/core/house/ways';
 import { amountWords, saidAmount, span, type SaidAmount } from '../../format/amountWords';
@@ -45,6 +46,8 @@ export interface CardLine {
   /** what is mixed in it: of what, and how */
   readonly mixes: readonly string[];
   readonly details: readonly string[];
+  /** what is asked and what is done at which answer, what happens at which minute */
+  readonly asks: readonly string[];
   readonly watch: string | undefined;
   readonly note: string | undefined;
   readonly say: string | undefined;
@@ -206,6 +209,10 @@ function lineOf(of: CardStep, work: RoomWork): CardLine {
       standing === 'done' && of.draws.length > 0 ? drawnAmounts(of, work) : saidAmounts(of, work),
     mixes: mixesMadeIn(step, work).flatMap((id) => mixWords(id, work)),
     details,
+    asks: [
+      ...(step.moments ?? []).map(({ atMinute, what }) => `at ${number(atMinute)} min: ${what}`),
+      ...(step.asks ?? []).map(questionWords),
+    ],
     watch: step.watch,
     note: step.note,
     say: step.say,
@@ -287,15 +294,15 @@ function layersWords(group: LayerGroup, { schedule, house }: RoomWork): string {
       row.of.kind === 'between' && row.of.layerGroupId === group.id ? [row.layer] : [],
     ),
   ).size;
-  const { between, score, testSpot, halves } = group;
+  const { between, asks = [], testSpot, halves } = group;
   return [
     `${group.name}: ${layers + 1} times`,
     halves && 'each half of the face for itself',
     testSpot &&
       `first a test spot on ${zonesSaid(testSpot.zones, house.settings.ownZones).join(', ')}, ${span({ low: testSpot.minutes.least, usual: testSpot.minutes.usual, high: testSpot.minutes.most })} min, wait ${span({ low: testSpot.wait.least, usual: testSpot.wait.usual, high: testSpot.wait.most })} min and watch ${testSpot.watch}`,
     between &&
-      `between: wait ${span({ low: between.wait.least, usual: between.wait.usual, high: between.wait.most })} min and ask “${between.question}”`,
-    score && `slow down at ${score.slowAt}, stop and remove at ${score.stopAt}`,
+      `between: wait ${span({ low: between.wait.least, usual: between.wait.usual, high: between.wait.most })} min`,
+    asks.length > 0 && `after each: ${asks.map(questionWords).join('; ')}`,
   ]
     .filter((each) => typeof each === 'string')
     .join('; ');

@@ -58,6 +58,17 @@ export function newLayers(): LayerGroup {
     id: asId(nanoid(12)),
     name: 'Layers',
     layers: { first: 1, returning: 2 },
-    between: { wait: { least: 1, usual: 1, most: 2 }, question: 'How does it feel, from 0 to 10?' },
+    between: { wait: { least: 1, usual: 1, most: 2 } },
+    asks: [
+      {
+        id: asId(nanoid(12)),
+        ask: 'How does it feel, from 0 to 10?',
+        answer: { kind: 'score' },
+        reactions: [
+          { from: 4, response: 'lightly' },
+          { from: 7, response: 'off' },
+        ],
+      },
+    ],
   };
 }

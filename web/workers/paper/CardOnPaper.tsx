@@ -103,6 +103,11 @@ function Line({ line }: { readonly line: CardLine }) {
               <Text key={mix}>{mix}</Text>
             ))}
             {line.details.length > 0 && <Text style={styles.soft}>{line.details.join(' · ')}</Text>}
+            {line.asks.map((asked) => (
+              <Text key={asked} style={styles.bold}>
+                {asked}
+              </Text>
+            ))}
             {line.watch !== undefined && <Text style={styles.clay}>Watch: {line.watch}</Text>}
             {line.say !== undefined && <Text>“{line.say}”</Text>}
             {line.why !== undefined && <Text style={styles.soft}>Why: {line.why}</Text>}

@@ -1,7 +1,5 @@
-import { LIMITS, within } from '@bienestar/contract/limits';
 import type { LayerGroup, TestSpot } from '@bienestar/core/house/house';
 import { parseMinutes } from '../../../format/typedMinutes';
-import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
 import { TripleField } from '../../../parts/TripleField';
@@ -12,40 +10,7 @@ interface LayerCareProps {
   readonly change: (field: string, changes: Partial<LayerGroup>) => void;
 }
 
-const score = within(LIMITS.layerScore);
 const LONGEST_MINUTES = 1440;
-
-/** The score asked between layers: where to slow down, and where to stop and remove. */
-export function ScoreFields({ group, change }: LayerCareProps) {
-  const put = (changes: Partial<NonNullable<LayerGroup['score']>>): void => {
-    const next = { slowAt: 4, stopAt: 7, ...group.score, ...changes };
-    change('score', { score: { ...next, stopAt: Math.max(next.slowAt, next.stopAt) } });
-  };
-  const clear = (): void => change('score', { score: undefined });
-  return (
-    <div className="grid grid-cols-2 gap-3">
-      <NumberField
-        label="Slow down at"
-        unit="of 10"
-        value={group.score?.slowAt}
-        check={score}
-        onCommit={(slowAt) => put({ slowAt })}
-        onClear={clear}
-      />
-      <NumberField
-        label="Stop and remove at"
-        unit="of 10"
-        value={group.score?.stopAt}
-        check={(value) =>
-          score(value) ??
-          (value >= (group.score?.slowAt ?? 0) ? undefined : 'Not below slowing down.')
-        }
-        onCommit={(stopAt) => put({ stopAt })}
-        onClear={clear}
-      />
-    </div>
-  );
-}
 
 const SPOT: TestSpot = {
   zones: ['jawline'],

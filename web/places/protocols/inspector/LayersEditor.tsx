@@ -9,7 +9,8 @@ import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
 import { TripleField } from '../../../parts/TripleField';
 import { newLayers } from '../newStep';
-import { ScoreFields, TestSpotFields } from './LayerCare';
+import { TestSpotFields } from './LayerCare';
+import { QuestionsEditor } from './QuestionsEditor';
 import type { EditProtocol } from '../useDraft';
 
 interface LayersEditorProps {
@@ -113,46 +114,26 @@ export function LayersEditor({ protocol, step, edit }: LayersEditorProps) {
               change('halves', { halves: value === 'halves' ? true : undefined })
             }
           />
-          <ScoreFields group={group} change={change} />
           <TestSpotFields group={group} change={change} />
           {group.between && (
-            <>
-              <TripleField
-                legend="Wait between layers"
-                labels={['least', 'usual', 'most']}
-                values={[
-                  group.between.wait.least,
-                  group.between.wait.usual,
-                  group.between.wait.most,
-                ]}
-                unit="min"
-                zeroAllowed
-                largest={1440}
-                parse={parseMinutes}
-                onCommit={([least, usual, most]) =>
-                  change('wait', {
-                    between: {
-                      question: group.between?.question ?? '',
-                      wait: { least, usual, most },
-                    },
-                  })
-                }
-              />
-              <TextField
-                label="Question between layers"
-                value={group.between.question}
-                longest={2000}
-                onCommit={(question) =>
-                  change('question', {
-                    between: {
-                      wait: group.between?.wait ?? { least: 1, usual: 1, most: 1 },
-                      question,
-                    },
-                  })
-                }
-              />
-            </>
+            <TripleField
+              legend="Wait between layers"
+              labels={['least', 'usual', 'most']}
+              values={[group.between.wait.least, group.between.wait.usual, group.between.wait.most]}
+              unit="min"
+              zeroAllowed
+              largest={1440}
+              parse={parseMinutes}
+              onCommit={([least, usual, most]) =>
+                change('wait', { between: { wait: { least, usual, most } } })
+              }
+            />
           )}
+          <QuestionsEditor
+            questions={group.asks ?? []}
+            addWords="Ask after each layer"
+            onChange={(asks, field) => change(field ?? 'asks', { asks })}
+          />
         </div>
       )}
     </div>

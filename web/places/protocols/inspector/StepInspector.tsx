@@ -17,6 +17,7 @@ import type { EditProtocol } from '../useDraft';
 import type { ShownService } from '../useShownService';
 import { ZonesField } from '../zones/ZonesField';
 import { AddProduct } from './AddProduct';
+import { AskedFields } from './AskedFields';
 import { wayOf } from './amountWays';
 import { DeviceFields } from './DeviceFields';
 import { DoseEditor } from './DoseEditor';
@@ -26,6 +27,7 @@ import { LayersEditor } from './LayersEditor';
 import { LineField } from './LineField';
 import { PlaceFields } from './PlaceFields';
 import { RemovalFields } from './RemovalFields';
+import { TechniqueFields } from './TechniqueFields';
 import { WorkFields } from './WorkFields';
 import type { ChangeStep } from './stepFields';
 import { WordsFields } from './WordsFields';
@@ -180,6 +182,8 @@ export function StepInspector({
       </div>
       <ZonesField {...fields} />
       <WorkFields {...fields} />
+      <TechniqueFields {...fields} />
+      <AskedFields {...fields} />
       <RemovalFields {...fields} />
       <DeviceFields {...fields} />
       <PlaceFields {...fields} />
