@@ -230,6 +230,49 @@ describe('a file of version 1', () => {
     expect([read.value.orders, read.value.bookings, read.value.counts]).toEqual([[], [], []]);
   });
 
+  it('of version 6 is read: the question and the score of layers are one question', () => {
+    const now = JSON.parse(text) as { readonly protocols: Record<string, unknown>[] };
+    const group = (of: object) => ({
+      id: 'acid-layers',
+      name: 'Layers',
+      layers: { first: 1, returning: 2 },
+      ...of,
+    });
+    const wait = { least: 1, usual: 1, most: 2 };
+    const protocols = now.protocols.map((protocol) =>
+      protocol.id === 'layered-fruit-acid'
+        ? {
+            ...protocol,
+            layerGroups: [
+              group({
+                between: { wait, question: 'How is it?' },
+                score: { slowAt: 3, stopAt: 6 },
+              }),
+            ],
+          }
+        : { ...protocol, layerGroups: [], steps: [] },
+    );
+    const read = readHouseFile(JSON.stringify({ ...now, formatVersion: 6, protocols }));
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const acid = read.value.protocols.find(({ id }) => id === 'layered-fruit-acid');
+    expect(acid?.layerGroups).toEqual([
+      group({
+        between: { wait },
+        asks: [
+          {
+            id: 'acid-layers-ask',
+            ask: 'How is it?',
+            answer: { kind: 'score' },
+            reactions: [
+              { from: 3, response: 'lightly' },
+              { from: 6, response: 'off' },
+            ],
+          },
+        ],
+      }),
+    ]);
+  });
+
   it('is refused with the place of a fault, as a file of today is', () => {
     const broken = { ...before, services: 'none', stock: [null, 3] };
     const read = readHouseFile(JSON.stringify(broken));

@@ -123,6 +123,7 @@ const step = shape<Step>({
     }),
     otherwise: capMinutes,
   }).optional(),
+  capSince: Joi.valid('first-touch').optional(),
   zones,
   lightly: someZones,
   more: someZones,

@@ -124,6 +124,8 @@ export interface Step extends Placed {
   readonly until?: string;
   /** the longest that what sits on the skin may stay there, or that an endpoint is waited for */
   readonly capMinutes?: number;
+  /** the longest is counted from when the product was first put on, over steps and layers; else in this step */
+  readonly capSince?: 'first-touch';
   /** in the order in which they are worked */
   readonly zones: readonly ZoneId[];
   /** of the zones, where to go lightly */

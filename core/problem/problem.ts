@@ -72,6 +72,7 @@ export const PROBLEMS = {
   /* What does not fit in a protocol */
   'contact-cap-passed': ['protocolId', 'stepId'],
   'contact-cap-near': ['protocolId', 'stepId'],
+  'contact-never-ends': ['protocolId', 'stepId'],
   'choice-empty': ['protocolId', 'choiceId'],
   'choice-unused': ['protocolId', 'choiceId'],
   'choice-unmet': ['protocolId', 'choiceId'],

@@ -1,6 +1,6 @@
 import type { Device, Material, Step } from '../house/house';
 import type { StepId } from '../house/ids';
-import { effectsOf } from '../house/actions';
+import { takesOff } from '../house/takesOff';
 import type { Finding, ReviewedProtocol } from './finding';
 import { leavesOf, type LeafZone } from '../zone/zones';
 import { devicesOfStep, materialsOfStep, traitsOfStep, type Trait } from '../care/traits';
@@ -91,14 +91,6 @@ function onTheSkin(seen: readonly Seen[], say: Say): Finding[] {
     }
   }
   return found;
-}
-
-function takesOff(step: Step): boolean {
-  return (
-    (step.removal !== undefined && step.removal.how !== 'stays-on') ||
-    effectsOf(step.action).includes('uncovers') ||
-    step.action === 'neutralise'
-  );
 }
 
 function twiceExfoliated(seen: readonly Seen[], say: Say): Finding[] {

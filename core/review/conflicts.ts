@@ -67,23 +67,36 @@ function hostsOf(rows: readonly ScheduleRow[], steps: Steps): Together[] {
 function caps(schedule: Schedule, say: Say): void {
   for (const { of, contact, name } of schedule.rows) {
     if (of.kind !== 'step' || !contact) continue;
-    const { capMinutes, expectedMinutes, chancePast } = contact;
+    const { capMinutes, expectedMinutes, chancePast, clock } = contact;
+    if (clock?.neverEnds) {
+      say(
+        of.stepId,
+        'contact-never-ends',
+        `What “${name}” leaves on the skin for at most ${capMinutes} min is never taken off while the guest is there. Add the step that takes it off.`,
+      );
+    }
     if (expectedMinutes > capMinutes) {
       say(
         of.stepId,
         'contact-cap-passed',
-        `“${name}” may stay on for at most ${capMinutes} min, but what is planned for that time takes longer. Shorten it, or follow the maker's longest contact time.`,
+        `“${name}” may stay on for at most ${capMinutes} min, but what is planned for that time takes longer${clock ? `: ${rounded(clock.firstZoneMinutes)} min from the first touch` : ''}. Shorten it, or follow the maker's longest contact time.`,
         { chance: chancePast },
       );
     } else if (chancePast > WORTH_SAYING) {
       say(
         of.stepId,
         'contact-cap-near',
-        `“${name}” may pass its ${capMinutes} min: what is done meanwhile sometimes takes longer.`,
+        clock
+          ? `“${name}” may pass its ${capMinutes} min from the first touch: putting on and waiting sometimes take longer.`
+          : `“${name}” may pass its ${capMinutes} min: what is done meanwhile sometimes takes longer.`,
         { chance: chancePast, weight: 'prompt' },
       );
     }
   }
+}
+
+function rounded(minutes: number): number {
+  return Math.round(minutes * 10) / 10;
 }
 
 function hands({ host, beside }: Together, say: Say): void {

@@ -92,6 +92,7 @@ const NAMES = {
   device: 'with which device',
   until: 'until when',
   capMinutes: 'the longest',
+  capSince: 'from when the longest counts',
   removal: 'how it comes off',
   optional: 'whether it is done',
   say: 'what to say',
@@ -269,7 +270,13 @@ function takeCap(cursor: Cursor, said: ParsedStep, from: number): void {
     return;
   }
   if (minutes.usual <= 0) cursor.fault(from, cursor.behind, 'A cap is above 0 minutes.');
-  else put(cursor, said, 'capMinutes', minutes.usual, from);
+  else {
+    put(cursor, said, 'capMinutes', minutes.usual, from);
+    const { mark } = cursor;
+    if (cursor.takeWord('from') && cursor.takeWord('first') && cursor.takeWord('touch'))
+      put(cursor, said, 'capSince', 'first-touch', from);
+    else cursor.backTo(mark);
+  }
 }
 
 /** A number behind a cap can only be minutes. */

@@ -12,6 +12,7 @@ export type ParsedStep = {
       | 'minutes'
       | 'until'
       | 'capMinutes'
+      | 'capSince'
       | 'zones'
       | 'lightly'
       | 'more'

@@ -57,7 +57,9 @@ export function writeStepLine(
     clause('running', named(words.devices.all(), step.running)),
     `${range(step.minutes.least, step.minutes.usual, step.minutes.most)} min`,
     until === undefined ? undefined : `until ${quotedWords(until)}`,
-    capMinutes === undefined ? undefined : `at most ${number(capMinutes)} min`,
+    capMinutes === undefined
+      ? undefined
+      : `at most ${number(capMinutes)} min${step.capSince ? ' from first touch' : ''}`,
     step.hands === gentleHands(action) ? undefined : step.hands,
     step.by === 'assistant' ? 'by assistant' : undefined,
     step.covers && 'covered',

@@ -202,6 +202,7 @@ const anyStep: fc.Arbitrary<Step> = fc
       cap: fc.record({
         until: fc.option(text, { nil: undefined }),
         capMinutes: fc.integer({ min: 1, max: 90 }),
+        isFromTouch: fc.boolean(),
       }),
     },
     { requiredKeys: ['name', 'zones', 'doses', 'minutes', 'by', 'hands'] },
@@ -214,6 +215,7 @@ const anyStep: fc.Arbitrary<Step> = fc
       ...(phase !== undefined || rest.action === undefined ? phase && { phase } : {}),
       ...(cap && {
         capMinutes: cap.capMinutes,
+        ...(cap.isFromTouch && { capSince: 'first-touch' as const }),
         ...(cap.until !== undefined && { until: cap.until }),
       }),
     };

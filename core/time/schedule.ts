@@ -23,6 +23,7 @@ import {
   sdMinutes,
   type Distribution,
 } from './distribution';
+import { contactClock, type ContactClock, type Lasting } from './contactClock';
 import { slotMinutes } from './slot';
 import { areMinutes, stepTime, timeWithBeside } from './stepTime';
 
@@ -62,6 +63,8 @@ export interface ContactCap {
   readonly expectedMinutes: number;
   /** the chance of running past the cap */
   readonly chancePast: number;
+  /** counted from the first touch, over steps and layers */
+  readonly clock?: ContactClock;
 }
 
 /** A length of time in figures, minutes. */
@@ -160,6 +163,8 @@ function runClock(protocol: WorkedProtocol, arrangement: Arrangement, paceSpread
   const rows: ScheduleRow[] = [];
   const conflicts = new Map<StepId, Problem>();
   const deviceMinutes = new Map<DeviceId, number>();
+  const lasting: Lasting[] = [];
+  const clocked: { readonly row: number; readonly at: number; readonly step: Step }[] = [];
   let now = 0;
   const partsOf = (stretch: Stretch): Distribution[] =>
     arrangement[stretch].map((occurrence) => {
@@ -167,6 +172,7 @@ function runClock(protocol: WorkedProtocol, arrangement: Arrangement, paceSpread
         const { group, layer } = occurrence;
         const wait = stepTime(group.between?.wait ?? NO_MINUTES, paceSpread);
         rows.push(waitRow(group, layer, stretch, now, meanMinutes(wait)));
+        lasting.push({ meanwhile: [], time: wait, startsAt: now });
         now += meanMinutes(wait);
         return wait;
       }
@@ -178,11 +184,23 @@ function runClock(protocol: WorkedProtocol, arrangement: Arrangement, paceSpread
           paceSpread,
         );
         rows.push(...tried.rows);
+        lasting.push({ meanwhile: [], time: tried.time, startsAt: now });
         now += meanMinutes(tried.time);
         return tried.time;
       }
       const { step, meanwhile, layer, half } = occurrence;
       const placed = placeStep(step, meanwhile, { layer, half }, now, paceSpread);
+      [step, ...meanwhile].forEach((each, nth) => {
+        if (each.capSince !== undefined)
+          clocked.push({ row: rows.length + nth, at: lasting.length, step: each });
+      });
+      lasting.push({
+        step,
+        meanwhile,
+        ...(half !== undefined && { half }),
+        time: placed.time,
+        startsAt: now,
+      });
       rows.push(...placed.rows);
       switchOn(deviceMinutes, step, meanwhile, loadOf(step, meanwhile, paceSpread));
       const contact = placed.rows[0]?.contact;
@@ -197,6 +215,18 @@ function runClock(protocol: WorkedProtocol, arrangement: Arrangement, paceSpread
     visit: partsOf('visit'),
     reset: partsOf('reset'),
   };
+  for (const { row: index, at, step } of clocked) {
+    const row = rows[index];
+    const { capMinutes } = step;
+    const clock =
+      capMinutes === undefined ? undefined : contactClock(lasting, at, step, capMinutes);
+    if (!row || !clock || capMinutes === undefined) continue;
+    const { firstZoneMinutes: expectedMinutes, chancePast } = clock;
+    rows[index] = { ...row, contact: { capMinutes, expectedMinutes, chancePast, clock } };
+    if (expectedMinutes > capMinutes)
+      conflicts.set(step.id, capProblem(protocol, step, rows[index].contact));
+    else conflicts.delete(step.id);
+  }
   return { rows, conflicts: [...conflicts.values()], deviceMinutes, parts };
 }
 
@@ -443,10 +473,14 @@ function timeFigures(time: Distribution): TimeFigures {
   };
 }
 
-function capProblem(protocol: WorkedProtocol, step: Step, contact: ContactCap): Problem {
+function capProblem(
+  protocol: WorkedProtocol,
+  step: Step,
+  contact: ContactCap | undefined,
+): Problem {
   return {
     code: 'contact-cap-passed',
-    message: `“${step.name}” may stay on for at most ${contact.capMinutes} min, but what is planned for that time takes longer. Shorten it, or follow the maker's longest contact time.`,
+    message: `“${step.name}” may stay on for at most ${contact?.capMinutes ?? 0} min, but what is planned for that time takes longer. Shorten it, or follow the maker's longest contact time.`,
     where: { protocolId: protocol.id, stepId: step.id, field: 'capMinutes' },
   };
 }

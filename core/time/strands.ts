@@ -122,8 +122,8 @@ function endOf(row: ScheduleRow): number {
 
 function capOf(row: ScheduleRow): CapEdge[] {
   if (!row.contact || row.of.kind !== 'step') return [];
-  const { capMinutes, chancePast, expectedMinutes } = row.contact;
-  const at = row.startsAt + capMinutes;
+  const { capMinutes, chancePast, expectedMinutes, clock } = row.contact;
+  const at = (clock?.startsAt ?? row.startsAt) + capMinutes;
   return [
     { stepId: row.of.stepId, at, capMinutes, chancePast, passed: expectedMinutes > capMinutes },
   ];

@@ -213,8 +213,14 @@ describe('migrations', () => {
     await umzug.up();
     /* Before a house named its zone, it went by the clock of the machine. */
     const zoned = JSON.parse(before.replaceAll(DEMO_TIME_ZONE, timeZoneHere())) as House;
-    /* Nor did it say that it is one to look around in, or how people are paid but by the hour. */
-    const { isDemonstration: _is, ...settings } = zoned.settings;
+    /* Nor did it say that it is one to look around in, what it calls places and ways of working, or how people
+       are paid but by the hour. */
+    const {
+      isDemonstration: _is,
+      ownZones: _zones,
+      techniques: _techniques,
+      ...settings
+    } = zoned.settings;
     const people = zoned.people.map(({ id, name, role, hourlyPayMinor }) => ({
       id,
       name,

@@ -186,7 +186,7 @@ describe('what a card says', () => {
   it('tells of layers how often, how long between, and when to stop', () => {
     const lines = linesOf(cardOf(named('layered-fruit-acid')));
     expect(lines.find(({ layers }) => layers !== undefined)?.layers).toMatch(
-      /^Acid layers: 4 times; between: wait .* min and ask “.*”; slow down at 4, stop and remove at 7$/,
+      /^Acid layers: 4 times; between: wait .* min; after each: ask “.*” \(0-10\), lightly at 4, off at 7$/,
     );
     const first = linesOf(cardOf(named('layered-fruit-acid'), clientWith({ visitKind: 'first' })));
     expect(first.find(({ layers }) => layers !== undefined)?.layers).toContain('2 times');

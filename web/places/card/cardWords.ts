@@ -181,7 +181,7 @@ function lineOf(of: CardStep, work: RoomWork): CardLine {
     ),
     running.length > 0 && `${running.join(', ')} running`,
     step.until && `until ${step.until}`,
-    step.capMinutes !== undefined && `at most ${number(step.capMinutes)} min`,
+    contactWords(of, work),
     step.gloves && `${step.gloves} gloves`,
     step.covers && 'covered',
     step.removal &&
@@ -218,6 +218,19 @@ function lineOf(of: CardStep, work: RoomWork): CardLine {
     say: step.say,
     why: step.why,
   };
+}
+
+/** How long it may stay, and where that is counted from the first touch, how long the first and the last zone have it. */
+function contactWords({ step }: CardStep, { schedule }: RoomWork): string | undefined {
+  if (step.capMinutes === undefined) return undefined;
+  const cap = `at most ${number(step.capMinutes)} min`;
+  if (!step.capSince) return cap;
+  const clock = schedule.rows.find((row) => row.of.kind === 'step' && row.of.stepId === step.id)
+    ?.contact?.clock;
+  const zones =
+    clock &&
+    ` (first zone ${number(clock.firstZoneMinutes, 1)}, last zone ${number(clock.lastZoneMinutes, 1)} min)`;
+  return `${cap} from the first touch${zones ?? ''}`;
 }
 
 function minuteWords(minute: number): string {

@@ -133,6 +133,12 @@ function keyWords(key: string): string {
     meanwhileOf: 'meanwhile',
     layerGroupId: 'layers',
     capMinutes: 'contact',
+    capSince: 'from when contact counts',
+    technique: 'how the hands work',
+    asks: 'what is asked',
+    moments: 'what happens at a minute',
+    more: 'where more',
+    last: 'where last',
     doses: 'products',
     option: 'for whom',
   };

@@ -3,10 +3,11 @@ import { useEffect, useRef } from 'react';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Dose, Protocol, Step } from '@bienestar/core/house/house';
 import { changeStep } from '@bienestar/core/protocol/editSteps';
+import type { ContactCap } from '@bienestar/core/time/schedule';
 import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
 import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
 import { parseMinutes } from '../../../format/typedMinutes';
-import { percent } from '../../../format/figures';
+import { number, percent } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { HandsMark } from '../../../parts/HandsMark';
 import { NumberField } from '../../../parts/NumberField';
@@ -143,7 +144,7 @@ export function StepInspector({
         />
         <NumberField
           label="Contact at most"
-          hint={contact === undefined ? undefined : `passed in ${percent(contact)} of visits`}
+          hint={contact && `passed in ${percent(contact.chancePast)} of visits`}
           error={
             step.until !== undefined && step.capMinutes === undefined
               ? 'An endpoint needs a cap.'
@@ -154,9 +155,30 @@ export function StepInspector({
           parse={parseMinutes}
           check={within(LIMITS.capMinutes)}
           onCommit={(capMinutes) => change({ capMinutes }, 'capMinutes')}
-          onClear={() => change({ capMinutes: undefined, until: undefined }, 'capMinutes')}
+          onClear={() =>
+            change({ capMinutes: undefined, until: undefined, capSince: undefined }, 'capMinutes')
+          }
         />
       </div>
+      {step.capMinutes !== undefined && (
+        <div className="flex flex-col gap-1">
+          <Segments
+            label="Contact is counted"
+            value={step.capSince ?? 'here'}
+            options={[
+              { value: 'here', label: 'in this step' },
+              { value: 'first-touch', label: 'from the first touch' },
+            ]}
+            onChoose={(value) => change({ capSince: value === 'here' ? undefined : value })}
+          />
+          {contact?.clock && (
+            <p className="text-xs text-ink-soft">
+              the zone touched first {number(contact.clock.firstZoneMinutes, 1)} min, the last{' '}
+              {number(contact.clock.lastZoneMinutes, 1)} min
+            </p>
+          )}
+        </div>
+      )}
       <div className="flex flex-col gap-3">
         {step.doses.map((dose) => (
           <DoseEditor
@@ -197,10 +219,10 @@ export function StepInspector({
   );
 }
 
-function contactOf({ figures }: ShownService, step: Step): number | undefined {
+function contactOf({ figures }: ShownService, step: Step): ContactCap | undefined {
   if (!figures.schedule.ok) return undefined;
   const row = figures.schedule.value.rows.find(
     ({ of }) => of.kind === 'step' && of.stepId === step.id,
   );
-  return row?.contact?.chancePast;
+  return row?.contact;
 }

@@ -178,7 +178,7 @@ function ZonePath({
         aria-checked={look === 'part' ? 'mixed' : look !== 'none'}
         aria-label={`${zoneName(zone)}${LOOK_WORDS[look]}${number === undefined ? '' : `, worked ${number}.`}`}
         tabIndex={reachable ? 0 : -1}
-        className={`cursor-pointer outline-offset-1 focus-visible:stroke-focus focus-visible:[stroke-width:3] ${LOOKS[look]}`}
+        className={`cursor-pointer [vector-effect:non-scaling-stroke] outline-offset-1 focus-visible:stroke-focus focus-visible:[stroke-width:3] ${LOOKS[look]}`}
         onFocus={onFocus}
         onClick={() => onPick(zone)}
       >
