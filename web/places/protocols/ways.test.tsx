@@ -1,0 +1,179 @@
+// @vitest-environment jsdom
+import { within } from '@testing-library/dom';
+import userEvent from '@testing-library/user-event';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { Step } from '@bienestar/core/house/house';
+import type { HouseSettings } from '@bienestar/core/house/settings';
+import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
+import { cleanup } from '../../testing/render';
+
+let person: PersonAtApp;
+const user = userEvent.setup({ delay: null });
+const open = async (path: string): Promise<void> => {
+  person = await personAtApp(`/protocols/${path}`);
+};
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const stepOfDraft = async (id: string): Promise<Step | undefined> => {
+  const { steps } = await person.draft();
+  return steps.flatMap((line) => (line.id === id && 'doses' in line ? [line] : []))[0];
+};
+const becomes = async (id: string, what: Partial<Step>): Promise<void> =>
+  expect.poll(() => stepOfDraft(id), { timeout: 10_000 }).toMatchObject(what);
+
+describe('how the hands work', () => {
+  it('is a few choices, each its own, and a way of working of the house in one press', async () => {
+    await open('black-sand-clay-facial/cleanse');
+    await person.click('button', 'How the hands work');
+    await person.choose('Pressure', 'light pressure');
+    await person.choose('Movement', 'in circles');
+    await person.fill('How often', '3');
+    await person.fill('each held for', '5');
+    await becomes('cleanse', {
+      technique: { pressure: 'light', movement: 'circles', hold: { times: 3, seconds: 5 } },
+    });
+    await person.choose('Pressure', 'not said');
+    await person.fill('How often', '');
+    await expect
+      .poll(async () => (await stepOfDraft('cleanse'))?.technique, { timeout: 10_000 })
+      .toEqual({ movement: 'circles' });
+    await person.click('button', 'deep knead');
+    await becomes('cleanse', { technique: { movement: 'kneading', pressure: 'firm' } });
+  });
+
+  it('refuses an hour of holding at its field', async () => {
+    await open('black-sand-clay-facial/cleanse');
+    await person.click('button', 'How the hands work');
+    await person.fill('each held for', '3600');
+    await person.sees('Must be above 0 and at most 600.');
+    expect(await person.valueOf('each held for')).toBe('3600');
+  });
+
+  it('can be given a name, by which every step has it', async () => {
+    await open('copper-ampoule/pressing-massage');
+    await person.click('button', 'How the hands work');
+    await person.click('button', 'Name this way of working');
+    await person.fill('What this way of working is called', 'deep knead');
+    await person.press('Enter');
+    await person.sees('A way of working is called that already.');
+    await person.fill('What this way of working is called', 'slow press');
+    await person.press('Enter');
+    const { after } = await person.written<HouseSettings>('settings');
+    expect(after.techniques?.at(-1)).toMatchObject({
+      name: 'slow press',
+      technique: { movement: 'pressing', hold: { times: 20, seconds: 4 } },
+    });
+  });
+});
+
+describe('what is asked', () => {
+  it('is a score at first, becomes a sign, and what is done at an answer goes with it', async () => {
+    await open('black-sand-clay-facial/cleanse');
+    await person.click('button', 'Asked and watched');
+    await person.click('button', 'Ask something');
+    await person.fill('Asked or looked at', 'Does it sting?');
+    await becomes('cleanse', {
+      asks: [
+        expect.objectContaining({ ask: 'Does it sting?', answer: { kind: 'score' } }),
+      ] as unknown as Step['asks'],
+    });
+    await person.choose('The answer is', 'a sign, in grades');
+    await person.choose('Which sign', 'swelling');
+    const question = await person.find('group', 'Question: Does it sting?');
+    await user.click(within(question).getByRole('combobox', { name: 'From' }));
+    await person.click('option', 'clear');
+    await expect
+      .poll(async () => (await stepOfDraft('cleanse'))?.asks?.[0])
+      .toMatchObject({
+        answer: { kind: 'sign', sign: 'swelling' },
+        reactions: [{ from: 2, response: 'off' }],
+      });
+    await person.click('button', 'Remove the question Does it sting?');
+    await expect
+      .poll(async () => (await stepOfDraft('cleanse'))?.asks, { timeout: 10_000 })
+      .toBeUndefined();
+  });
+
+  it('is pointed out when no answer stops, and when a moment comes after the end', async () => {
+    await open('black-sand-clay-facial/cleanse');
+    await person.click('button', 'Asked and watched');
+    await person.click('button', 'Ask something');
+    const question = await person.find('group', 'Question: How does it feel, 0 to 10?');
+    const [, last] = within(question).getAllByRole('button', { name: 'Remove this answer' });
+    if (!last) throw new Error('There are two answers.');
+    await user.click(last);
+    await person.sees('no answer stops or takes it off');
+    await person.click('button', 'Something at a minute');
+    await person.fill('At minute', '30');
+    await person.sees('which is over after');
+  });
+
+  it('stands in layers as anywhere else', async () => {
+    await open('layered-fruit-acid/acid');
+    const question = await person.find('group', 'Question: How does it feel, from 0 to 10?');
+    const [slow] = within(question).getAllByRole<HTMLInputElement>('textbox', { name: 'From' });
+    expect(slow?.value).toBe('4');
+    await person.click('button', 'Ask after each layer');
+    await expect.poll(async () => (await person.draft()).layerGroups[0]?.asks?.length).toBe(2);
+  });
+});
+
+describe('places', () => {
+  it('are drawn large with their finest parts, picked in an order, and otherwise on some of them', async () => {
+    await open('sheet-light-express/hand-massage');
+    await person.click('button', 'change zones');
+    await person.click('radio', 'front');
+    await person.click('checkbox', 'left palm');
+    await expect
+      .poll(async () => (await stepOfDraft('hand-massage'))?.zones)
+      .not.toContain('hands');
+    await person.click('radio', 'more');
+    await person.click('checkbox', 'right palm, worked 3.');
+    await becomes('hand-massage', { more: ['palm-right'] });
+  });
+
+  it('can be given a name of the house, which none has yet', async () => {
+    await open('sheet-light-express/hand-massage');
+    await person.click('button', 'change zones');
+    await person.click('button', 'Name this place');
+    await person.fill('What this place is called', 'hands');
+    await person.press('Enter');
+    await person.sees('A place is called that already.');
+    await person.fill('What this place is called', 'gloves');
+    await person.press('Enter');
+    const { after } = await person.written<HouseSettings>('settings');
+    expect(after.ownZones?.at(-1)).toEqual({ name: 'gloves', zones: ['hands'] });
+  });
+});
+
+describe('how large places are', () => {
+  it('is estimated by the house, and must add up', async () => {
+    person = await personAtApp('/house');
+    await person.click('button', 'How large zones are');
+    await person.choose('Parts of', 'nose');
+    await person.fill('bridge of the nose', '40');
+    await person.sees('Together they are 95%: 5% too little.');
+    await person.fill('tip of the nose', '30');
+    await person.sees('Together they are 100%.');
+    await person.click('button', 'Use these');
+    const { after } = await person.written<HouseSettings>('settings');
+    expect(after.zoneShares?.nose).toEqual({
+      'nose-bridge': 0.4,
+      'nose-tip': 0.3,
+      'nose-wing-left': 0.15,
+      'nose-wing-right': 0.15,
+    });
+  });
+});
+
+describe('contact from the first touch', () => {
+  it('is chosen beside the longest, and tells the first and the last zone', async () => {
+    await open('black-sand-clay-facial/mask');
+    await person.click('radio', 'from the first touch');
+    await becomes('mask', { capSince: 'first-touch' });
+    await person.sees('the zone touched first');
+  });
+});
