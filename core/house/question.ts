@@ -57,6 +57,9 @@ export interface Question {
   readonly reactions: readonly Reaction[];
 }
 
+/** A question as it is said, before it has an id. */
+export type SaidQuestion = Omit<Question, 'id'>;
+
 /** The highest score that is given. */
 export const HIGHEST_SCORE = 10;
 

@@ -1,5 +1,5 @@
 import type { LayerGroup, Writing } from '../house/house';
-import type { Question } from '../house/question';
+import type { Question, SaidQuestion } from '../house/question';
 import { asId, type StepId } from '../house/ids';
 import { putInLayers } from './editSteps';
 
@@ -12,7 +12,7 @@ export interface LayersSaid {
   /** of the layers; those in which the step or its neighbour stands unless given */
   readonly name?: string;
   /** after each of them; as it was unless given */
-  readonly asks?: readonly Omit<Question, 'id'>[];
+  readonly asks?: readonly SaidQuestion[];
 }
 
 /** The layers in which a step is done, as a line says them; what lies beside another step is in that one's. */
@@ -64,7 +64,7 @@ export function inLayersSaid<W extends Writing>(
 
 /** Questions as they are said, each with the id of the one that it was before. */
 export function questionsSaid(
-  said: readonly Omit<Question, 'id'>[],
+  said: readonly SaidQuestion[],
   before: readonly Question[],
   newId: () => string,
 ): Question[] {

@@ -2,7 +2,8 @@ import type { LayersSaid } from '../protocol/layersSaid';
 import type { Cursor } from './cursor';
 import { takeCountingWord, takeNumber } from './numbers';
 import type { ParsedStep } from './parsedStep';
-import { questionWritten, takeQuestion, type SaidQuestion } from './questions';
+import type { SaidQuestion } from '../house/question';
+import { questionWritten, takeQuestion } from './questions';
 import { quotedWords } from './tokens';
 
 const MOST = 50;

@@ -1,6 +1,6 @@
 import type { Dose, Step } from '../house/house';
 import type { ForWhom } from '../protocol/forWhom';
-import type { SaidQuestion } from './questions';
+import type { SaidQuestion } from '../house/question';
 import type { LayersSaid } from '../protocol/layersSaid';
 
 /** What a line says about a step. What it does not say is as it was. */

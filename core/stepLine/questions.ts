@@ -9,6 +9,7 @@ import {
   type Question,
   type Reaction,
   type Response,
+  type SaidQuestion,
   type Sign,
 } from '../house/question';
 import { CLAUSE_WORDS } from './clauseWords';
@@ -17,9 +18,6 @@ import { readMinutes } from './minutes';
 import { takeNumber } from './numbers';
 import { quotedWords } from './tokens';
 import { listed, Phrases } from './vocabulary';
-
-/** A question as a line says it. */
-export type SaidQuestion = Omit<Question, 'id'>;
 
 const SIGN_WORDS = new Phrases<Sign>();
 for (const [sign, words] of Object.entries(SIGNS)) SIGN_WORDS.add(words, sign as Sign);

@@ -10,7 +10,7 @@ import { Phrases } from './vocabulary';
 export const TECHNIQUE_WORDS = new Phrases<Technique>();
 for (const [list, values] of Object.entries(TECHNIQUE_LISTS)) {
   for (const [value, words] of Object.entries(values)) {
-    TECHNIQUE_WORDS.add(words, { [list]: value } as Technique);
+    TECHNIQUE_WORDS.add(words, { [list]: value });
   }
 }
 TECHNIQUE_WORDS.add(STRETCHED_WORDS, { stretched: true });

@@ -27,7 +27,6 @@ export function AskedFields({ step, change }: StepFieldsProps) {
         onChange={(next, field) => change({ asks: next }, field)}
       />
       {moments.map((moment, at) => (
-        // oxlint-disable-next-line react/no-array-index-key -- a moment is what stands in its place
         <div key={at} className="flex items-end gap-2">
           <NumberField
             className="w-28"

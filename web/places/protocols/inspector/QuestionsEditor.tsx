@@ -133,7 +133,6 @@ function QuestionFields({ question, onChange, onRemove }: QuestionFieldsProps) {
       </div>
       {reactions.map((reaction, at) => (
         <ReactionLine
-          // oxlint-disable-next-line react/no-array-index-key -- a reaction is what stands in its place
           key={at}
           answer={answer}
           reaction={reaction}

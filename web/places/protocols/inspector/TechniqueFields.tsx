@@ -38,8 +38,9 @@ export function TechniqueFields({ step, change }: StepFieldsProps) {
   const { technique = {} } = step;
   const said = techniqueWords(technique);
   const put = (changes: Partial<Technique>, field?: string): void => {
+    const merged: Readonly<Record<string, unknown>> = { ...technique, ...changes };
     const next = Object.fromEntries(
-      Object.entries({ ...technique, ...changes }).filter(([, value]) => value !== undefined),
+      Object.entries(merged).filter(([, value]) => value !== undefined),
     ) as Technique;
     change({ technique: Object.keys(next).length === 0 ? undefined : next }, field);
   };
