@@ -29,7 +29,7 @@ import type {
 import { CHOOSING_BY, REMOVALS, TOOLS } from '@bienestar/core/house/ways';
 import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { CHOOSING_VALUES } from '@bienestar/core/protocol/choose';
-import { ZONE_IDS } from '@bienestar/core/zone/zones';
+import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
 import type { Publishing } from '../api';
 import {
   atLeastNothing,

@@ -3,13 +3,8 @@ import { LIMITS, MOST_PACE_SPREAD } from '../limits';
 import type { Grade, HouseSettings } from '@bienestar/core/house/settings';
 import { isLocale } from '@bienestar/core/days/locale';
 import { isTimeZone } from '@bienestar/core/days/timeZones';
-import {
-  FACE_PARTS,
-  ZONE_IDS,
-  ZONE_PARTS,
-  type FacePart,
-  type ZoneId,
-} from '@bienestar/core/zone/zones';
+import { FACE_PARTS, ZONE_PARTS, type FacePart, type ZoneId } from '@bienestar/core/zone/zones';
+import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
 import { zoneName } from '@bienestar/core/zone/zoneNames';
 import type { ZoneSet } from '@bienestar/core/zone/zoneSets';
 import {

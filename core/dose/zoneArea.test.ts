@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { settings } from '../testing/sample';
 import { bodySurfaceM2, partShares, zoneAreaCm2 } from './zoneArea';
-import { FACE_PARTS, leavesOf, partsOf, ZONE_IDS, type ZoneId } from '../zone/zones';
+import { FACE_PARTS, leavesOf, partsOf, type ZoneId } from '../zone/zones';
+import { ZONE_IDS } from '../zone/zoneOrder';
 import { zoneName } from '../zone/zoneNames';
 
 describe('zone areas (D1)', () => {

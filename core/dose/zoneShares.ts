@@ -1,5 +1,6 @@
 import type { HouseSettings } from '../house/settings';
-import { FACE_PARTS, pairOf, ZONE_PARTS, type ZoneId } from '../zone/zones';
+import { FACE_PARTS, ZONE_PARTS, type ZoneId } from '../zone/zones';
+import { pairOf } from '../zone/zoneOrder';
 import { zoneName } from '../zone/zoneNames';
 import { partShares } from './zoneArea';
 

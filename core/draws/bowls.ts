@@ -7,7 +7,7 @@ import { resolveMix } from '../mix/mixYield';
 import { fail, ok, type Outcome } from '../problem/problem';
 import { exactly, sumTriples, type Triple } from '../quantity/triple';
 import type { StepTurn } from '../time/turns';
-import { workedZones } from '../zone/workedZones';
+import { workedLeaves } from '../zone/workedLeaves';
 
 /** What one dose takes of a bowl. */
 export interface FromBowl {
@@ -113,7 +113,7 @@ function saidOf(
   settings: DoseSettings,
 ): Outcome<Triple | 'rest'> {
   if (amount.how === 'all' || amount.how === 'rest') return ok('rest');
-  const resolved = resolveAmount(amount, workedZones(step), drawableMix(mix), settings, {});
+  const resolved = resolveAmount(amount, workedLeaves(step), drawableMix(mix), settings, {});
   return resolved.ok ? ok(resolved.value.drawn) : resolved;
 }
 

@@ -15,7 +15,7 @@ import { shareOfDraw, type MadeMix } from '../mix/makeMix';
 import { arrange, type Half } from '../protocol/arrange';
 import { addTriples, exactly, scaleTriple, ZERO, type Triple } from '../quantity/triple';
 import { turnsOf } from '../time/turns';
-import { workedZones } from '../zone/workedZones';
+import { workedLeaves } from '../zone/workedLeaves';
 import { bowlsOf, useKey, type Bowls } from './bowls';
 import { openPacks } from '../dose/openPacks';
 import {
@@ -163,7 +163,7 @@ function drawDose(
     });
   }
   const drawable = drawableMaterial(material);
-  const resolved = resolveAmount(dose.amount, workedZones(step), drawable, settings, {});
+  const resolved = resolveAmount(dose.amount, workedLeaves(step), drawable, settings, {});
   if (!resolved.ok) return resolved;
   const taken = takeFromShelf(dose, material, resolved.value, opened, persons);
   return ok([{ stepId: step.id, doseId: dose.id, ...taken }]);

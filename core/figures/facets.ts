@@ -61,7 +61,6 @@ export function clockFacet(protocol: WorkedProtocol): unknown[] {
   for (const step of protocol.steps) {
     facet.push(step.id, step.name, step.stretch, step.by, step.hands, step.minutes);
     facet.push(step.meanwhileOf, step.layerGroupId, step.inLayers, step.capMinutes);
-    if (step.capSince) facet.push(step.capSince, protocol);
     facet.push(...devicesOf(step));
   }
   return facet;

@@ -8,7 +8,8 @@ import type { CountedMeasure } from '../quantity/measures';
 import type { StatedUnit } from '../quantity/unit';
 import type { HouseSettings } from '../house/settings';
 import { ZONE_SETS, type ZoneSet } from '../zone/zoneSets';
-import { ZONE_IDS, type ZoneId } from '../zone/zones';
+import { type ZoneId } from '../zone/zones';
+import { ZONE_IDS } from '../zone/zoneOrder';
 import { zoneName } from '../zone/zoneNames';
 import { keyOf } from './tokens';
 

@@ -17,7 +17,7 @@ import { ACTIONS, PHASES } from '../house/actions';
 import { RESPONSES, SIGNS, type AnswerKind, type Question, type Reaction } from '../house/question';
 import { measured, minutes, protocol, step } from '../testing/sample';
 import { clay, ids, materials, pen, read, said, steamer, words } from '../testing/spoken';
-import { ZONE_IDS } from '../zone/zones';
+import { ZONE_IDS } from '../zone/zoneOrder';
 import { dosesForOf, forWhomOf, type ForWhom } from '../protocol/forWhom';
 import { added, addedAll } from '../protocol/addSteps';
 import { applyLine, changedByLine, lineToAdd } from './applyLine';

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { LayerGroup, Step } from '../house/house';
 import { asId } from '../house/ids';
 import { cleanser, dose, measured, minutes, protocol, step } from '../testing/sample';
+import { withContactClocks } from './contactClock';
 import { scheduleOf, type ContactCap } from './schedule';
 
 const settings = { slotGridMinutes: 5, slotQuantile: 0.9, paceSpread: 0 };
@@ -12,13 +13,12 @@ const contactsOf = (
   steps: readonly Step[],
   groups: readonly LayerGroup[] = [],
 ): (ContactCap | undefined)[] => {
-  const schedule = scheduleOf(
-    { ...protocol([]), steps, layerGroups: groups },
-    'returning',
-    settings,
-  );
+  const written = { ...protocol([]), steps, layerGroups: groups };
+  const schedule = scheduleOf(written, 'returning', settings);
   if (!schedule.ok) throw new Error(JSON.stringify(schedule.problems));
-  return schedule.value.rows.flatMap((row) => (row.contact ? [row.contact] : []));
+  return withContactClocks(schedule.value, written, 'returning', settings).rows.flatMap((row) =>
+    row.contact ? [row.contact] : [],
+  );
 };
 const on = (changes: Partial<Step> = {}): Step =>
   step('on', minutes(2), { ...face, doses: [acid], ...changes });

@@ -1,12 +1,24 @@
-import type { Source, Step } from '../house/house';
+import type { Source, Step, VisitKind, WorkedProtocol } from '../house/house';
+import type { StepId } from '../house/ids';
+import type { Problem } from '../problem/problem';
 import { takesOff } from '../house/takesOff';
-import type { Half } from '../protocol/arrange';
-import { workedZones } from '../zone/workedZones';
-import { leavesOf, type LeafZone } from '../zone/zones';
+import { arrange, STRETCHES, type Half } from '../protocol/arrange';
+import { paceSpreadOf } from '../house/settings';
+import { workedLeaves } from '../zone/workedLeaves';
+import {
+  capProblem,
+  loadOf,
+  NO_MINUTES,
+  type ContactClock,
+  type Schedule,
+  type ScheduleRow,
+  type TimeSettings,
+} from './schedule';
+import { stepTime } from './stepTime';
 import { allInSequence, chanceBeyond, meanMinutes, type Distribution } from './distribution';
 
 /** Something that is done for a while, in the order of work. */
-export interface Lasting {
+interface Lasting {
   /** nothing for a wait between layers */
   readonly step?: Step;
   readonly meanwhile: readonly Step[];
@@ -15,18 +27,77 @@ export interface Lasting {
   readonly startsAt: number;
 }
 
-/** How long a product lies on the skin, from the first touch to when it is taken off. @see R4 */
-export interface ContactClock {
-  /** expected minutes after the room is first used */
-  readonly startsAt: number;
-  /** the zone that was touched first, application included */
-  readonly firstZoneMinutes: number;
-  /** the zone that was touched last, when the first application ended */
-  readonly lastZoneMinutes: number;
-  /** the chance that the first zone has it for longer than the cap */
-  readonly chancePast: number;
-  /** nothing takes it off while the guest is there */
-  readonly neverEnds: boolean;
+/**
+ * A schedule in which the contact of each step that counts it from the first touch goes by its clock.
+ * @param schedule of the same protocol and visit
+ * @see R4
+ */
+export function withContactClocks(
+  schedule: Schedule,
+  protocol: WorkedProtocol,
+  visitKind: VisitKind,
+  settings: Pick<TimeSettings, 'paceSpread'>,
+): Schedule {
+  if (!protocol.steps.some(({ capSince }) => capSince !== undefined)) return schedule;
+  const all = lastingOf(protocol, visitKind, settings);
+  const clocked = new Map<StepId, ScheduleRow['contact'][]>();
+  all.forEach((lasting, at) => {
+    for (const step of stepsOf(lasting)) {
+      const { capMinutes, capSince } = step;
+      if (capSince === undefined || capMinutes === undefined) continue;
+      const clock = contactClock(all, at, step, capMinutes);
+      const contact = clock && {
+        capMinutes,
+        expectedMinutes: clock.firstZoneMinutes,
+        chancePast: clock.chancePast,
+        clock,
+      };
+      clocked.set(step.id, [...(clocked.get(step.id) ?? []), contact]);
+    }
+  });
+  const rows = schedule.rows.map((row): ScheduleRow => {
+    const contact = row.of.kind === 'step' ? clocked.get(row.of.stepId)?.shift() : undefined;
+    return contact ? { ...row, contact } : row;
+  });
+  const steps = new Map(protocol.steps.map((step) => [step.id, step]));
+  const passed = new Map<StepId, Problem>();
+  for (const { of, contact } of rows) {
+    const step = of.kind === 'step' ? steps.get(of.stepId) : undefined;
+    if (step && contact && contact.expectedMinutes > contact.capMinutes)
+      passed.set(step.id, capProblem(protocol, step, contact));
+  }
+  return { ...schedule, rows, conflicts: [...passed.values()] };
+}
+
+/** Everything that follows one another, as the schedule has it. */
+function lastingOf(
+  protocol: WorkedProtocol,
+  visitKind: VisitKind,
+  settings: Pick<TimeSettings, 'paceSpread'>,
+): Lasting[] {
+  const arrangement = arrange(protocol, visitKind);
+  if (!arrangement.ok) return [];
+  const paceSpread = paceSpreadOf(settings);
+  let now = 0;
+  return STRETCHES.flatMap((stretch) =>
+    arrangement.value[stretch].map((occurrence): Lasting => {
+      const startsAt = now;
+      const lasts = (time: Distribution, of: Partial<Lasting>): Lasting => {
+        now += meanMinutes(time);
+        return { meanwhile: [], ...of, time, startsAt };
+      };
+      if (occurrence.kind === 'between')
+        return lasts(stepTime(occurrence.group.between?.wait ?? NO_MINUTES, paceSpread), {});
+      if (occurrence.kind === 'test') {
+        const { minutes, wait } = occurrence.spot;
+        const times = [stepTime(minutes, paceSpread), stepTime(wait, paceSpread)];
+        return lasts(allInSequence(times), {});
+      }
+      const { step, meanwhile, half } = occurrence;
+      const { time } = loadOf(step, meanwhile, paceSpread);
+      return lasts(time, { step, meanwhile, ...(half !== undefined && { half }) });
+    }),
+  );
 }
 
 /**
@@ -36,7 +107,7 @@ export interface ContactClock {
  * @returns nothing where no product was put on
  * @see R4
  */
-export function contactClock(
+function contactClock(
   all: readonly Lasting[],
   at: number,
   step: Step,
@@ -44,11 +115,11 @@ export function contactClock(
 ): ContactClock | undefined {
   const here = all[at];
   if (!here) return undefined;
-  const zones = leavesWorked(step);
+  const zones = workedLeaves(step);
   const isHere = (other: Lasting): boolean =>
     here.half === undefined || other.half === undefined || other.half === here.half;
   const shares = (other: Step): boolean => {
-    const worked = leavesWorked(other);
+    const worked = workedLeaves(other);
     return worked.length === 0 || zones.length === 0 || worked.some((leaf) => zones.includes(leaf));
   };
   const takesOffHere = (lasting: Lasting): boolean =>
@@ -89,10 +160,6 @@ function lastOfVisit(all: readonly Lasting[]): number {
 
 function stepsOf({ step, meanwhile }: Lasting): readonly Step[] {
   return step ? [step, ...meanwhile] : meanwhile;
-}
-
-function leavesWorked(step: Step): readonly LeafZone[] {
-  return workedZones(step).flatMap(leavesOf);
 }
 
 function isSame(a: Source, b: Source): boolean {

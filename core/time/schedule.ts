@@ -23,7 +23,6 @@ import {
   sdMinutes,
   type Distribution,
 } from './distribution';
-import { contactClock, type ContactClock, type Lasting } from './contactClock';
 import { slotMinutes } from './slot';
 import { areMinutes, stepTime, timeWithBeside } from './stepTime';
 
@@ -55,6 +54,20 @@ export interface ScheduleRow {
   readonly free: number;
   readonly meanwhileOf?: StepId;
   readonly contact?: ContactCap;
+}
+
+/** How long a product lies on the skin, from the first touch to when it is taken off. @see R4 */
+export interface ContactClock {
+  /** expected minutes after the room is first used */
+  readonly startsAt: number;
+  /** the zone that was touched first, application included */
+  readonly firstZoneMinutes: number;
+  /** the zone that was touched last, when the first application ended */
+  readonly lastZoneMinutes: number;
+  /** the chance that the first zone has it for longer than the cap */
+  readonly chancePast: number;
+  /** nothing takes it off while the guest is there */
+  readonly neverEnds: boolean;
 }
 
 /** How the work beside a capped contact time fits. @see T6 */
@@ -163,8 +176,6 @@ function runClock(protocol: WorkedProtocol, arrangement: Arrangement, paceSpread
   const rows: ScheduleRow[] = [];
   const conflicts = new Map<StepId, Problem>();
   const deviceMinutes = new Map<DeviceId, number>();
-  const lasting: Lasting[] = [];
-  const clocked: { readonly row: number; readonly at: number; readonly step: Step }[] = [];
   let now = 0;
   const partsOf = (stretch: Stretch): Distribution[] =>
     arrangement[stretch].map((occurrence) => {
@@ -172,7 +183,6 @@ function runClock(protocol: WorkedProtocol, arrangement: Arrangement, paceSpread
         const { group, layer } = occurrence;
         const wait = stepTime(group.between?.wait ?? NO_MINUTES, paceSpread);
         rows.push(waitRow(group, layer, stretch, now, meanMinutes(wait)));
-        lasting.push({ meanwhile: [], time: wait, startsAt: now });
         now += meanMinutes(wait);
         return wait;
       }
@@ -184,23 +194,11 @@ function runClock(protocol: WorkedProtocol, arrangement: Arrangement, paceSpread
           paceSpread,
         );
         rows.push(...tried.rows);
-        lasting.push({ meanwhile: [], time: tried.time, startsAt: now });
         now += meanMinutes(tried.time);
         return tried.time;
       }
       const { step, meanwhile, layer, half } = occurrence;
       const placed = placeStep(step, meanwhile, { layer, half }, now, paceSpread);
-      [step, ...meanwhile].forEach((each, nth) => {
-        if (each.capSince !== undefined)
-          clocked.push({ row: rows.length + nth, at: lasting.length, step: each });
-      });
-      lasting.push({
-        step,
-        meanwhile,
-        ...(half !== undefined && { half }),
-        time: placed.time,
-        startsAt: now,
-      });
       rows.push(...placed.rows);
       switchOn(deviceMinutes, step, meanwhile, loadOf(step, meanwhile, paceSpread));
       const contact = placed.rows[0]?.contact;
@@ -215,18 +213,6 @@ function runClock(protocol: WorkedProtocol, arrangement: Arrangement, paceSpread
     visit: partsOf('visit'),
     reset: partsOf('reset'),
   };
-  for (const { row: index, at, step } of clocked) {
-    const row = rows[index];
-    const { capMinutes } = step;
-    const clock =
-      capMinutes === undefined ? undefined : contactClock(lasting, at, step, capMinutes);
-    if (!row || !clock || capMinutes === undefined) continue;
-    const { firstZoneMinutes: expectedMinutes, chancePast } = clock;
-    rows[index] = { ...row, contact: { capMinutes, expectedMinutes, chancePast, clock } };
-    if (expectedMinutes > capMinutes)
-      conflicts.set(step.id, capProblem(protocol, step, rows[index].contact));
-    else conflicts.delete(step.id);
-  }
   return { rows, conflicts: [...conflicts.values()], deviceMinutes, parts };
 }
 
@@ -271,7 +257,7 @@ function placeTest(
 }
 
 /** What a step and the work beside it come to, wherever it stands. */
-interface StepLoad {
+export interface StepLoad {
   readonly own: number;
   readonly time: Distribution;
   /** of all that is done beside it, in sequence */
@@ -282,7 +268,7 @@ interface StepLoad {
 }
 
 /** Layers without a wait between them. */
-const NO_MINUTES: Minutes = { least: 0, usual: 0, most: 0 };
+export const NO_MINUTES: Minutes = { least: 0, usual: 0, most: 0 };
 
 interface KnownLoad {
   readonly beside: readonly Step[];
@@ -292,8 +278,8 @@ interface KnownLoad {
 
 const loads = new WeakMap<Step, KnownLoad>();
 
-/** @see T2 T4 */
-function loadOf(step: Step, meanwhile: readonly Step[], paceSpread: number): StepLoad {
+/** What a step and the work beside it come to. @see T2 T4 */
+export function loadOf(step: Step, meanwhile: readonly Step[], paceSpread: number): StepLoad {
   const known = loads.get(step);
   if (
     known?.paceSpread === paceSpread &&
@@ -473,14 +459,15 @@ function timeFigures(time: Distribution): TimeFigures {
   };
 }
 
-function capProblem(
-  protocol: WorkedProtocol,
+/** That what is planned for a contact time is longer than it may be. */
+export function capProblem(
+  protocol: Pick<WorkedProtocol, 'id'>,
   step: Step,
-  contact: ContactCap | undefined,
+  contact: ContactCap,
 ): Problem {
   return {
     code: 'contact-cap-passed',
-    message: `“${step.name}” may stay on for at most ${contact?.capMinutes ?? 0} min, but what is planned for that time takes longer. Shorten it, or follow the maker's longest contact time.`,
+    message: `“${step.name}” may stay on for at most ${contact.capMinutes} min, but what is planned for that time takes longer. Shorten it, or follow the maker's longest contact time.`,
     where: { protocolId: protocol.id, stepId: step.id, field: 'capMinutes' },
   };
 }

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { isChosen, toggleZone, toggleZones } from './pickZones';
 import { workedZones } from './workedZones';
-import { leavesOf, ZONE_IDS, type ZoneId } from './zones';
+import { leavesOf, type ZoneId } from './zones';
+import { ZONE_IDS } from './zoneOrder';
 
 const leaves = (zones: readonly ZoneId[]): string[] => [...new Set(zones.flatMap(leavesOf))].sort();
 

@@ -1,4 +1,5 @@
-import { leavesOf, REGIONS, type LeafZone, type ZoneId } from './zones';
+import { leavesOf, type LeafZone, type ZoneId } from './zones';
+import { REGIONS } from './zoneOrder';
 
 /** Whether a zone without parts lies in what is chosen. */
 export function isChosen(zones: readonly ZoneId[], leaf: LeafZone): boolean {

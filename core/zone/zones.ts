@@ -30,7 +30,7 @@ const SINGLE_LEAVES = [
 ] as const;
 
 /** Leaves that there are on the left and on the right. */
-const PAIRED_LEAVES = [
+export const PAIRED_LEAVES = [
   'forehead-side',
   'temple',
   'brow',
@@ -76,7 +76,7 @@ type Both<P extends string> = P extends `${string}s` ? P : `${P}s`;
 export type LeafZone = (typeof SINGLE_LEAVES)[number] | Sided<PairedLeaf>;
 
 /** Zones that there are on each side, by the word for both, with the share of each part. */
-const PAIRED_WHOLES = {
+export const PAIRED_WHOLES = {
   cheek: ['cheeks', { 'upper-cheek': 0.45, 'lower-cheek': 0.47, 'nose-fold': 0.08 }],
   eye: [
     'eye-contour',
@@ -147,7 +147,8 @@ export interface ZonePart {
   readonly share: number;
 }
 
-function sided<P extends string>(part: P): readonly [Sided<P>, Sided<P>] {
+/** A part on the left and on the right. */
+export function sided<P extends string>(part: P): readonly [Sided<P>, Sided<P>] {
   return [`${part}-left`, `${part}-right`];
 }
 
@@ -155,7 +156,8 @@ function isPairedLeaf(part: string): part is PairedLeaf {
   return (PAIRED_LEAVES as readonly string[]).includes(part);
 }
 
-function bothOf<P extends PairedLeaf>(leaf: P): Both<P> {
+/** Both sides of a leaf. */
+export function bothOf<P extends PairedLeaf>(leaf: P): Both<P> {
   return (leaf.endsWith('s') ? leaf : `${leaf}s`) as Both<P>;
 }
 
@@ -207,57 +209,8 @@ function regionParts(): Map<RegionZone, readonly ZoneId[]> {
 }
 
 const LEAVES = new Map<ZoneId, readonly LeafZone[]>();
-const REGION_PARTS: ReadonlyMap<ZoneId, readonly ZoneId[]> = regionParts();
-
-const PAIR_OF: ReadonlyMap<ZoneId, RegionZone> = new Map(
-  [
-    ...PAIRED_LEAVES.map((leaf) => [leaf, bothOf(leaf)] as const),
-    ...Object.entries(PAIRED_WHOLES).map(([whole, [both]]) => [whole, both] as const),
-  ].flatMap(([part, both]) =>
-    sided(part as PairedLeaf | PairedWhole).map((zone) => [zone, both] as const),
-  ),
-);
-
-/** Both sides of a zone that there is on the left and on the right. */
-export function pairOf(zone: ZoneId): RegionZone | undefined {
-  return PAIR_OF.get(zone);
-}
-
-/** In the order of the body, each zone before its parts, where pairs of parts follow their sides. */
-function inOrder(): ZoneId[] {
-  const listed = new Set<ZoneId>();
-  const list = (zone: ZoneId): void => {
-    const both = pairOf(zone);
-    if (both) listed.add(both);
-    listed.add(zone);
-    for (const part of REGION_PARTS.get(zone) ?? []) list(part);
-  };
-  const wholes = Object.values(PAIRED_WHOLES)
-    .map(([both]) => both)
-    .filter((both) => !(FACE_PARTS as readonly string[]).includes(both));
-  for (const zone of [
-    'face',
-    'scalp',
-    'neck-front',
-    'neck-back',
-    'decollete',
-    'chest',
-    'abdomen',
-    'back',
-    ...wholes,
-  ] as const) {
-    list(zone);
-  }
-  return [...listed];
-}
-
-/** Every zone in the order of the body, regions before their parts. */
-export const ZONE_IDS: readonly ZoneId[] = inOrder();
-
-/** The zones made of others, the largest first. */
-export const REGIONS: readonly RegionZone[] = ZONE_IDS.filter((zone): zone is RegionZone =>
-  REGION_PARTS.has(zone),
-).sort((a, b) => leavesOf(b).length - leavesOf(a).length);
+/** The zones of which each zone is made; none for a leaf. */
+export const REGION_PARTS: ReadonlyMap<ZoneId, readonly ZoneId[]> = regionParts();
 
 /** The zones without parts that `zone` stands for. */
 export function leavesOf(zone: ZoneId): readonly LeafZone[] {

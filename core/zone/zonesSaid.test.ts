@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { inWholes } from './pickZones';
-import { leavesOf, ZONE_IDS } from './zones';
+import { leavesOf } from './zones';
+import { ZONE_IDS } from './zoneOrder';
 import { zonesSaid } from './zonesSaid';
 
 describe('zones as they are said', () => {

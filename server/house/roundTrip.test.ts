@@ -18,7 +18,7 @@ import { asId, type QuestionId } from '@bienestar/core/house/ids';
 import { REMOVALS, TOOLS } from '@bienestar/core/house/ways';
 import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { ordered } from '@bienestar/core/protocol/editSteps';
-import { ZONE_IDS } from '@bienestar/core/zone/zones';
+import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
 import { withoutVersions, type HouseSnapshot } from '@bienestar/contract/api';
 import { writeHouseFile } from '@bienestar/contract/houseFile';
 import { demoHouse, startApi, type TestApi } from '../testing/api';

@@ -1,3 +1,4 @@
+import { withContactClocks } from '@bienestar/core/time/contactClock';
 import { cautionsOf, type ProtocolCautions } from '@bienestar/core/care/cautionsOf';
 import type { Draw } from '@bienestar/core/draws/drawsOf';
 import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
@@ -100,7 +101,7 @@ export function roomWorkOf(
     house,
     protocol: worked.protocol.value,
     written: written.value,
-    schedule: figures.schedule.value,
+    schedule: withContactClocks(figures.schedule.value, mine, client.visitKind, house.settings),
     draws: figures.draws.value,
     shelf,
     settings: settingsFor(house.settings, client),

@@ -3,7 +3,8 @@ import { clientWith, type Client } from '@bienestar/core/house/client';
 import type { House, Protocol, Service, WorkedProtocol } from '@bienestar/core/house/house';
 import { indexHouse, type ShelfIndex } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
-import type { Outcome, Problem } from '@bienestar/core/problem/problem';
+import { ok, type Outcome, type Problem } from '@bienestar/core/problem/problem';
+import { withContactClocks } from '@bienestar/core/time/contactClock';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { ServiceFigures } from '@bienestar/core/figures/houseFigures';
 import { shelfOf } from '@bienestar/core/figures/serviceWork';
@@ -88,7 +89,7 @@ export function useShownService(
   return useMemo(() => {
     if (!protocol) return undefined;
     const index = indexHouse(house);
-    const { work, figures } = tryNow(
+    const { work, figures: tried } = tryNow(
       house,
       materials,
       service,
@@ -98,6 +99,15 @@ export function useShownService(
     const written = expandBlocks(protocol, index.blocks, { protocolId: protocol.id });
     const worked = work.protocol.ok ? work.protocol.value : undefined;
     const shelf = shelfOf(work, index);
+    const figures =
+      worked && tried.schedule.ok
+        ? {
+            ...tried,
+            schedule: ok(
+              withContactClocks(tried.schedule.value, worked, client.visitKind, house.settings),
+            ),
+          }
+        : tried;
     return {
       house,
       service,

@@ -1,5 +1,5 @@
 import { ZONE_SETS, type ZoneSet } from '@bienestar/core/zone/zoneSets';
-import { ZONE_IDS } from '@bienestar/core/zone/zones';
+import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
 import { zoneName } from '@bienestar/core/zone/zoneNames';
 
 /** Why a place of the house cannot be called so; nothing where it can. */
