@@ -182,6 +182,7 @@ describe('a file of version 1', () => {
       .protocols.slice(0, 3)
       .map((protocol) => ({
         ...protocol,
+        around: undefined,
         steps: protocol.steps.map((line) => ({ ...line, offers: undefined })),
       })),
     services: demo()

@@ -7,6 +7,7 @@ import type {
   MixPart,
   Offer,
   Order,
+  Protocol,
   Service,
   SoldCourse,
   Source,
@@ -76,13 +77,24 @@ export function referencesOfDevice(device: Device): Reference[] {
 }
 
 /** What a protocol or a block points to. */
-export function referencesOfWriting({ steps }: Writing): Reference[] {
-  return steps.flatMap((line, at): Reference[] => {
+export function referencesOfWriting({
+  steps,
+  around,
+}: Writing & Pick<Protocol, 'around'>): Reference[] {
+  const atHome = (['home', 'recommends'] as const).flatMap((list) =>
+    (around?.[list] ?? []).map(({ materialId }, at): Reference => ({
+      pointer: `/around/${list}/${at}/materialId`,
+      kind: 'material',
+      id: materialId,
+    })),
+  );
+  const ofSteps = steps.flatMap((line, at): Reference[] => {
     const pointer = `/steps/${at}`;
     return isStep(line)
       ? referencesOfStep(line, pointer)
       : [{ pointer: `${pointer}/blockId`, kind: 'block', id: line.blockId }];
   });
+  return [...ofSteps, ...atHome];
 }
 
 function referencesOfStep(step: Step, pointer: string): Reference[] {

@@ -15,18 +15,21 @@ import type {
   Dose,
   InOption,
   Lasting,
+  HomeUse,
   LayerGroup,
   Moment,
   Line,
   OwnCautions,
   Protocol,
+  Recommended,
   Removal,
   Step,
   TestSpot,
   VisitKind,
   ZoneSetting,
 } from '@bienestar/core/house/house';
-import { CHOOSING_BY, REMOVALS, TOOLS } from '@bienestar/core/house/ways';
+import { CONDITIONS } from '@bienestar/core/house/client';
+import { CHOOSING_BY, DAY_PARTS, REMOVALS, TOOLS } from '@bienestar/core/house/ways';
 import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { CHOOSING_VALUES } from '@bienestar/core/protocol/choose';
 import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
@@ -44,6 +47,7 @@ import {
   number,
   positive,
   shape,
+  share,
   some,
   text,
   limited,
@@ -200,6 +204,10 @@ const writing = {
 
 const lasting = shape<Lasting>({
   amount: limited(LIMITS.lasting),
+  upTo: limited(LIMITS.lasting)
+    .greater(Joi.ref('amount'))
+    .messages({ 'number.greater': 'From less to more: such as from 8 to 10 hours.' })
+    .optional(),
   unit: Joi.valid('hours', 'days', 'weeks').required(),
 });
 
@@ -209,6 +217,26 @@ const around = shape<Around>({
   avoid: listOf(shape<Around['avoid'][number]>({ what: text, for: lasting }), 40),
   expect: listOf(shape<Around['expect'][number]>({ what: text, when: text }), 40),
   call: listOf(text, 40),
+  home: some(
+    shape<HomeUse>({
+      materialId: id,
+      amount,
+      at: listOf(Joi.valid(...DAY_PARTS), DAY_PARTS.length)
+        .min(1)
+        .unique(),
+      for: lasting,
+      how: words,
+    }),
+    40,
+  ),
+  recommends: some(
+    shape<Recommended>({
+      materialId: id,
+      finding: Joi.valid(...CONDITIONS).optional(),
+      takeUp: share,
+    }),
+    40,
+  ).unique('materialId'),
   spacing: shape<NonNullable<Around['spacing']>>({
     leastDays: limited(LIMITS.spacingDays),
     mostPerYear: limited(LIMITS.mostPerYear).optional(),

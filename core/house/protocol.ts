@@ -1,5 +1,6 @@
 import type { ZoneId } from '../zone/zones';
 import type { Amount, Source } from './amount';
+import type { Condition } from './client';
 import type {
   BlockId,
   ChoiceId,
@@ -16,7 +17,7 @@ import type { SettingKind } from './device';
 import type { Action, Hands, Phase, Stretch } from './actions';
 import type { Question } from './question';
 import type { Technique } from './technique';
-import type { ChoosingBy, RemovalWay, Tool } from './ways';
+import type { ChoosingBy, DayPart, RemovalWay, Tool } from './ways';
 
 export type Role = 'therapist' | 'assistant';
 export type VisitKind = 'first' | 'returning';
@@ -244,7 +245,29 @@ export interface OwnCautions {
 /** A length of time outside the treatment room. */
 export interface Lasting {
   readonly amount: number;
+  /** from `amount` to this */
+  readonly upTo?: number;
   readonly unit: 'hours' | 'days' | 'weeks';
+}
+
+/** What the client uses at home after the visit; the order of the list is the order of use. */
+export interface HomeUse {
+  readonly materialId: MaterialId;
+  /** each time */
+  readonly amount: Amount;
+  readonly at: readonly DayPart[];
+  readonly for: Lasting;
+  /** how, in words */
+  readonly how?: string;
+}
+
+/** What is recommended to buy. */
+export interface Recommended {
+  readonly materialId: MaterialId;
+  /** the finding that it is for; for everybody unless given */
+  readonly finding?: Condition;
+  /** expected share of guests who buy it */
+  readonly takeUp: number;
 }
 
 /** What happens before and after the visit. */
@@ -256,6 +279,9 @@ export interface Around {
   readonly avoid: readonly { readonly what: string; readonly for: Lasting }[];
   readonly expect: readonly { readonly what: string; readonly when: string }[];
   readonly call: readonly string[];
+  /** at home afterwards, product by product */
+  readonly home?: readonly HomeUse[];
+  readonly recommends?: readonly Recommended[];
   readonly spacing?: {
     readonly leastDays: number;
     readonly mostPerYear?: number;

@@ -57,3 +57,7 @@ export const CHOOSING_BY = [
   'couch',
 ] as const;
 export type ChoosingBy = (typeof CHOOSING_BY)[number];
+
+/** When on a day something is used at home. */
+export const DAY_PARTS = ['morning', 'midday', 'night'] as const;
+export type DayPart = (typeof DAY_PARTS)[number];

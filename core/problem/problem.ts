@@ -91,6 +91,7 @@ export const PROBLEMS = {
   'zone-not-worked': ['protocolId', 'stepId', 'field'],
   'holds-too-long': ['protocolId', 'stepId', 'field'],
   'moment-too-late': ['protocolId', 'stepId', 'field'],
+  'home-runs-out': ['protocolId', 'field'],
   'question-open': ['protocolId', 'stepId', 'field'],
   'mix-not-ready': ['protocolId', 'stepId'],
   'mix-too-old': ['protocolId', 'stepId'],

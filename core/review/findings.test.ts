@@ -365,3 +365,33 @@ describe('combinations that ask for care', () => {
     expect(withCover('person')).toBe('');
   });
 });
+
+describe('at home', () => {
+  it('what lasts longer than a pack of it is pointed out, and what does not is not', () => {
+    const milk = cleanser();
+    const pack = 'packs' in milk ? (milk.packs[0]?.content ?? 0) : 0;
+    const at = (days: number): string[] =>
+      words({
+        steps: [named('a')],
+        materials: [milk],
+        more: {
+          around: {
+            before: [],
+            avoid: [],
+            expect: [],
+            call: [],
+            home: [
+              {
+                materialId: milk.id,
+                amount: measured(pack / 20, 'ml'),
+                at: ['morning', 'night'],
+                for: { amount: days, unit: 'days' },
+              },
+            ],
+          },
+        },
+      });
+    expect(at(10)).toEqual([]);
+    expect(at(11)[0]).toContain(`and a pack holds ${pack}`);
+  });
+});

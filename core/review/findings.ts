@@ -6,6 +6,7 @@ import { batchFindings } from './batches';
 import { choiceFaults } from './choiceFaults';
 import { conflictsIn } from './conflicts';
 import type { Finding, ReviewedProtocol } from './finding';
+import { homeFaults } from './homeFaults';
 import { settingFaults } from './settingFaults';
 
 /** Amounts that cannot be resolved, or just open another pack, also in options that are not taken for the client shown. */
@@ -32,6 +33,7 @@ export function findingsIn(reviewed: ReviewedProtocol): readonly Finding[] {
     ...settingFaults(reviewed),
     ...(schedule.ok ? conflictsIn(reviewed, schedule.value) : []),
     ...(schedule.ok ? mixFindings(worked, schedule.value, reviewed.shelf) : []),
+    ...homeFaults(worked, reviewed.shelf, reviewed.settings),
     ...combinationsIn(reviewed),
   ];
 }

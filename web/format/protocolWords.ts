@@ -101,6 +101,7 @@ export function clientWords(client: Client): string {
 }
 
 /** A length of time outside the room: "3 days". */
-export function lastingWords({ amount, unit }: Lasting): string {
+export function lastingWords({ amount, upTo, unit }: Lasting): string {
+  if (upTo !== undefined) return `${number(amount)} to ${number(upTo)} ${unit}`;
   return `${number(amount)} ${amount === 1 ? unit.slice(0, -1) : unit}`;
 }

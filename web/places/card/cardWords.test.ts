@@ -203,7 +203,7 @@ describe('what a card says', () => {
     const card = cardOf(named('overnight-corrector'), clientWith({ dayTime: 'evening' }));
     expect(card.before[0]).toMatch(/from 2 weeks before$/);
     expect(card.after[0]).toBe(
-      'Takes off at home: the corrector, with lukewarm water, after 8 hours',
+      'Takes off at home: the corrector, with lukewarm water, after 8 to 10 hours',
     );
     expect(card.after.at(-1)).toBe('Next visit no sooner than 28 days, at most 4 a year');
   });

@@ -1,5 +1,12 @@
 import { cautionsByTime, type Caution, type CautionTime } from '@bienestar/core/care/cautionsOf';
-import type { CautionLevel, Dose, LayerGroup, Step, Writing } from '@bienestar/core/house/house';
+import type {
+  CautionLevel,
+  Dose,
+  HomeUse,
+  LayerGroup,
+  Step,
+  Writing,
+} from '@bienestar/core/house/house';
 import {
   cardForEverybody,
   protocolCard,
@@ -108,11 +115,16 @@ export function cardWords(work: RoomWork, forWhom: string | undefined): CardWord
                 `Takes off at home: ${around.takeOff.what}, after ${lastingWords(around.takeOff.after)}`,
               ]
             : []),
+          ...(around.home ?? []).map((use) => homeWords(use, work)),
           ...around.avoid.map(
             ({ what, for: lasting }) => `Avoid ${what} for ${lastingWords(lasting)}`,
           ),
           ...around.expect.map(({ what, when }) => `Expect ${what}: ${when}`),
           ...around.call.map((reason) => `Call if ${reason}`),
+          ...(around.recommends ?? []).map(({ materialId, finding }) => {
+            const name = nameIn(work, materialId);
+            return `Recommend ${name}${finding ? ` for ${spoken(finding)}` : ''}`;
+          }),
           ...(around.spacing
             ? [
                 `Next visit no sooner than ${number(around.spacing.leastDays)} days${around.spacing.mostPerYear === undefined ? '' : `, at most ${around.spacing.mostPerYear} a year`}${around.spacing.visits === undefined ? '' : `; a course is ${around.spacing.visits} visits`}${around.spacing.thenEveryDays === undefined ? '' : `, then every ${number(around.spacing.thenEveryDays)} days`}`,
@@ -121,6 +133,17 @@ export function cardWords(work: RoomWork, forWhom: string | undefined): CardWord
         ]
       : [],
   };
+}
+
+function nameIn({ house }: RoomWork, materialId: string): string {
+  return house.materials.find(({ id }) => id === materialId)?.name ?? 'something off the shelf';
+}
+
+/** What is used at home, when, for how long and how. */
+function homeWords({ materialId, amount, at, for: lasting, how }: HomeUse, work: RoomWork): string {
+  const name = nameIn(work, materialId);
+  const when = at.join(' and ');
+  return `At home ${when} for ${lastingWords(lasting)}: ${amountWords(amount, name)} ${name}${how === undefined ? '' : `, ${how}`}`;
 }
 
 const TIME_WORDS: Readonly<Record<CautionTime, string>> = {

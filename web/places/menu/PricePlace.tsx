@@ -14,6 +14,7 @@ import { asId } from '@bienestar/core/house/ids';
 import type { ServicePrice } from '@bienestar/core/price/ladders';
 import { priceChange } from '@bienestar/core/price/priceChange';
 import { priceFigures } from '@bienestar/core/price/priceOf';
+import { retailOf } from '@bienestar/core/price/retail';
 import { priceParts } from '@bienestar/core/price/priceParts';
 import { variantsOf } from '@bienestar/core/price/variants';
 import { money } from '../../format/figures';
@@ -33,6 +34,7 @@ import { PriceChangeWords } from './PriceChangeWords';
 import { PriceStrip } from './PriceStrip';
 import { PricingFields } from './PricingFields';
 import { explainedOf } from './workings';
+import { SoldWithIt } from './SoldWithIt';
 import { WasteAndGiftsLists } from './WasteAndGiftsLists';
 
 /** One service: what it costs, where its price goes, and what three schools of pricing would charge. */
@@ -129,7 +131,7 @@ interface WhereItGoesProps {
 function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
   const house = useHouse();
   const { work, schedule, cost, rates, price } = figures;
-  const { services } = useFigures();
+  const { services, materials } = useFigures();
   const { currency, therapistCharge } = house.settings;
   const index = indexHouse(house);
   const inUse = useMemo(() => editionInUse(service, indexHouse(house), house), [service, house]);
@@ -140,6 +142,12 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
     const failed = [work, schedule, cost, rates].flatMap((each) => (each.ok ? [] : each.problems));
     return <Problems problems={failed} />;
   }
+  const retail = retailOf(
+    work.value,
+    index.materials,
+    new Map([...materials].map(([id, { unitCost }]) => [id, unitCost])),
+    house.settings,
+  );
   const tried =
     price.ok && pointed !== undefined
       ? priceFigures(pointed, price.value.load, house.settings, {})
@@ -204,6 +212,7 @@ function WhereItGoes({ service, figures, pointed }: WhereItGoesProps) {
         </p>
       )}
       {offered.length > 0 && <AddOnsList addOns={offered} />}
+      {retail.lines.length > 0 && <SoldWithIt retail={retail} currency={currency} />}
       <div className="flex flex-col gap-3">
         <h2 className="text-xl">Step by step</h2>
         <CostBySteps

@@ -1,14 +1,17 @@
 import { Plus, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { LIMITS, within } from '@bienestar/contract/limits';
-import type { Around, Lasting, Protocol } from '@bienestar/core/house/house';
+import type { Around, HomeUse, Lasting, Protocol, Recommended } from '@bienestar/core/house/house';
 import { Button, IconButton } from '../../parts/Button';
-import { Choice } from '../../parts/Choice';
 import { LABEL_LOOK } from '../../parts/FieldFrame';
 import { NumberField } from '../../parts/NumberField';
 import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
+import { useHouse } from '../../store/house';
+import { HomeUseFields, RecommendedFields } from './HomeRows';
+import { LastingFields } from './LastingFields';
+import { newDose } from './newStep';
 import type { EditProtocol } from './useDraft';
 
 interface AroundSheetProps {
@@ -31,6 +34,11 @@ export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
       typed === undefined ? undefined : `around.${typed}`,
     );
   const { spacing } = around;
+  const takenHome = useHouse().materials.filter(({ kind }) => kind === 'retail');
+  const [first] = takenHome;
+  const unsaid = takenHome.find(
+    ({ id }) => !around.recommends?.some(({ materialId }) => materialId === id),
+  );
   const space = (changes: Partial<NonNullable<Around['spacing']>>): void =>
     put({ spacing: { leastDays: 0, ...spacing, ...changes } }, 'spacing');
   return (
@@ -129,6 +137,33 @@ export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
         >
           {(row, change) => <TextField label="Call if" value={row} onCommit={change} />}
         </Rows>
+        {first && (
+          <>
+            <Rows
+              title="Used at home afterwards"
+              rows={around.home ?? []}
+              make={(): HomeUse => ({
+                materialId: first.id,
+                amount: newDose(first).amount,
+                at: ['morning', 'night'],
+                for: { amount: 3, unit: 'days' },
+              })}
+              onChange={(home) => put({ home: home.length === 0 ? undefined : home }, 'home')}
+            >
+              {(row, change) => <HomeUseFields use={row} onChange={change} />}
+            </Rows>
+            <Rows
+              title="Recommended to buy"
+              rows={around.recommends ?? []}
+              make={(): Recommended => ({ materialId: unsaid?.id ?? first.id, takeUp: 0.1 })}
+              onChange={(recommends) =>
+                put({ recommends: recommends.length === 0 ? undefined : recommends }, 'recommends')
+              }
+            >
+              {(row, change) => <RecommendedFields recommended={row} onChange={change} />}
+            </Rows>
+          </>
+        )}
         <div className="grid grid-cols-4 gap-3">
           <NumberField
             label="Days between visits, at least"
@@ -211,33 +246,5 @@ function Rows<T>({ title, rows, most = 40, make, onChange, children }: RowsProps
         </Button>
       )}
     </fieldset>
-  );
-}
-
-interface LastingFieldsProps {
-  readonly label: string;
-  readonly value: Lasting;
-  readonly onChange: (value: Lasting) => void;
-}
-
-function LastingFields({ label, value, onChange }: LastingFieldsProps) {
-  return (
-    <div className="grid grid-cols-2 gap-2">
-      <NumberField
-        label={label}
-        value={value.amount}
-        check={within(LIMITS.lasting)}
-        onCommit={(amount) => onChange({ ...value, amount })}
-      />
-      <Choice
-        label="Unit"
-        value={value.unit}
-        options={(['hours', 'days', 'weeks'] as const).map((unit) => ({
-          value: unit,
-          label: unit,
-        }))}
-        onChoose={(unit) => onChange({ ...value, unit })}
-      />
-    </div>
   );
 }

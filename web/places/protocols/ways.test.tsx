@@ -175,3 +175,33 @@ describe('contact from the first touch', () => {
     await person.sees('the zone touched first');
   });
 });
+
+describe('after the visit', () => {
+  it('is said product by product, and one that lasts too long for its pack is pointed out', async () => {
+    await open('black-sand-clay-facial/cleanse');
+    await person.click('button', 'More of this protocol');
+    await person.click('menuitem', 'Before and after the visit');
+    await person.click('button', 'Used at home afterwards');
+    await person.choose('Product', 'Prickly-pear cleansing milk');
+    await person.fill('For', '8');
+    await person.fill('to', '6');
+    await person.sees('Must be more than 8.');
+    await person.fill('to', '10');
+    await expect
+      .poll(async () => (await person.draft()).around?.home?.[0], { timeout: 10_000 })
+      .toMatchObject({
+        materialId: 'prickly-pear-milk',
+        at: ['morning', 'night'],
+        for: { amount: 8, upTo: 10, unit: 'days' },
+      });
+    await person.fill('Amount of Prickly-pear cleansing milk, usual', '300');
+    await person.sees('and a pack holds 500');
+  });
+
+  it('what is recommended stands beside the price, with what a sale leaves', async () => {
+    person = await personAtApp('/menu/acid-first/price');
+    await person.find('heading', 'Sold with it');
+    await person.sees('for redness');
+    await person.sees(/On average a visit leaves €\d/);
+  });
+});
