@@ -276,7 +276,7 @@ describe('what was undone', () => {
 describe('for the room', () => {
   it('the card says all of it, the tray what must stand ready, on paper and as PDF', async () => {
     await open('fine-needle-renewal/card');
-    await person.sees('slow down at 4, stop and remove at 6');
+    await person.sees('lightly at 4, off at 6');
     await person.sees('cheeks: depth 0.5 mm, pulse 90 Hz, 2 passes');
     await person.sees('Avoid sun, sauna, sport for 3 days');
     await person.click('link', 'Tray');

@@ -1,5 +1,5 @@
 import type { ChoiceId, OptionId, StepId } from './ids';
-import type { VisitKind } from './protocol';
+import type { VisitKind } from './ways';
 
 export const SKIN_TYPES = ['normal', 'dry', 'oily', 'combination', 'mature', 'sensitive'] as const;
 export type SkinType = (typeof SKIN_TYPES)[number];

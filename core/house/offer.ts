@@ -1,7 +1,7 @@
 import type { Phase } from './actions';
 import type { GuestWords } from './guest';
 import type { OfferId, ServiceId } from './ids';
-import type { VisitKind } from './protocol';
+import type { VisitKind } from './ways';
 
 interface Sold {
   readonly id: OfferId;

@@ -17,10 +17,9 @@ import type { SettingKind } from './device';
 import type { Action, Hands, Phase, Stretch } from './actions';
 import type { Question } from './question';
 import type { Technique } from './technique';
-import type { ChoosingBy, DayPart, RemovalWay, Tool } from './ways';
+import type { ChoosingBy, DayPart, VisitKind, RemovalWay, Tool } from './ways';
 
 export type Role = 'therapist' | 'assistant';
-export type VisitKind = 'first' | 'returning';
 
 /** How long a step takes; the three alike is a fixed time. */
 export interface Minutes {

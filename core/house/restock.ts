@@ -14,7 +14,7 @@ import type {
   SupplierId,
   TreatmentId,
 } from './ids';
-import type { VisitKind } from './protocol';
+import type { VisitKind } from './ways';
 
 /** The schools of looking at the shelf: an order any day, or on the supplier's delivery days. */
 export const REVIEWS = ['any-day', 'delivery-day'] as const;

@@ -1,4 +1,6 @@
-/* What can be said of a step by a word of a list. */
+/* What can be said by a word of a list. */
+
+export type VisitKind = 'first' | 'returning';
 
 /** With what a product is worked. */
 export const TOOLS = [

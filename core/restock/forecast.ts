@@ -1,7 +1,7 @@
 import type { Booking, BookingName, Demand, House, SoldCourse } from '../house/house';
 import type { ServiceId } from '../house/ids';
 import type { Course } from '../house/offer';
-import type { VisitKind } from '../house/protocol';
+import type { VisitKind } from '../house/ways';
 import type { RestockSettings } from '../house/restock';
 import { visitsByDay, visitsIn } from '../house/visitLog';
 import { dayOf, daysAfter, daysBetween } from '../days/days';

@@ -1,4 +1,4 @@
-import { CONDITIONS, type Condition } from '@bienestar/core/house/client';
+import { CONDITIONS } from '@bienestar/core/house/client';
 import type { HomeUse, Recommended } from '@bienestar/core/house/house';
 import { offeredOf } from '@bienestar/core/house/offered';
 import { DAY_PARTS, type DayPart } from '@bienestar/core/house/ways';
@@ -100,7 +100,7 @@ export function RecommendedFields({ recommended, onChange }: RecommendedFieldsPr
         onChoose={(finding) =>
           onChange({
             ...recommended,
-            finding: finding === EVERYBODY ? undefined : (finding as Condition),
+            finding: finding === EVERYBODY ? undefined : finding,
           })
         }
       />
