@@ -55,6 +55,10 @@ export class ServiceCalculator {
   readonly #doses: Remembered<ServiceId, Dosed>;
   readonly #priced: Remembered<ServiceId, Outcome<ThingsCost>>;
   readonly #things: Remembered<ServiceId, Outcome<ThingsCost>>;
+  readonly #people: Remembered<
+    ServiceId,
+    Outcome<{ readonly assisted: boolean; readonly people: ServiceRates['people'] }>
+  >;
   readonly #rates: Remembered<ServiceId, Outcome<ServiceRates>>;
   readonly #costs: Remembered<ServiceId, Outcome<ServiceCost>>;
   readonly #prices: Remembered<ServiceId, Outcome<ServicePrice>>;
@@ -68,6 +72,7 @@ export class ServiceCalculator {
     this.#doses = new Remembered(depth);
     this.#priced = new Remembered(depth);
     this.#things = new Remembered(depth);
+    this.#people = new Remembered(depth);
     this.#rates = new Remembered(depth);
     this.#costs = new Remembered(depth);
     this.#prices = new Remembered(depth);
@@ -119,6 +124,7 @@ export class ServiceCalculator {
       this.#doses,
       this.#priced,
       this.#things,
+      this.#people,
       this.#rates,
       this.#costs,
       this.#prices,
@@ -157,14 +163,23 @@ export class ServiceCalculator {
     { house, index, roomRate, performers }: ServiceInputs,
   ): Outcome<ServiceRates> {
     const { settings } = house;
-    const assisted = protocol.steps.some((step) => step.by === 'assistant');
     const room = roomRate.ok ? roomRate.value : roomRate;
-    const where = { serviceId: service.id, field: 'therapistIds' } as const;
-    const assistants = assisted ? house.people.filter(({ role }) => role === 'assistant') : [];
-    const therapist = performers ? ok(performers) : performersOf(service, protocol, index);
-    const assistant = trainedAmong(assistants, protocol, index.devices, where);
-    if (!therapist.ok || !assistant.ok) return failWith(missing([therapist, assistant]));
-    const people = { therapist: therapist.value, assistant: assistant.value };
+    const working = this.#people.get(
+      service.id,
+      [service, protocol, house.people, house.devices, performers],
+      () => {
+        const assisted = protocol.steps.some((step) => step.by === 'assistant');
+        const where = { serviceId: service.id, field: 'therapistIds' } as const;
+        const assistants = assisted ? house.people.filter(({ role }) => role === 'assistant') : [];
+        const therapist = performers ? ok(performers) : performersOf(service, protocol, index);
+        const assistant = trainedAmong(assistants, protocol, index.devices, where);
+        return therapist.ok && assistant.ok
+          ? ok({ assisted, people: { therapist: therapist.value, assistant: assistant.value } })
+          : failWith(missing([therapist, assistant]));
+      },
+    );
+    if (!working.ok) return working;
+    const { assisted, people } = working.value;
     const from = [
       service,
       assisted,
@@ -191,14 +206,14 @@ export class ServiceCalculator {
     { house, index, work, unitCosts, opens }: ServiceInputs,
   ): Outcome<ServiceCost> {
     const charge = house.settings.therapistCharge;
-    const priced = work.reached.flatMap((id) => [unitCosts.get(id), opens.get(id)]);
-    const things = this.#priced.get(service.id, [draws, unitCosts, opens], () =>
-      this.#things.get(service.id, [draws, ...priced], () =>
+    const things = this.#priced.get(service.id, [draws, unitCosts, opens], () => {
+      const priced = work.reached.flatMap((id) => [unitCosts.get(id), opens.get(id)]);
+      return this.#things.get(service.id, [draws, ...priced], () =>
         draws.ok
           ? thingsCost(draws.value, index.materials, unitCosts, opens)
           : failWith(draws.problems),
-      ),
-    );
+      );
+    });
     const from = [things, draws, schedule, rates, charge, house.devices];
     return this.#costs.get(service.id, from, () =>
       draws.ok && schedule.ok && rates.ok
