@@ -1,10 +1,10 @@
 import type { Choice, Dose, InOption, Step, Writing } from '../house/house';
-import { asId, type DoseId } from '../house/ids';
+import { asId, type DoseId, type OptionId } from '../house/ids';
 import type { ChoosingBy } from '../house/ways';
 
 /**
- * For whom a step is, or when: one thing that a choice looks at, and the values that fit; none for anybody else,
- * or where it is decided at the couch.
+ * For whom a step is, or when: one thing that a choice looks at, and the values that fit; none for anybody else.
+ * At the couch, the option that is decided on and the name of what is decided, as far as they are said.
  */
 export interface ForWhom {
   readonly by: ChoosingBy;
@@ -39,6 +39,8 @@ export function inOptionFor<W extends Writing>(
   name: string,
   newId: () => string,
 ): { readonly writing: W; readonly option: InOption } {
+  const decided = by === 'couch' ? atTheCouch(writing, values, name, newId) : undefined;
+  if (decided) return decided;
   for (const choice of writing.choices) {
     const option = choice.options.find(
       (each, at) =>
@@ -52,7 +54,7 @@ export function inOptionFor<W extends Writing>(
   const taken: Choice['options'][number] = {
     id: asId(newId()),
     name: nameOf(by, values, name),
-    for: values,
+    for: by === 'couch' ? [] : values,
   };
   const others = writing.choices.findLast((each) => each.by === by && by !== 'couch');
   if (others && values.length === 0) {
@@ -67,7 +69,7 @@ export function inOptionFor<W extends Writing>(
   const without = { id: asId<typeof taken.id>(newId()), name: 'Left out', for: [] };
   const choice: Choice = {
     id: asId(newId()),
-    name: by === 'couch' ? name : BY_WORDS[by],
+    name: by === 'couch' ? (values[1] ?? name) : BY_WORDS[by],
     by,
     take: 'first',
     options: by === 'couch' ? [taken, without] : [taken],
@@ -79,12 +81,52 @@ export function inOptionFor<W extends Writing>(
   };
 }
 
-/** For whom an option is, where that can be said in one go; at the couch it can when leaving out is all else. */
+/** For whom an option is, where that can be said in one go. */
 export function forWhomOf({ choices }: Writing, option: InOption | undefined): ForWhom | undefined {
   const choice = choices.find(({ id }) => id === option?.choiceId);
   const taken = choice?.options.find(({ id }) => id === option?.optionId);
-  if (!choice || !taken || choice.by === 'couch') return undefined;
-  return { by: choice.by, values: taken.for };
+  if (!choice || !taken) return undefined;
+  if (choice.by !== 'couch') return { by: choice.by, values: taken.for };
+  /* By its names, where they can mean nothing else. */
+  const alike = couchOptions(choices, [taken.name, choice.name]);
+  return alike.length === 1 ? { by: 'couch', values: [taken.name, choice.name] } : undefined;
+}
+
+/** The options at the couch of these names; of any choice where it is not said which. */
+function couchOptions(
+  choices: readonly Choice[],
+  [option, of]: readonly string[],
+): readonly InOption[] {
+  return choices
+    .filter(({ by, name }) => by === 'couch' && (of === undefined || name === of))
+    .flatMap((choice) =>
+      choice.options
+        .filter(({ name }) => name === option)
+        .map(({ id }) => ({ choiceId: choice.id, optionId: id })),
+    );
+}
+
+/** The option of these names, or a new one of the choice of that name; nothing where there is neither. */
+function atTheCouch<W extends Writing>(
+  writing: W,
+  values: readonly string[],
+  name: string,
+  newId: () => string,
+): { readonly writing: W; readonly option: InOption } | undefined {
+  const [option] = couchOptions(writing.choices, values);
+  if (option) return { writing, option };
+  const choice = writing.choices.find(
+    (each) => each.by === 'couch' && values[1] !== undefined && each.name === values[1],
+  );
+  if (!choice) return undefined;
+  const added = { id: asId<OptionId>(newId()), name: values[0] ?? name, for: [] };
+  const choices = writing.choices.map((each) =>
+    each.id === choice.id ? { ...each, options: [...each.options, added] } : each,
+  );
+  return {
+    writing: { ...writing, choices },
+    option: { choiceId: choice.id, optionId: added.id },
+  };
 }
 
 /** For whom the products of a step are, each that is not for everybody, where that can be said in one go. */
@@ -137,7 +179,7 @@ function isSame(a: readonly string[], b: readonly string[]): boolean {
 }
 
 function nameOf(by: ChoosingBy, values: readonly string[], name: string): string {
-  if (by === 'couch') return name;
+  if (by === 'couch') return values[0] ?? name;
   if (values.length === 0) return 'anybody else';
   if (by === 'visit-kind') return values.includes('first') ? 'first visit' : 'later visits';
   return values.map((value) => value.replaceAll('-', ' ')).join(', ');

@@ -1,4 +1,4 @@
-import type { LayerGroup, Writing } from '../house/house';
+import type { LayerGroup, Minutes, TestSpot, Writing } from '../house/house';
 import type { Question, SaidQuestion } from '../house/question';
 import { asId, type StepId } from '../house/ids';
 import { putInLayers } from './editSteps';
@@ -11,7 +11,12 @@ export interface LayersSaid {
   readonly returning: number;
   /** of the layers; those in which the step or its neighbour stands unless given */
   readonly name?: string;
-  /** after each of them; as it was unless given */
+  /** between two of them; this and what follows as it was unless given */
+  readonly wait?: Minutes;
+  /** one half of the face after the other */
+  readonly halves?: true;
+  readonly testSpot?: TestSpot;
+  /** after each of them */
   readonly asks?: readonly SaidQuestion[];
 }
 
@@ -21,7 +26,15 @@ export function layersSaidOf({ steps, layerGroups }: Writing, id: StepId): Layer
   const group = layerGroups.find((each) => each.id === step?.layerGroupId);
   if (!group || step?.meanwhileOf !== undefined) return undefined;
   const asks = group.asks?.map(({ id: _id, ...question }) => question);
-  return { ...group.layers, name: group.name, ...(asks && { asks }) };
+  const { between, halves, testSpot } = group;
+  return {
+    ...group.layers,
+    name: group.name,
+    ...(between && { wait: between.wait }),
+    ...(halves && { halves }),
+    ...(testSpot && { testSpot }),
+    ...(asks && { asks }),
+  };
 }
 
 /**
@@ -53,6 +66,9 @@ export function inLayersSaid<W extends Writing>(
   const group: LayerGroup = {
     ...(found ?? { id: asId(newId()), name: said.name ?? name }),
     layers,
+    ...(said.wait && { between: { wait: said.wait } }),
+    ...(said.halves && { halves: said.halves }),
+    ...(said.testSpot && { testSpot: said.testSpot }),
     ...(asks && { asks }),
   };
   const layerGroups = found

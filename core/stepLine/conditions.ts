@@ -3,6 +3,7 @@ import type { ChoosingBy } from '../house/ways';
 import type { ForWhom } from '../protocol/forWhom';
 import type { Cursor } from './cursor';
 import type { ParsedStep } from './parsedStep';
+import { quotedWords } from './tokens';
 import { listed, Phrases } from './vocabulary';
 
 const WHOLE = new Phrases<ForWhom>();
@@ -73,8 +74,26 @@ export function conditionWords({ by, values }: ForWhom): string {
     case 'season':
       return values.length === 1 ? `in ${all}` : `for ${all}`;
     case 'couch':
-      return 'at the couch';
+      return ['at the couch', ...couchNames(values)].join(' ');
   }
+}
+
+/** Which option of what, as it is written: `"Clay" of "Mask"`. */
+function couchNames([option, of]: readonly string[]): string[] {
+  if (option === undefined) return [];
+  return of === undefined ? [quotedWords(option)] : [quotedWords(option), 'of', quotedWords(of)];
+}
+
+/** A condition in one phrase; at the couch with what is decided on: `at the couch "Clay" of "Mask"`. */
+function takeWhole(cursor: Cursor): ForWhom | undefined {
+  const found = cursor.takePhrase(WHOLE)?.meanings[0]?.value;
+  if (found?.by !== 'couch') return found;
+  const option = cursor.takeQuoted()?.trim();
+  if (option === undefined) return found;
+  const { mark } = cursor;
+  const of = cursor.takeWord('of') ? cursor.takeQuoted()?.trim() : undefined;
+  if (of === undefined) cursor.backTo(mark);
+  return { by: 'couch', values: of === undefined ? [option] : [option, of] };
 }
 
 /** Whether a condition comes next: “for peel” is none, “for oily skin” is one. */
@@ -91,8 +110,7 @@ export function takeCondition(cursor: Cursor, said: ParsedStep): boolean {
     cursor.fault(from, cursor.behind, elseWhat());
     return true;
   }
-  const whole = cursor.takePhrase(WHOLE);
-  const found = whole ? whole.meanings[0]?.value : readWho(cursor);
+  const found = takeWhole(cursor) ?? readWho(cursor);
   if (!found) {
     cursor.backTo(mark);
     return false;
@@ -119,7 +137,7 @@ export function takeDoseCondition(cursor: Cursor, said: ParsedStep): ForWhom | u
   if (isElse && !before) cursor.fault(elseFrom, cursor.behind, elseWhat());
   const found = isElse
     ? { by: before?.by ?? 'skin-type', values: [] }
-    : (cursor.takePhrase(WHOLE)?.meanings[0]?.value ?? readWho(cursor));
+    : (takeWhole(cursor) ?? readWho(cursor));
   if (!found) {
     cursor.backTo(mark);
     return undefined;

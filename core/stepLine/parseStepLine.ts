@@ -39,7 +39,7 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
     if (takeMoment(cursor, said)) continue;
     if (takeHeld(cursor, said) || takeMinutes(cursor, said)) continue;
     if (takeAmounts(cursor, said, words)) continue;
-    if (takeCondition(cursor, said) || takeLayers(cursor, said)) continue;
+    if (takeCondition(cursor, said) || takeLayers(cursor, said, words)) continue;
     const clause = cursor.takePhrase(CLAUSE_WORDS);
     const [meaning] = clause?.meanings ?? [];
     if (clause && meaning) {

@@ -55,7 +55,7 @@ export function writeStepLine(
     device &&
       `with ${words.devices.all().find(({ value }) => value === device.deviceId)?.name ?? ''}${settings(device.settings, words)}`,
     clause('running', named(words.devices.all(), step.running)),
-    `${range(step.minutes.least, step.minutes.usual, step.minutes.most)} min`,
+    minutesWritten(step.minutes),
     until === undefined ? undefined : `until ${quotedWords(until)}`,
     capMinutes === undefined
       ? undefined
@@ -75,7 +75,7 @@ export function writeStepLine(
     optional &&
       `if ${optional.if === '' ? 'needed' : quotedWords(optional.if)}${optional.usually === 'done' ? '' : ' usually left out'}`,
     forWhom && conditionWords(forWhom),
-    layers && layersWords(layers),
+    layers && layersWords(layers, words, minutesWritten),
     step.inLayers && LAYERS[step.inLayers],
     clause('offer', named(words.protocols.all(), step.offers)),
     phase === undefined || (action !== undefined && phase === actionFacts(action).phase)
@@ -171,6 +171,10 @@ function product(source: Source, words: Vocabulary): string {
 
 function quotedIfNeeded(name: string): string {
   return /^[\p{L}\p{M}' -]+$/u.test(name) ? name : quotedWords(name);
+}
+
+function minutesWritten({ least, usual, most }: Step['minutes']): string {
+  return `${range(least, usual, most)} min`;
 }
 
 function range(low: number, usual: number, high: number): string {

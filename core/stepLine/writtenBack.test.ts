@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Amount, Dose, Material, Step } from '../house/house';
+import type { Amount, Dose, LayerGroup, Material, Step } from '../house/house';
 import { asId } from '../house/ids';
 import {
   DIRECTIONS,
@@ -304,6 +304,60 @@ describe('for whom a step is', () => {
   });
 });
 
+describe('what is decided at the couch', () => {
+  const couch = protocol(
+    [step('Lift', minutes(3), { option: { choiceId: asId('hold'), optionId: asId('firm') } })],
+    {
+      choices: [
+        {
+          id: asId('hold'),
+          name: 'How "firm"',
+          by: 'couch',
+          take: 'first',
+          options: [
+            { id: asId('soft'), name: 'Soft', for: [] },
+            { id: asId('firm'), name: 'Firm', for: [] },
+          ],
+        },
+      ],
+    },
+  );
+  const lift = couch.steps[0] as Step;
+  const line = writeStepLine(lift, words, aroundStep(couch, lift));
+
+  it('is said by the names of the option and of what is decided, and read back', () => {
+    expect(line).toContain('at the couch "Firm" of "How \\"firm\\""');
+    expect(changedByLine(couch, lift, said(line), ids)).toEqual(couch);
+  });
+
+  it('is another option of the same when that is said, and a new one where there is none', () => {
+    const soft = changedByLine(couch, lift, said(line.replace('"Firm"', '"Soft"')), ids);
+    expect(soft.steps[0]?.option).toEqual({ choiceId: 'hold', optionId: 'soft' });
+    const harder = changedByLine(couch, lift, said(line.replace('"Firm"', '"Harder"')), ids);
+    expect(harder.choices[0]?.options.map(({ name }) => name)).toEqual(['Soft', 'Firm', 'Harder']);
+  });
+
+  it('makes a choice with the names that are said, beside going without', () => {
+    const of = added(
+      protocol([]),
+      lineToAdd(read('lift 3 min at the couch "Firm" of "Hold"'), ids),
+      undefined,
+      counted(),
+    );
+    expect(of.choices.map(({ name, options }) => [name, options.map((each) => each.name)])).toEqual(
+      [['Hold', ['Firm', 'Left out']]],
+    );
+    const both = added(
+      of,
+      lineToAdd(read('press 3 min at the couch "Soft" of "Hold"'), ids),
+      undefined,
+      counted(),
+    );
+    expect(both.choices).toHaveLength(1);
+    expect(both.choices[0]?.options.map(({ name }) => name)).toContain('Soft');
+  });
+});
+
 describe('for whom a product is', () => {
   const dry: ForWhom = { by: 'skin-type', values: ['dry'] };
   const evening: ForWhom = { by: 'day-time', values: ['evening'] };
@@ -362,6 +416,17 @@ describe('for whom a product is', () => {
   });
 });
 
+const unnamed = ({ id: _id, ...question }: Question): Omit<Question, 'id'> => question;
+const toldOfLayers: fc.Arbitrary<Partial<LayerGroup>> = fc.record(
+  {
+    between: clock.map((wait) => ({ wait })),
+    halves: fc.constant(true as const),
+    testSpot: fc.record({ zones: someOf(ZONE_IDS), minutes: clock, wait: clock, watch: text }),
+    asks: fc.uniqueArray(anyQuestion, { minLength: 1, maxLength: 2, selector: ({ ask }) => ask }),
+  },
+  { requiredKeys: [] },
+);
+
 describe('in how many layers a step is done', () => {
   const after = (lines: readonly string[]) =>
     addedAll(
@@ -406,16 +471,25 @@ describe('in how many layers a step is done', () => {
         fc.integer({ min: 1, max: 50 }),
         fc.integer({ min: 1, max: 50 }),
         text,
-        (first, returning, name) => {
+        toldOfLayers,
+        (first, returning, name, told) => {
           const of = after([`mask 3 min in ${first} layers, ${returning} on later visits`]);
           const named = {
             ...of,
-            layerGroups: of.layerGroups.map((each) => ({ ...each, name, halves: true as const })),
+            layerGroups: of.layerGroups.map((each) => ({ ...each, name, ...told })),
           };
           const line = lineOf(named, 0);
           expect(changedByLine(named, named.steps[0] as Step, said(line), ids), line).toEqual(
             named,
           );
+          /* And by itself, in a protocol that has none of it yet. */
+          const anew = addedAll(protocol([]), [lineToAdd(read(line), ids)], undefined, counted());
+          const plain = { id: '', asks: named.layerGroups[0]?.asks?.map(unnamed) };
+          const made = anew.layerGroups[0];
+          expect({ ...made, id: '', asks: made?.asks?.map(unnamed) }, line).toEqual({
+            ...named.layerGroups[0],
+            ...plain,
+          });
         },
       ),
       { numRuns: 100 },
