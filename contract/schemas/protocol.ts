@@ -92,10 +92,21 @@ const device = shape<DeviceWork>({
         shape<ZoneSetting['values'][number]>({
           kind: Joi.valid(...SETTING_KINDS).required(),
           value: number.min(-MOST_NUMBERS).max(MOST_NUMBERS),
+          upTo: number
+            .greater(Joi.ref('value'))
+            .max(MOST_NUMBERS)
+            .messages({ 'number.greater': 'From less to more: such as 0.5 to 0.8.' })
+            .optional(),
         }),
         SETTING_KINDS.length,
       ).unique('kind'),
       passes: limited(LIMITS.passes).optional(),
+      share: shape<NonNullable<ZoneSetting['share']>>({
+        of: listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length)
+          .min(1)
+          .unique(),
+        part: number.greater(0).max(10),
+      }).optional(),
     }),
     40,
   ),

@@ -51,11 +51,20 @@ export interface Removal {
   readonly waterMl?: number;
 }
 
+/** Something that is set: to a number, or from it to another. */
+export interface SetValue {
+  readonly kind: SettingKind;
+  readonly value: number;
+  readonly upTo?: number;
+}
+
 /** What a device is set to on some zones. */
 export interface ZoneSetting {
   readonly zones: readonly ZoneId[];
-  readonly values: readonly { readonly kind: SettingKind; readonly value: number }[];
+  readonly values: readonly SetValue[];
   readonly passes?: number;
+  /** of what is not said here, the part that it is of what other zones have */
+  readonly share?: { readonly of: readonly ZoneId[]; readonly part: number };
 }
 
 /** Something that happens or is done while a step lasts: it grows warm, the steamer is turned off. */

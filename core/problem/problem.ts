@@ -82,6 +82,7 @@ export const PROBLEMS = {
   'device-unknown': ['protocolId', 'stepId', 'field'],
   'device-setting-unknown': ['protocolId', 'stepId', 'field'],
   'device-limit': ['protocolId', 'stepId', 'field'],
+  'device-share-open': ['protocolId', 'stepId', 'field'],
   'device-zone': ['protocolId', 'stepId', 'field'],
   'device-taken': ['protocolId', 'stepId'],
   'hands-taken': ['protocolId', 'stepId'],

@@ -5,6 +5,7 @@ import { problem, type CodeAbout } from '../problem/problem';
 import { workedZones } from '../zone/workedZones';
 import { answerWords, canStop, HIGHEST_SCORE, RESPONSES, type Question } from '../house/question';
 import { holdMinutes } from '../house/technique';
+import { resolvedSettings } from '../protocol/deviceSettings';
 import { chosenOf } from '../zone/pickZones';
 import { leavesOf, type LeafZone, type ZoneId } from '../zone/zones';
 import { zoneName } from '../zone/zoneNames';
@@ -221,32 +222,48 @@ function deviceFaults(
 }
 
 function settingLimits(step: Step, device: Device, say: Say): Finding[] {
-  return (step.device?.settings ?? []).flatMap(({ zones, values }) =>
-    values.flatMap(({ kind, value }) => {
-      const limit = device.settings.find((setting) => setting.kind === kind);
-      const where = zones.map(zoneName).join(', ');
-      if (!limit) {
-        return [
+  return resolvedSettings(step.device?.settings ?? []).flatMap(({ zones, values, fault }) => {
+    const where = zones.map(zoneName).join(', ');
+    const open = fault
+      ? [
           say(
             'fault',
-            'device-setting-unknown',
-            `${device.name} has no ${kind.replaceAll('-', ' ')} to set (${where}).`,
+            'device-share-open',
+            fault === 'circle'
+              ? `${device.name}, ${where}: a share of what other zones have goes round in a circle. Say a number somewhere.`
+              : `${device.name}, ${where}: nothing is set on the zones of which it is a share.`,
             'device',
           ),
-        ];
-      }
-      return value < limit.least || value > limit.most
-        ? [
+        ]
+      : [];
+    return [
+      ...open,
+      ...values.flatMap(({ kind, low, high }) => {
+        const limit = device.settings.find((setting) => setting.kind === kind);
+        if (!limit) {
+          return [
             say(
               'fault',
-              'device-limit',
-              `${device.name}, ${where}: ${limitWords(limit)}, not ${value}.`,
+              'device-setting-unknown',
+              `${device.name} has no ${kind.replaceAll('-', ' ')} to set (${where}).`,
               'device',
             ),
-          ]
-        : [];
-    }),
-  );
+          ];
+        }
+        const beyond = low < limit.least ? low : high > limit.most ? high : undefined;
+        return beyond === undefined
+          ? []
+          : [
+              say(
+                'fault',
+                'device-limit',
+                `${device.name}, ${where}: ${limitWords(limit)}, not ${beyond}.`,
+                'device',
+              ),
+            ];
+      }),
+    ];
+  });
 }
 
 function limitWords({ kind, unit, least, most }: DeviceSetting): string {

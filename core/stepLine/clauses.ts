@@ -1,4 +1,4 @@
-import type { ZoneSetting } from '../house/house';
+import type { SetValue, ZoneSetting } from '../house/house';
 import { SETTING_KINDS, type SettingKind } from '../house/device';
 import type { MaterialId } from '../house/ids';
 import { ZONE_MODES, type ZoneMode } from '../house/ways';
@@ -178,21 +178,32 @@ function takeSettings(cursor: Cursor, words: Vocabulary): ZoneSetting[] {
     if (!cursor.takeWord(':')) {
       cursor.fault(from, cursor.behind, 'A colon comes between the zones and what is set there.');
     }
-    settings.push(takeValues(cursor, zones));
+    settings.push(takeValues(cursor, zones, words));
   }
   return settings;
 }
 
-function takeValues(cursor: Cursor, zones: readonly ZoneId[]): ZoneSetting {
-  const values: { kind: SettingKind; value: number }[] = [];
+function takeValues(cursor: Cursor, zones: readonly ZoneId[], words: Vocabulary): ZoneSetting {
+  const values: SetValue[] = [];
   let passes: number | undefined;
+  let share: ZoneSetting['share'];
   for (;;) {
     const from = cursor.from;
+    const of = takeShare(cursor, words);
+    if (of) {
+      share = of;
+      if (!cursor.takeWord(',')) break;
+      continue;
+    }
     const kind = cursor.takePhrase(SETTINGS)?.meanings[0]?.value;
     const minus = cursor.takeWord('-') ? -1 : 1;
     const number = takeNumber(cursor);
     const value = number && minus * number.value;
-    if (kind && value !== undefined) values.push({ kind, value });
+    const upTo = kind && value !== undefined ? takeUpTo(cursor) : undefined;
+    if (kind && value !== undefined && upTo !== undefined && upTo <= value)
+      cursor.fault(from, cursor.behind, 'From less to more: such as depth 0.5-0.8.');
+    else if (kind && value !== undefined)
+      values.push({ kind, value, ...(upTo !== undefined && { upTo }) });
     else if (value !== undefined && cursor.takeWord('pass', 'passes')) passes = value;
     else if (kind ?? value !== undefined) {
       cursor.fault(
@@ -203,7 +214,30 @@ function takeValues(cursor: Cursor, zones: readonly ZoneId[]): ZoneSetting {
     }
     if (!cursor.takeWord(',')) break;
   }
-  return { zones, values, ...(passes !== undefined && { passes }) };
+  return { zones, values, ...(passes !== undefined && { passes }), ...(share && { share }) };
+}
+
+/** `0.5 of cheeks`, `half of cheeks` */
+function takeShare(cursor: Cursor, words: Vocabulary): ZoneSetting['share'] {
+  const { mark } = cursor;
+  const part = cursor.takeWord('half') ? 0.5 : takeNumber(cursor)?.value;
+  const of =
+    part !== undefined && part > 0 && cursor.takeWord('of') && cursor.sees(words.zones)
+      ? takeZones(cursor, words, 'one')
+      : undefined;
+  if (part !== undefined && of) return { of, part };
+  cursor.backTo(mark);
+  return undefined;
+}
+
+/** `-0.8`, `to 0.8` behind a number */
+function takeUpTo(cursor: Cursor): number | undefined {
+  const { mark } = cursor;
+  const minus = cursor.takeWord('-', 'to');
+  const sign = minus && cursor.takeWord('-') ? -1 : 1;
+  const value = minus && takeNumber(cursor)?.value;
+  if (value === undefined) cursor.backTo(mark);
+  return value === undefined ? undefined : sign * value;
 }
 
 function takeUntil(cursor: Cursor, said: ParsedStep, _words: Vocabulary, from: number): void {

@@ -104,7 +104,9 @@ export class Cursor {
     for (let count = most; count > 0; count -= 1) {
       const pieces = this.#tokens.slice(start, start + count);
       const last = pieces.at(-1);
-      if (!last || pieces.some((piece) => piece.kind === 'quoted')) continue;
+      /* A dash behind a phrase belongs to what follows: `temperature -4`. */
+      if (!last || (count > 1 && last.text === '-')) continue;
+      if (pieces.some((piece) => piece.kind === 'quoted')) continue;
       const meanings = phrases.meanings(phraseKey(pieces));
       if (meanings.length === 0) continue;
       this.#at = start + count;

@@ -127,8 +127,13 @@ function named(
 
 function settings(list: readonly ZoneSetting[], words: Vocabulary): string {
   if (list.length === 0) return '';
-  const each = list.map(({ zones: where, values, passes }) => {
-    const set = values.map(({ kind, value }) => `${kind.replaceAll('-', ' ')} ${number(value)}`);
+  const each = list.map(({ zones: where, values, passes, share }) => {
+    const set = values.map(
+      ({ kind, value, upTo }) =>
+        `${kind.replaceAll('-', ' ')} ${number(value)}${upTo === undefined ? '' : ` to ${number(upTo)}`}`,
+    );
+    /* Each zone of which it is a share has the same: the first tells it. */
+    if (share) set.push(`${number(share.part)} of ${zones(share.of.slice(0, 1), words)}`);
     if (passes !== undefined) set.push(`${passes} passes`);
     return `${zones(where, words)}: ${set.join(', ')}`;
   });

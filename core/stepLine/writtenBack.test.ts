@@ -163,8 +163,16 @@ const anyStep: fc.Arbitrary<Step> = fc
         settings: [
           {
             zones: ['face', 'neck-front'] as const,
-            values: [{ kind: 'depth' as const, value: 0.5 }],
+            values: [
+              { kind: 'depth' as const, value: 0.5, upTo: 0.8 },
+              { kind: 'temperature' as const, value: -4 },
+            ],
             passes: 2,
+          },
+          {
+            zones: ['chin'] as const,
+            values: [{ kind: 'pulse' as const, value: 3 }],
+            share: { of: ['face'] as const, part: 0.5 },
           },
         ],
       }),

@@ -9,8 +9,9 @@ import type {
   ZoneSetting,
 } from '@bienestar/core/house/house';
 import type { ZoneSet } from '@bienestar/core/zone/zoneSets';
+import { energyInAll, resolvedSettings } from '@bienestar/core/protocol/deviceSettings';
 import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
-import { number } from './figures';
+import { number, percent } from './figures';
 
 /** A word of the vocabulary as it is read: "visible-capillaries" is "visible capillaries". */
 export function spoken(word: string): string {
@@ -58,17 +59,34 @@ export const REMOVAL_WORDS: Record<RemovalWay, string> = {
   'stays-on': 'stays on',
 };
 
-/** Settings of a device in a line: "cheeks: depth 0.5 mm, 2 passes". */
-export function settingWords(
-  { zones, values, passes }: ZoneSetting,
+/**
+ * Settings of a device, a line for each row: "cheeks: depth 0.5–0.8 mm, 2 passes". A share of other zones is worked
+ * out; energy that is given several times is told in all.
+ */
+export function settingsWords(
+  settings: readonly ZoneSetting[],
   unitOf: (kind: string) => string,
   own?: readonly ZoneSet[],
-): string {
-  const set = values.map(({ kind, value }) =>
-    `${spoken(kind)} ${number(value)} ${unitOf(kind)}`.trim(),
-  );
-  if (passes !== undefined) set.push(passes === 1 ? '1 pass' : `${passes} passes`);
-  return `${zonesSaid(zones, own).join(', ')}: ${set.join(', ')}`;
+): string[] {
+  return resolvedSettings(settings).map((resolved, at) => {
+    const { zones, values, passes } = resolved;
+    const share = settings[at]?.share;
+    const inAll = energyInAll(resolved);
+    const set = values.map(({ kind, low, high }) =>
+      `${spoken(kind)} ${fromTo(low, high)} ${unitOf(kind)}`.trim(),
+    );
+    if (passes !== undefined) set.push(passes === 1 ? '1 pass' : `${passes} passes`);
+    /* What is a power has no sum. */
+    if (inAll && /^[km]?J/.test(unitOf('energy')))
+      set.push(`${fromTo(inAll.low, inAll.high)} ${unitOf('energy')} in all`);
+    const of =
+      share && `${percent(share.part, 0)} of what ${zonesSaid(share.of, own).join(', ')} has: `;
+    return `${zonesSaid(zones, own).join(', ')}: ${of ?? ''}${set.join(', ')}`;
+  });
+}
+
+function fromTo(low: number, high: number): string {
+  return low === high ? number(low) : `${number(low)}–${number(high)}`;
 }
 
 /** For whom an option is, in a line. */

@@ -26,7 +26,7 @@ import {
   LEVEL_WORDS,
   optionWords,
   removalWords,
-  settingWords,
+  settingsWords,
   spoken,
 } from '../../format/protocolWords';
 import type { RoomWork } from './roomWork';
@@ -195,12 +195,10 @@ function lineOf(of: CardStep, work: RoomWork): CardLine {
     ...(step.technique ? techniqueWords(step.technique) : []),
     step.tools && `with ${step.tools.map(spoken).join(', ')}`,
     device && `with ${device.name}`,
-    ...(step.device?.settings ?? []).map((setting) =>
-      settingWords(
-        setting,
-        (kind) => device?.settings.find((each) => each.kind === kind)?.unit ?? '',
-        own,
-      ),
+    ...settingsWords(
+      step.device?.settings ?? [],
+      (kind) => device?.settings.find((each) => each.kind === kind)?.unit ?? '',
+      own,
     ),
     running.length > 0 && `${running.join(', ')} running`,
     step.until && `until ${step.until}`,

@@ -1,16 +1,19 @@
+import { Fragment } from 'react';
 import { offeredOf } from '@bienestar/core/house/offered';
 import { Plus, X } from 'lucide-react';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import { gentlest, type Device } from '@bienestar/core/house/device';
-import type { ZoneSetting } from '@bienestar/core/house/house';
+import type { SetValue, ZoneSetting } from '@bienestar/core/house/house';
+import { chosenOf } from '@bienestar/core/zone/pickZones';
 import { asId } from '@bienestar/core/house/ids';
 import { zoneName } from '@bienestar/core/zone/zoneNames';
 import { number } from '../../../format/figures';
-import { settingWords, spoken } from '../../../format/protocolWords';
+import { settingsWords, spoken } from '../../../format/protocolWords';
 import { Button, IconButton } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { Fold } from '../../../parts/Fold';
 import { NumberField } from '../../../parts/NumberField';
+import { PercentField } from '../../../parts/PercentField';
 import { Toggles } from '../../../parts/Toggles';
 import { useHouse } from '../../../store/house';
 import { ZoneButton } from '../zones/ZoneButton';
@@ -35,7 +38,7 @@ export function DeviceFields({ step, change }: StepFieldsProps) {
       title="Device"
       summary={[
         device?.name,
-        ...(work?.settings ?? []).map((setting) => settingWords(setting, unitOf)),
+        ...settingsWords(work?.settings ?? [], unitOf),
         running && `${running.join(', ')} running`,
       ]
         .filter(Boolean)
@@ -62,6 +65,7 @@ export function DeviceFields({ step, change }: StepFieldsProps) {
             key={at}
             device={device}
             setting={setting}
+            others={work.settings.toSpliced(at, 1)}
             onChange={(changed, typed) => put(work.settings.with(at, changed), typed)}
             onRemove={() => put(work.settings.toSpliced(at, 1))}
           />
@@ -99,12 +103,16 @@ function firstSetting(device: Device, zones: ZoneSetting['zones']): ZoneSetting 
 interface SettingRowProps {
   readonly device: Device;
   readonly setting: ZoneSetting;
+  readonly others: readonly ZoneSetting[];
   readonly onChange: (setting: ZoneSetting, typed?: string) => void;
   readonly onRemove: () => void;
 }
 
-function SettingRow({ device, setting, onChange, onRemove }: SettingRowProps) {
+function SettingRow({ device, setting, others, onChange, onRemove }: SettingRowProps) {
   const where = setting.zones.map(zoneName).join(', ');
+  const shareAt = others.findIndex(({ zones }) =>
+    setting.share?.of.some((zone) => chosenOf(zones, zone) === 'all'),
+  );
   return (
     <div
       role="group"
@@ -118,29 +126,62 @@ function SettingRow({ device, setting, onChange, onRemove }: SettingRowProps) {
         </IconButton>
       </div>
       <div className="grid grid-cols-3 gap-2">
-        {device.settings.map(({ kind, unit, least, most }) => (
-          <NumberField
-            key={kind}
-            label={spoken(kind)}
-            unit={unit}
-            hint={`${number(least)}–${number(most)}`}
-            value={setting.values.find((each) => each.kind === kind)?.value}
-            check={(value) =>
-              value >= least && value <= most
-                ? undefined
-                : `The house goes from ${number(least)} to ${number(most)}.`
-            }
-            onCommit={(value) =>
-              onChange(
-                {
-                  ...setting,
-                  values: [...setting.values.filter((each) => each.kind !== kind), { kind, value }],
-                },
-                `setting-${kind}`,
-              )
-            }
-          />
-        ))}
+        {device.settings.map(({ kind, unit, least, most }) => {
+          const set = setting.values.find((each) => each.kind === kind);
+          const put = (value: SetValue | undefined, field: string): void =>
+            onChange(
+              {
+                ...setting,
+                values: [
+                  ...setting.values.filter((each) => each.kind !== kind),
+                  ...(value ? [value] : []),
+                ],
+              },
+              `${field}-${kind}`,
+            );
+          return (
+            <Fragment key={kind}>
+              <NumberField
+                label={spoken(kind)}
+                unit={unit}
+                hint={`${number(least)}–${number(most)}`}
+                value={set?.value}
+                check={(value) =>
+                  value >= least && value <= most
+                    ? undefined
+                    : `The house goes from ${number(least)} to ${number(most)}.`
+                }
+                onCommit={(value) =>
+                  put(
+                    {
+                      kind,
+                      value,
+                      ...(set?.upTo !== undefined && set.upTo > value && { upTo: set.upTo }),
+                    },
+                    'setting',
+                  )
+                }
+                onClear={setting.share ? () => put(undefined, 'setting') : undefined}
+              />
+              <NumberField
+                label={`${spoken(kind)} to`}
+                unit={unit}
+                value={set?.upTo}
+                check={(upTo) =>
+                  set && upTo > set.value && upTo <= most
+                    ? undefined
+                    : `Must be more than ${number(set?.value ?? least)}, at most ${number(most)}.`
+                }
+                onCommit={(upTo) => {
+                  if (set) put({ ...set, upTo }, 'up-to');
+                }}
+                onClear={() => {
+                  if (set) put({ kind, value: set.value }, 'up-to');
+                }}
+              />
+            </Fragment>
+          );
+        })}
         <NumberField
           label="passes"
           value={setting.passes}
@@ -149,6 +190,39 @@ function SettingRow({ device, setting, onChange, onRemove }: SettingRowProps) {
           onClear={() => onChange({ ...setting, passes: undefined })}
         />
       </div>
+      {others.length > 0 && (
+        <div className="grid grid-cols-[1fr_7rem] gap-2">
+          <Choice
+            label="What is not typed here"
+            value={shareAt === -1 ? NONE : String(shareAt)}
+            options={[
+              { value: NONE, label: 'is not set' },
+              ...others.map(({ zones }, at) => ({
+                value: String(at),
+                label: `is a share of ${zones.map(zoneName).join(', ')}`,
+              })),
+            ]}
+            onChoose={(value) => {
+              const of = value === NONE ? undefined : others[Number(value)]?.zones;
+              onChange({
+                ...setting,
+                share: of && of.length > 0 ? { of, part: setting.share?.part ?? 0.5 } : undefined,
+              });
+            }}
+          />
+          {setting.share && (
+            <PercentField
+              label="Share"
+              to={10}
+              value={setting.share.part}
+              onCommit={(part) => {
+                if (setting.share)
+                  onChange({ ...setting, share: { ...setting.share, part } }, 'share');
+              }}
+            />
+          )}
+        </div>
+      )}
     </div>
   );
 }
