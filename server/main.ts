@@ -23,6 +23,7 @@ import { PAGES } from './places';
  */
 
 const STOP_WITHIN_MS = 2_500;
+const IDLE_EVERY_MS = 50;
 const TIDIED_EVERY_MS = 10 * 60_000;
 const TIDIED_FIRST_MS = 20_000;
 /** A database that is being started, or started again, takes its time. */
@@ -131,6 +132,8 @@ function stop(): void {
   server.close(() => {
     void sequelize.close().finally(() => process.exit(0));
   });
+  /* What was being answered leaves its connection idle. */
+  setInterval(() => server.closeIdleConnections(), IDLE_EVERY_MS).unref();
   server.closeIdleConnections();
 }
 process.once('SIGTERM', stop);
