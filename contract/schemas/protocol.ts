@@ -102,9 +102,7 @@ const device = shape<DeviceWork>({
       ).unique('kind'),
       passes: limited(LIMITS.passes).optional(),
       share: shape<NonNullable<ZoneSetting['share']>>({
-        of: listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length)
-          .min(1)
-          .unique(),
+        of: Joi.valid(...ZONE_IDS).required(),
         part: number.greater(0).max(10),
       }).optional(),
     }),

@@ -64,7 +64,7 @@ export interface ZoneSetting {
   readonly values: readonly SetValue[];
   readonly passes?: number;
   /** of what is not said here, the part that it is of what other zones have */
-  readonly share?: { readonly of: readonly ZoneId[]; readonly part: number };
+  readonly share?: { readonly of: ZoneId; readonly part: number };
 }
 
 /** Something that happens or is done while a step lasts: it grows warm, the steamer is turned off. */

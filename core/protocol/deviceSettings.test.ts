@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ZoneSetting } from '../house/house';
+import type { ZoneId } from '../zone/zones';
 import { energyInAll, resolvedSettings } from './deviceSettings';
 
 const cheeks: ZoneSetting = {
@@ -10,7 +11,7 @@ const cheeks: ZoneSetting = {
   ],
   passes: 3,
 };
-const half = (zones: ZoneSetting['zones'], of: ZoneSetting['zones']): ZoneSetting => ({
+const half = (zones: ZoneSetting['zones'], of: ZoneId): ZoneSetting => ({
   zones,
   values: [],
   share: { of, part: 0.5 },
@@ -19,10 +20,10 @@ const half = (zones: ZoneSetting['zones'], of: ZoneSetting['zones']): ZoneSettin
 describe('settings that are a share of what other zones have', () => {
   it('follow them, also over several, and keep what they say themselves', () => {
     const forehead = {
-      ...half(['forehead'], ['cheeks']),
+      ...half(['forehead'], 'cheeks'),
       values: [{ kind: 'pulse', value: 2 }] as const,
     };
-    const [, first, second] = resolvedSettings([cheeks, forehead, half(['nose'], ['forehead'])]);
+    const [, first, second] = resolvedSettings([cheeks, forehead, half(['nose'], 'forehead')]);
     expect(first).toEqual({
       zones: ['forehead'],
       values: [
@@ -34,15 +35,15 @@ describe('settings that are a share of what other zones have', () => {
   });
 
   it('find their zone within a larger one', () => {
-    const [, chin] = resolvedSettings([cheeks, half(['chin'], ['cheek-left'])]);
+    const [, chin] = resolvedSettings([cheeks, half(['chin'], 'cheek-left')]);
     expect(chin?.values[0]).toMatchObject({ kind: 'energy', low: 10 });
   });
 
   it('say that they go round in a circle, or that nothing is set there', () => {
-    const round = resolvedSettings([half(['chin'], ['nose']), half(['nose'], ['chin'])]);
+    const round = resolvedSettings([half(['chin'], 'nose'), half(['nose'], 'chin')]);
     expect(round.map(({ fault }) => fault)).toEqual(['circle', 'circle']);
-    expect(resolvedSettings([half(['chin'], ['chin'])])[0]?.fault).toBe('circle');
-    expect(resolvedSettings([cheeks, half(['chin'], ['nose'])])[1]?.fault).toBe('nothing-there');
+    expect(resolvedSettings([half(['chin'], 'chin')])[0]?.fault).toBe('circle');
+    expect(resolvedSettings([cheeks, half(['chin'], 'nose')])[1]?.fault).toBe('nothing-there');
   });
 
   it('give energy times passes in all', () => {

@@ -22,7 +22,7 @@ export interface ResolvedSetting {
  * @example
  * resolvedSettings([
  *   { zones: ['cheeks'], values: [{ kind: 'energy', value: 20 }] },
- *   { zones: ['forehead'], values: [], share: { of: ['cheeks'], part: 0.5 } },
+ *   { zones: ['forehead'], values: [], share: { of: 'cheeks', part: 0.5 } },
  * ])[1].values // [{ kind: 'energy', low: 10, high: 10 }]
  */
 export function resolvedSettings(settings: readonly ZoneSetting[]): readonly ResolvedSetting[] {
@@ -39,12 +39,9 @@ function resolved(
   const plain = { zones, values: own, ...(passes !== undefined && { passes }) };
   if (!share) return plain;
   if (seen.includes(setting)) return { ...plain, fault: 'circle' };
-  const other = all.find(
-    (each) => each !== setting && share.of.some((zone) => covers(each.zones, zone)),
-  );
+  const other = all.find((each) => each !== setting && covers(each.zones, share.of));
   if (!other) {
-    const isOfItself = share.of.some((zone) => covers(zones, zone));
-    return { ...plain, fault: isOfItself ? 'circle' : 'nothing-there' };
+    return { ...plain, fault: covers(zones, share.of) ? 'circle' : 'nothing-there' };
   }
   const from = resolved(other, all, [...seen, setting]);
   const shared = from.values

@@ -223,7 +223,7 @@ function takeShare(cursor: Cursor, words: Vocabulary): ZoneSetting['share'] {
   const part = cursor.takeWord('half') ? 0.5 : takeNumber(cursor)?.value;
   const of =
     part !== undefined && part > 0 && cursor.takeWord('of') && cursor.sees(words.zones)
-      ? takeZones(cursor, words, 'one')
+      ? takeZones(cursor, words, 'one')?.[0]
       : undefined;
   if (part !== undefined && of) return { of, part };
   cursor.backTo(mark);

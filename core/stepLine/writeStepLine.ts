@@ -132,8 +132,7 @@ function settings(list: readonly ZoneSetting[], words: Vocabulary): string {
       ({ kind, value, upTo }) =>
         `${kind.replaceAll('-', ' ')} ${number(value)}${upTo === undefined ? '' : ` to ${number(upTo)}`}`,
     );
-    /* Each zone of which it is a share has the same: the first tells it. */
-    if (share) set.push(`${number(share.part)} of ${zones(share.of.slice(0, 1), words)}`);
+    if (share) set.push(`${number(share.part)} of ${zones([share.of], words)}`);
     if (passes !== undefined) set.push(`${passes} passes`);
     return `${zones(where, words)}: ${set.join(', ')}`;
   });

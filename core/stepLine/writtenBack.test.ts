@@ -172,7 +172,7 @@ const anyStep: fc.Arbitrary<Step> = fc
           {
             zones: ['chin'] as const,
             values: [{ kind: 'pulse' as const, value: 3 }],
-            share: { of: ['face'] as const, part: 0.5 },
+            share: { of: 'face' as const, part: 0.5 },
           },
         ],
       }),

@@ -10,6 +10,7 @@ import type {
 } from '@bienestar/core/house/house';
 import type { ZoneSet } from '@bienestar/core/zone/zoneSets';
 import { energyInAll, resolvedSettings } from '@bienestar/core/protocol/deviceSettings';
+import { zoneName } from '@bienestar/core/zone/zoneNames';
 import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
 import { number, percent } from './figures';
 
@@ -79,8 +80,7 @@ export function settingsWords(
     /* What is a power has no sum. */
     if (inAll && /^[km]?J/.test(unitOf('energy')))
       set.push(`${fromTo(inAll.low, inAll.high)} ${unitOf('energy')} in all`);
-    const of =
-      share && `${percent(share.part, 0)} of what ${zonesSaid(share.of, own).join(', ')} has: `;
+    const of = share && `${percent(share.part, 0)} of what ${zoneName(share.of)} has: `;
     return `${zonesSaid(zones, own).join(', ')}: ${of ?? ''}${set.join(', ')}`;
   });
 }

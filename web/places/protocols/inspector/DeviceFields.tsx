@@ -110,9 +110,8 @@ interface SettingRowProps {
 
 function SettingRow({ device, setting, others, onChange, onRemove }: SettingRowProps) {
   const where = setting.zones.map(zoneName).join(', ');
-  const shareAt = others.findIndex(({ zones }) =>
-    setting.share?.of.some((zone) => chosenOf(zones, zone) === 'all'),
-  );
+  const { share } = setting;
+  const shareAt = share ? others.findIndex(({ zones }) => chosenOf(zones, share.of) === 'all') : -1;
   return (
     <div
       role="group"
@@ -125,7 +124,7 @@ function SettingRow({ device, setting, others, onChange, onRemove }: SettingRowP
           <X aria-hidden size={16} />
         </IconButton>
       </div>
-      <div className="grid grid-cols-3 gap-2">
+      <div className="grid grid-cols-2 gap-2">
         {device.settings.map(({ kind, unit, least, most }) => {
           const set = setting.values.find((each) => each.kind === kind);
           const put = (value: SetValue | undefined, field: string): void =>
@@ -203,10 +202,10 @@ function SettingRow({ device, setting, others, onChange, onRemove }: SettingRowP
               })),
             ]}
             onChoose={(value) => {
-              const of = value === NONE ? undefined : others[Number(value)]?.zones;
+              const of = value === NONE ? undefined : others[Number(value)]?.zones[0];
               onChange({
                 ...setting,
-                share: of && of.length > 0 ? { of, part: setting.share?.part ?? 0.5 } : undefined,
+                share: of ? { of, part: setting.share?.part ?? 0.5 } : undefined,
               });
             }}
           />
