@@ -50,6 +50,26 @@ describe('a step that is said', () => {
     await person.saved();
   });
 
+  it('says all of a rich step, and the card reads it aloud', async () => {
+    await open('sheet-light-express/cleanse');
+    await person.fillIn(
+      combobox,
+      'Say a step',
+      'tone 3 sprays fennel toner on right cheek, left cheek, upper lip last, light, hold 5 s x3, ask 0-10 "How does it sting?" lightly at 4, off at 6, at 1 min "it grows cool", 2 min',
+    );
+    await person.sees('how the hands work');
+    await press('Enter');
+    await person.waitFor(async () => (await person.valueOf('Step')) === 'Tone', 'the new step');
+    await person.sees('last: upper lip');
+    await person.saved();
+    await person.moveTo('/protocols/sheet-light-express/card');
+    await person.click('radio', 'draft');
+    await person.sees('right cheek, left cheek, upper lip · last on upper lip');
+    await person.sees('light pressure · hold 5 s x 3');
+    await person.sees('at 1 min: it grows cool');
+    await person.sees('ask “How does it sting?” (0-10), lightly at 4, off at 6');
+  });
+
   it('is never guessed: what could be two things is asked', async () => {
     await open('warm-sand-back');
     await person.fillIn(combobox, 'Say a step', 'apply 2 g honey');

@@ -7,7 +7,13 @@ import { FACE_PARTS, ZONE_PARTS, type FacePart, type ZoneId } from '@bienestar/c
 import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
 import { zoneName } from '@bienestar/core/zone/zoneNames';
 import type { ZoneSet } from '@bienestar/core/zone/zoneSets';
+import { ACTIONS } from '@bienestar/core/house/actions';
+import { WARNINGS } from '@bienestar/core/house/careFacts';
+import { HAZARDS } from '@bienestar/core/house/device';
+import type { HouseRule, RuleThing } from '@bienestar/core/house/houseRule';
 import {
+  byKey,
+  id,
   listOf,
   money,
   name,
@@ -58,6 +64,28 @@ const ownZone = shape<ZoneSet>({
   zones: listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length)
     .min(1)
     .unique(),
+});
+
+const ruleThing: Joi.Schema<RuleThing> = byKey('is', {
+  action: shape<Extract<RuleThing, { is: 'action' }>>({
+    is: Joi.valid('action').required(),
+    action: Joi.valid(...ACTIONS).required(),
+  }),
+  brings: shape<Extract<RuleThing, { is: 'brings' }>>({
+    is: Joi.valid('brings').required(),
+    trait: Joi.valid(...WARNINGS, ...HAZARDS).required(),
+  }),
+  named: shape<Extract<RuleThing, { is: 'named' }>>({
+    is: Joi.valid('named').required(),
+    words: name,
+  }),
+});
+
+const houseRule = shape<HouseRule>({
+  id,
+  after: ruleThing,
+  comes: Joi.valid('always', 'never').required(),
+  then: ruleThing,
 });
 
 const client = shape<HouseSettings['referenceClient']>({
@@ -114,6 +142,7 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   trunkPercent,
   faceShares,
   zoneShares: zoneShares.optional(),
+  rules: some(houseRule, 60).unique('id'),
   techniques: some(ownTechnique, 60).unique('name').messages({
     'array.unique': 'Two ways of working have the same name.',
   }),

@@ -8,6 +8,7 @@ export type StepId = Id<'step'>;
 export type DoseId = Id<'dose'>;
 export type LayerGroupId = Id<'layerGroup'>;
 export type QuestionId = Id<'question'>;
+export type RuleId = Id<'rule'>;
 export type BlockId = Id<'block'>;
 export type ChoiceId = Id<'choice'>;
 export type OptionId = Id<'option'>;
@@ -42,6 +43,7 @@ export type AnyId =
   | DoseId
   | LayerGroupId
   | QuestionId
+  | RuleId
   | BlockId
   | ChoiceId
   | OptionId

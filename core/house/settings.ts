@@ -1,6 +1,7 @@
 import type { PurchaseTax } from './supplier';
 import type { RestockSettings } from './restock';
 import type { Spoons } from '../quantity/unit';
+import type { HouseRule } from './houseRule';
 import type { OwnTechnique } from './technique';
 import type { FacePart, ZoneId } from '../zone/zones';
 import type { ZoneSet } from '../zone/zoneSets';
@@ -65,6 +66,8 @@ export interface HouseSettings {
   readonly zoneShares?: Readonly<Partial<Record<ZoneId, ZoneShares>>>;
   /** places that go by a name of the house */
   readonly ownZones?: readonly ZoneSet[];
+  /** what holds in all protocols */
+  readonly rules?: readonly HouseRule[];
   /** ways of working that the house uses often */
   readonly techniques?: readonly OwnTechnique[];
   /** share of a coat that stays on hands and tools */

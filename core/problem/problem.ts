@@ -92,6 +92,7 @@ export const PROBLEMS = {
   'zone-not-worked': ['protocolId', 'stepId', 'field'],
   'holds-too-long': ['protocolId', 'stepId', 'field'],
   'moment-too-late': ['protocolId', 'stepId', 'field'],
+  'house-rule': ['protocolId', 'stepId'],
   'home-runs-out': ['protocolId', 'field'],
   'question-open': ['protocolId', 'stepId', 'field'],
   'mix-not-ready': ['protocolId', 'stepId'],

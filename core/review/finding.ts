@@ -1,3 +1,5 @@
+import type { Action } from '../house/actions';
+import type { StepId } from '../house/ids';
 import type { House, WorkedProtocol } from '../house/house';
 import type { HouseIndex, ShelfIndex } from '../house/houseIndex';
 import type { Outcome, Problem } from '../problem/problem';
@@ -12,6 +14,8 @@ export type Finding = Problem & {
   readonly weight: Weight;
   /** the chance that it comes about, where it is one */
   readonly chance?: number;
+  /** the step that would put it right, and behind which */
+  readonly fix?: { readonly add: Action; readonly after: StepId };
 };
 
 /** A protocol as it is reviewed. */

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { HouseRule } from '../house/houseRule';
 import type { Question } from '../house/question';
 import type { Device } from '../house/device';
 import type { Choice, LayerGroup, Material, Mix, Step, WorkedProtocol } from '../house/house';
@@ -39,6 +40,7 @@ interface Given {
   readonly devices?: readonly Device[];
   readonly more?: Partial<WorkedProtocol>;
   readonly dayTime?: 'day' | 'evening';
+  readonly rules?: readonly HouseRule[];
 }
 
 function found({
@@ -48,6 +50,7 @@ function found({
   devices = [],
   more,
   dayTime = 'evening',
+  rules,
 }: Given) {
   const worked = protocol(steps, more);
   const byId = new Map<DeviceId, Device>(devices.map((each) => [each.id, each]));
@@ -58,7 +61,7 @@ function found({
     schedule: scheduleOf(worked, 'first', settings),
     shelf: onShelf,
     index: { devices: byId, materials: onShelf.materials },
-    settings,
+    settings: { ...settings, ...(rules && { rules }) },
     dayTime,
   });
 }
@@ -393,5 +396,47 @@ describe('at home', () => {
       });
     expect(at(10)).toEqual([]);
     expect(at(11)[0]).toContain(`and a pack holds ${pack}`);
+  });
+});
+
+describe('rules of the house', () => {
+  const enzyme = named('enzyme rests', { ...face, minutes: minutes(6) });
+  const always: HouseRule = {
+    id: asId('r'),
+    after: { is: 'named', words: 'enzyme' },
+    comes: 'always',
+    then: { is: 'action', action: 'tone' },
+  };
+  const never: HouseRule = {
+    id: asId('n'),
+    after: { is: 'brings', trait: 'alcohol' },
+    comes: 'never',
+    then: { is: 'action', action: 'steam' },
+  };
+  const tone = (changes: Partial<Step> = {}): Step =>
+    named('tone', { action: 'tone', ...face, ...changes });
+
+  it('something that must follow is missed where it does not, on the same skin, and can be added', () => {
+    expect(words({ steps: [enzyme, tone()], rules: [always] })).toEqual([]);
+    expect(words({ steps: [enzyme] })).toEqual([]);
+    const missing = found({ steps: [tone(), enzyme], rules: [always] });
+    expect(missing.map(({ message }) => message)).toEqual([
+      'After “enzyme rests” always comes tone (a rule of the house), and nothing later does.',
+    ]);
+    expect(missing[0]?.fix).toEqual({ add: 'tone', after: 'enzyme rests' });
+    const elsewhere = [enzyme, tone({ zones: ['hands'] })];
+    expect(words({ steps: elsewhere, rules: [always] })).toHaveLength(1);
+  });
+
+  it('something that must not follow is pointed out where it does, and before it it is none', () => {
+    const spirit = material('spirit', ['alcohol']);
+    const degrease = named('degrease', { ...face, doses: takes('spirit') });
+    const steam = named('steam', { action: 'steam', ...face });
+    const rules = [never];
+    const ruled = (steps: readonly Step[]): string[] =>
+      words({ steps, materials: [spirit], rules }).filter((each) => each.startsWith('house-rule'));
+    expect(ruled([degrease, steam])[0]).toContain('“steam” never comes after alcohol');
+    expect(ruled([steam, degrease])).toEqual([]);
+    expect(ruled([degrease, named('steam', { action: 'steam', zones: ['feet'] })])).toEqual([]);
   });
 });

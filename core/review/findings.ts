@@ -7,6 +7,7 @@ import { choiceFaults } from './choiceFaults';
 import { conflictsIn } from './conflicts';
 import type { Finding, ReviewedProtocol } from './finding';
 import { homeFaults } from './homeFaults';
+import { houseRuleFindings } from './houseRules';
 import { settingFaults } from './settingFaults';
 
 /** Amounts that cannot be resolved, or just open another pack, also in options that are not taken for the client shown. */
@@ -33,6 +34,7 @@ export function findingsIn(reviewed: ReviewedProtocol): readonly Finding[] {
     ...settingFaults(reviewed),
     ...(schedule.ok ? conflictsIn(reviewed, schedule.value) : []),
     ...(schedule.ok ? mixFindings(worked, schedule.value, reviewed.shelf) : []),
+    ...houseRuleFindings(reviewed),
     ...homeFaults(worked, reviewed.shelf, reviewed.settings),
     ...combinationsIn(reviewed),
   ];

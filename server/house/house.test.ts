@@ -219,6 +219,7 @@ describe('migrations', () => {
       isDemonstration: _is,
       ownZones: _zones,
       techniques: _techniques,
+      rules: _rules,
       ...settings
     } = zoned.settings;
     const people = zoned.people.map(({ id, name, role, hourlyPayMinor }) => ({

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { GradesPanel } from './GradesPanel';
 import { useSnapshot } from '../../store/house';
 import { useChangeSettings } from '../../store/useEditPart';
+import { RulesPanel } from './RulesPanel';
 import { PurchaseTaxFields } from './PurchaseTaxFields';
 import { Section } from './Section';
 import { SettingField, SettingFields } from './SettingField';
@@ -43,6 +44,7 @@ export function SettingsPanel() {
           <SettingFields of={['orderCost', 'holdingRate', 'countEvery']} />
         </InTwo>
       </Section>
+      <RulesPanel />
       <Section title="Measures">
         <SettingField of="spoons" />
         <InTwo>

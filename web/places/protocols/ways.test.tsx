@@ -205,3 +205,20 @@ describe('after the visit', () => {
     await person.sees(/On average a visit leaves €\d/);
   });
 });
+
+describe('rules of the house', () => {
+  it('are set in the house, pointed out in a protocol, and kept with one press', async () => {
+    person = await personAtApp('/house');
+    await person.click('button', 'Add a rule');
+    await person.fill('Named, after', 'First cleanse');
+    await person.press('Enter');
+    await person.choose('this', 'wrap');
+    await person.goTo('/protocols/black-sand-clay-facial/cleanse');
+    await person.sees('After “First cleanse” always comes wrap (a rule of the house)');
+    await person.click('button', 'Add it: wrap');
+    await person.seesNot('After “First cleanse” always comes wrap');
+    const { steps } = await person.draft();
+    const at = steps.findIndex(({ id }) => id === 'cleanse');
+    expect(steps[at + 1]).toMatchObject({ action: 'wrap', zones: ['face', 'neck-front'] });
+  });
+});

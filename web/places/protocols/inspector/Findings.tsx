@@ -6,10 +6,12 @@ import { Problems } from '../../../parts/Problems';
 interface FindingsProps {
   readonly problems: readonly Problem[];
   readonly findings: readonly Finding[];
+  /** does what would put a finding right */
+  readonly onFix?: (fix: NonNullable<Finding['fix']>) => void;
 }
 
 /** What keeps figures from being counted, what does not fit, and what should be thought of. */
-export function Findings({ problems, findings }: FindingsProps) {
+export function Findings({ problems, findings, onFix }: FindingsProps) {
   const heavy = findings.filter((finding) => finding.weight !== 'prompt');
   const prompts = findings.filter((finding) => finding.weight === 'prompt');
   return (
@@ -23,10 +25,19 @@ export function Findings({ problems, findings }: FindingsProps) {
       />
       {prompts.length > 0 && (
         <ul className="flex flex-col gap-1 border-l-2 border-line-strong px-3 py-1 text-sm text-ink-soft">
-          {prompts.map(withChance).map(({ message }) => (
+          {prompts.map(withChance).map(({ message, fix }) => (
             <li key={message}>
               <span aria-hidden>● </span>
               {message}
+              {fix && onFix && (
+                <button
+                  type="button"
+                  onClick={() => onFix(fix)}
+                  className="ml-1 font-semibold text-ink underline decoration-dotted underline-offset-4 hover:text-clay"
+                >
+                  Add it: {fix.add}
+                </button>
+              )}
             </li>
           ))}
         </ul>

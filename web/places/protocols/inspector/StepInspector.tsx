@@ -4,6 +4,10 @@ import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Dose, Protocol, Step } from '@bienestar/core/house/house';
 import { changeStep } from '@bienestar/core/protocol/editSteps';
 import type { ContactCap } from '@bienestar/core/time/schedule';
+import type { Action } from '@bienestar/core/house/actions';
+import { isStep } from '@bienestar/core/house/protocol';
+import { added } from '@bienestar/core/protocol/addSteps';
+import { applyLine } from '@bienestar/core/stepLine/applyLine';
 import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
 import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
 import { parseMinutes } from '../../../format/typedMinutes';
@@ -14,6 +18,7 @@ import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
 import { TripleField } from '../../../parts/TripleField';
+import { NEW_IDS } from '../newStep';
 import type { EditProtocol } from '../useDraft';
 import type { ShownService } from '../useShownService';
 import { ZonesField } from '../zones/ZonesField';
@@ -120,7 +125,11 @@ export function StepInspector({
         onCommit={(name) => change({ name }, 'name')}
       />
       <LineField protocol={protocol} step={step} words={words} edit={edit} />
-      <Findings problems={problems} findings={findings} />
+      <Findings
+        problems={problems}
+        findings={findings}
+        onFix={({ add, after }) => edit((before) => addedToFix(before, add, lineOfStep(after)))}
+      />
       <TripleField
         legend="Minutes"
         labels={['least', 'usual', 'most']}
@@ -217,6 +226,14 @@ export function StepInspector({
       </Button>
     </section>
   );
+}
+
+/** A protocol with a step of an action behind another, as its line would make it. */
+function addedToFix(protocol: Protocol, action: Action, after: Step['id']): Protocol {
+  const behind = protocol.steps.find(({ id }) => id === after);
+  const zones = behind && isStep(behind) ? behind.zones : [];
+  const line = applyLine({ action, zones: [...zones], doses: [] }, undefined, NEW_IDS);
+  return added(protocol, { line, beside: false }, behind, NEW_IDS.other);
 }
 
 function contactOf({ figures }: ShownService, step: Step): ContactCap | undefined {
