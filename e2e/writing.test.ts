@@ -297,7 +297,7 @@ describe('for the room', () => {
   it('the card says all of it, the tray what must stand ready, on paper and as PDF', async () => {
     await open('fine-needle-renewal/card');
     await person.sees('lightly at 4, off at 6');
-    await person.sees('cheeks: depth 0.5 mm, pulse 90 Hz, 2 passes');
+    await person.sees('cheeks: depth 0.5–0.6 mm, pulse 90 Hz, 2 passes');
     await person.sees('Avoid sun, sauna, sport for 3 days');
     await person.click('link', 'Tray');
     await person.sees('Needle cartridge, 12 points');

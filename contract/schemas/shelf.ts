@@ -137,6 +137,8 @@ const measures = shape<Measures>({
 });
 
 const care = shape<CareFacts>({
+  strengthPercent: number.greater(0).max(100).optional(),
+  ph: number.min(0).max(14).optional(),
   warnings: some(Joi.valid(...WARNINGS), WARNINGS.length).unique(),
   allergens: some(name, 60).unique(),
   stopFor: some(Joi.valid(...STOP_FOR), STOP_FOR.length).unique(),

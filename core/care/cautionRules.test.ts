@@ -13,6 +13,8 @@ interface Work extends Pick<Partial<Step>, 'action' | 'zones' | 'stretch' | 'too
   readonly stopFor?: readonly StopFor[];
   readonly hazards?: readonly Hazard[];
   readonly eyeProtection?: true;
+  readonly ph?: number;
+  readonly strengthPercent?: number;
 }
 
 const FACE = { zones: ['face'] } as const;
@@ -20,8 +22,17 @@ const LEGS = { zones: ['lower-legs'] } as const;
 const BACK = { zones: ['back'] } as const;
 
 function idsOf(...works: readonly Work[]): readonly string[] {
-  const materials = works.map(({ puts = [], stopFor = [] }, at) =>
-    cleanser({ id: asId(`m${at}`), name: `Thing ${at}`, care: { warnings: puts, stopFor } }),
+  const materials = works.map(({ puts = [], stopFor = [], ph, strengthPercent }, at) =>
+    cleanser({
+      id: asId(`m${at}`),
+      name: `Thing ${at}`,
+      care: {
+        warnings: puts,
+        stopFor,
+        ...(ph !== undefined && { ph }),
+        ...(strengthPercent !== undefined && { strengthPercent }),
+      },
+    }),
   );
   const devices = works.map(({ hazards = [], eyeProtection = false }, at): Device => ({
     id: asId<DeviceId>(`d${at}`),
@@ -33,12 +44,16 @@ function idsOf(...works: readonly Work[]): readonly string[] {
     eyeProtection,
     trainedIds: [],
   }));
-  const steps = works.map(({ puts, stopFor, hazards, eyeProtection, ...changes }, at) =>
-    step(`step ${at}`, minutes(5), {
-      ...changes,
-      doses: puts || stopFor ? [dose(materials[at]!.id, measured(1, 'ml'))] : [],
-      running: hazards || eyeProtection ? [devices[at]!.id] : [],
-    }),
+  const steps = works.map(
+    (
+      { puts, stopFor, hazards, eyeProtection, ph: _ph, strengthPercent: _strength, ...changes },
+      at,
+    ) =>
+      step(`step ${at}`, minutes(5), {
+        ...changes,
+        doses: puts || stopFor ? [dose(materials[at]!.id, measured(1, 'ml'))] : [],
+        running: hazards || eyeProtection ? [devices[at]!.id] : [],
+      }),
   );
   return cautionsOf(
     protocol(steps),
@@ -142,6 +157,16 @@ const CASES: readonly (readonly [rule: string, here: Work | Work[], beside: Work
     ],
   ],
   ['sun-after', { puts: ['retinoid'], ...FACE }, { puts: ['heat-producing'], ...FACE }],
+  [
+    'strong-acid',
+    { puts: ['acid'], ph: 2.5, ...FACE },
+    { puts: ['acid'], ph: 3.5, strengthPercent: 20, ...FACE },
+  ],
+  [
+    'strong-acid',
+    { puts: ['acid'], strengthPercent: 30, ...FACE },
+    { puts: ['alcohol'], strengthPercent: 70, ...FACE },
+  ],
   ['heat-after', { hazards: ['radio-frequency'], ...FACE }, { hazards: ['light'], ...FACE }],
 ];
 

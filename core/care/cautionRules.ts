@@ -438,6 +438,14 @@ export const CAUTION_RULES: readonly CautionRule[] = [
     ['acid', 'retinoid', 'light-sensitising', 'needles', 'blade', 'strong-exfoliation'],
   ),
   rule(
+    'refer',
+    'of this house',
+    'strong-acid',
+    'Acid of 30 % and more, or below pH 3',
+    'In many places it is for those whose licence allows it, or for a physician: follow local codes.',
+    ['strong-acid'],
+  ),
+  rule(
     'take-care',
     'at home',
     'heat-after',

@@ -6,7 +6,7 @@ import type { DeviceId, MaterialId, MixId, StepId } from '../house/ids';
 import { effectsOf } from '../house/actions';
 import { workedZones } from '../zone/workedZones';
 import { leavesOf, type LeafZone, type ZoneId } from '../zone/zones';
-import type { StopFor, Warning } from '../house/careFacts';
+import { isStrongAcid, type StopFor, type Warning } from '../house/careFacts';
 
 /** What a protocol does to a person that asks for care. */
 export type Trait =
@@ -14,6 +14,7 @@ export type Trait =
   | Hazard
   | 'exfoliation'
   | 'strong-exfoliation'
+  | 'strong-acid'
   | 'blade'
   | 'extraction'
   | 'massage'
@@ -68,6 +69,7 @@ export function traitsOfStep(
       if (!isInWater(step, warning)) note(warning, name);
     }
   }
+  for (const { name, care } of materials) if (care && isStrongAcid(care)) note('strong-acid', name);
   for (const { name, hazards } of devices) for (const hazard of hazards) note(hazard, name);
   const effects = effectsOf(step.action);
   if (effects.includes('exfoliates') || effects.includes('exfoliates-strongly'))

@@ -40,6 +40,10 @@ export type Protects = (typeof PROTECTS)[number];
 
 /** What the maker's sheet says about people, storage and trying it out first. */
 export interface CareFacts {
+  /** of what works in it, percent */
+  readonly strengthPercent?: number;
+  /** how acid it is */
+  readonly ph?: number;
   readonly warnings?: readonly Warning[];
   /** as the label names them */
   readonly allergens?: readonly string[];
@@ -49,4 +53,13 @@ export interface CareFacts {
   /** where the maker's sheet is filed */
   readonly sheet?: string;
   readonly patchTest?: { readonly hoursBefore: number; readonly advice?: string };
+}
+
+/** From these on an acid is commonly left to those whose licence allows it. */
+const STRONG_PERCENT = 30;
+const STRONG_PH = 3;
+
+/** Whether an acid is strong, by its strength or how acid it is; what is not said counts as mild. */
+export function isStrongAcid({ warnings = [], strengthPercent = 0, ph = 7 }: CareFacts): boolean {
+  return warnings.includes('acid') && (strengthPercent >= STRONG_PERCENT || ph < STRONG_PH);
 }

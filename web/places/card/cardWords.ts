@@ -4,6 +4,7 @@ import type {
   Dose,
   HomeUse,
   LayerGroup,
+  Material,
   Step,
   Writing,
 } from '@bienestar/core/house/house';
@@ -361,8 +362,12 @@ function drawnAmounts({ step, draws }: CardStep, { house, written }: RoomWork): 
     const persons =
       draw.persons === undefined || draw.persons === 1 ? '' : ` for ${draw.persons} people`;
     const option = dose?.option && optionOf(dose, written);
+    const facts = mix || !material ? '' : factsOf(material);
     return [
-      named(saidAmount(amount, thing.name, base, unit), `${thing.name}${persons}${option ?? ''}`),
+      named(
+        saidAmount(amount, thing.name, base, unit),
+        `${thing.name}${facts}${persons}${option ?? ''}`,
+      ),
     ];
   });
 }
@@ -374,8 +379,21 @@ function saidAmounts({ step }: CardStep, { house, written }: RoomWork): SaidAmou
     const id = dose.source.kind === 'material' ? dose.source.materialId : dose.source.mixId;
     const name = things.find((each) => each.id === id)?.name;
     if (name === undefined) return [];
-    return [named({ said: amountWords(dose.amount, name) }, `${name}${optionOf(dose, written)}`)];
+    const material = house.materials.find((each) => each.id === id);
+    const facts = material ? factsOf(material) : '';
+    return [
+      named({ said: amountWords(dose.amount, name) }, `${name}${facts}${optionOf(dose, written)}`),
+    ];
   });
+}
+
+/** How strong and how acid a material is, where it is said: ", 20%, pH 3.5". */
+function factsOf({ care }: Material): string {
+  const facts = [
+    care?.strengthPercent === undefined ? undefined : `${number(care.strengthPercent)}%`,
+    care?.ph === undefined ? undefined : `pH ${number(care.ph)}`,
+  ].filter((each) => each !== undefined);
+  return facts.length === 0 ? '' : `, ${facts.join(', ')}`;
 }
 
 function optionOf({ option }: Pick<Dose, 'option'>, { choices }: Writing): string {

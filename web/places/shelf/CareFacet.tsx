@@ -44,6 +44,28 @@ export function CareFacet({ material, change }: CareFacetProps) {
         on={care.protects ?? []}
         onChange={(protects) => void put({ protects })}
       />
+      <div className="grid grid-cols-2 gap-3">
+        <NumberField
+          commitOn="leaving"
+          label="Strength of what works in it"
+          unit="%"
+          value={care.strengthPercent}
+          check={(percent) =>
+            percent > 0 && percent <= 100 ? undefined : 'Must be above 0 and at most 100 %.'
+          }
+          onCommit={(strengthPercent) => put({ strengthPercent })}
+          onClear={() => void put({ strengthPercent: undefined })}
+        />
+        <NumberField
+          commitOn="leaving"
+          label="pH"
+          hint="Acids below 3, or of 30 % and more, are pointed out."
+          value={care.ph}
+          check={(ph) => (ph >= 0 && ph <= 14 ? undefined : 'Must be from 0 to 14.')}
+          onCommit={(ph) => put({ ph })}
+          onClear={() => void put({ ph: undefined })}
+        />
+      </div>
       <TextField
         commitOn="leaving"
         label="Allergens, as the label names them"
