@@ -157,6 +157,24 @@ const CASES: Record<string, Case> = {
       ['/steps/2/zones/0', 'wing', /one of/],
       ['/steps/2/zones/1', 'face', /twice/],
       ['/steps/3/capMinutes', 0, /more than 0/],
+      ['/steps/2/technique', { hold: { times: 2, seconds: 3_600 } }, /at most 600/],
+      ['/steps/2/moments', [{ atMinute: -1, what: 'warm' }], /at least 0/],
+      ...(
+        [
+          [{ kind: 'score' }, { from: 11, response: 'off' }, /from 0 to 10/],
+          [{ kind: 'sign', sign: 'redness' }, { at: 'marked', response: 'off' }, /by its grade/],
+          [{ kind: 'yes-no' }, { from: 1, response: 'off' }, /at yes or at no/],
+          [{ kind: 'choice', of: ['a', 'b'] }, { at: 'c', response: 'off' }, /one of: a, b/],
+          [{ kind: 'text' }, { at: 'x', response: 'off' }, /nothing can be done by itself/],
+        ] as const
+      ).map(
+        ([answer, reaction, words]) =>
+          ['/steps/2/asks', [{ id: 'q', ask: 'How?', answer, reactions: [reaction] }], words] as [
+            string,
+            unknown,
+            RegExp,
+          ],
+      ),
       ['/steps/2/doses/0/amount/quantity/usual', 1, /low, usual and high in order/],
       ['/steps/2/doses/0/amount/quantity/high', 1, /low, usual and high in order/],
       ['/steps/2/doses/0/amount/measure', 'ladle', /one of/],
@@ -199,6 +217,11 @@ const CASES: Record<string, Case> = {
       ['/referenceClient/heightCm', 20, /at least 50/],
       ['/trunkPercent', { decollete: 9, abdomen: 9 }, /front of the trunk/],
       ['/faceShares/nose', 0.2, /add up to 100 %/],
+      ['/zoneShares', { nose: { 'nose-tip': 0.9 } }, /parts of nose .* add up to 100 %/],
+      ['/zoneShares', { nose: { lips: 0.1 } }, /must be its own/],
+      ['/ownZones/0/name', 'left, right', /letters, figures, spaces/],
+      ['/techniques/0/technique/hold', { times: 0 }, /at least 1/],
+      ['/rules/0/then', { is: 'action', action: 'sing' }, /./],
       ['/bookableShare', 0, /more than 0/],
       ['/roomCost/occupancy', 0, /more than 0/],
       ['/roomCost/openHoursPerDay', 25, /at most 24/],

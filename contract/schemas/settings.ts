@@ -6,7 +6,7 @@ import { isTimeZone } from '@bienestar/core/days/timeZones';
 import { FACE_PARTS, ZONE_PARTS, type FacePart, type ZoneId } from '@bienestar/core/zone/zones';
 import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
 import { zoneName } from '@bienestar/core/zone/zoneNames';
-import type { ZoneSet } from '@bienestar/core/zone/zoneSets';
+import { PLACE_NAME, type ZoneSet } from '@bienestar/core/zone/zoneSets';
 import { ACTIONS } from '@bienestar/core/house/actions';
 import { WARNINGS } from '@bienestar/core/house/careFacts';
 import { HAZARDS } from '@bienestar/core/house/device';
@@ -60,7 +60,9 @@ const zoneShares = Joi.object()
   });
 
 const ownZone = shape<ZoneSet>({
-  name,
+  name: Joi.string().max(120).pattern(PLACE_NAME).required().messages({
+    'string.pattern.base': 'A place is called by letters, figures, spaces and hyphens.',
+  }),
   zones: listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length)
     .min(1)
     .unique(),

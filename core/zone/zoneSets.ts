@@ -6,6 +6,9 @@ export interface ZoneSet {
   readonly zones: readonly ZoneId[];
 }
 
+/** How a house may call a place: with no sign that a line would take for something else. */
+export const PLACE_NAME: RegExp = /^[\p{L}\p{N}][\p{L}\p{M}\p{N} '-]*$/u;
+
 /** Groups as people say them. */
 export const ZONE_SETS: readonly ZoneSet[] = [
   { name: 'face and neck', zones: ['face', 'neck-front'] },

@@ -140,6 +140,9 @@ describe('places', () => {
     await person.fill('What this place is called', 'hands');
     await person.press('Enter');
     await person.sees('A place is called that already.');
+    await person.fill('What this place is called', 'left, right');
+    await person.press('Enter');
+    await person.sees('A place is called by letters, figures, spaces and hyphens.');
     await person.fill('What this place is called', 'gloves');
     await person.press('Enter');
     const { after } = await person.written<HouseSettings>('settings');
