@@ -1,3 +1,4 @@
+import type { ClosedTime } from '@bienestar/core/house/supplier';
 import Joi from 'joi';
 import { LIMITS } from '../limits';
 import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/house/careFacts';
@@ -61,6 +62,18 @@ export const supplier = shape<Supplier>({
   leadTimeSdDays: leadTimeSd,
   reviewDays: leadTime,
   deliveryDays: some(Joi.valid(1, 2, 3, 4, 5, 6, 7), 7).unique(),
+  closed: some(
+    shape<ClosedTime>({
+      from: day,
+      to: day.custom((to: string, helpers) => {
+        const { from } = (helpers.state.ancestors as readonly { from?: unknown }[])[0] ?? {};
+        return typeof from === 'string' && to < from
+          ? helpers.message({ custom: 'It opens again after it closes: put the days in order.' })
+          : to;
+      }),
+    }),
+    40,
+  ),
   leastOrderMinor: money.optional(),
   feed: Joi.string()
     .pattern(/^[a-z0-9][a-z0-9-]{0,39}$/, 'name of letters, figures and hyphens')

@@ -84,7 +84,15 @@ const WEEKDAY_NAMES = [
   'Sundays',
 ] as const;
 
-function waitingWords({ uses, lead, school }: Restocking): string {
+function waitingWords(restocking: Restocking): string {
+  const { closedDays } = restocking.lead;
+  const words = waitingByRule(restocking);
+  return closedDays === undefined
+    ? words
+    : `${words} The supplier is closed for a while: an order of these days waits up to ${closedDays} days longer.`;
+}
+
+function waitingByRule({ uses, lead, school }: Restocking): string {
   if (hasDeliveryDays(lead)) {
     const days = (lead.deliveryDays ?? []).map((day) => WEEKDAY_NAMES[day - 1]).join(' and ');
     const from =

@@ -24,6 +24,12 @@ export interface PurchaseTax {
   readonly recovered: boolean;
 }
 
+/** Days on which a supplier is closed, both included. ISO dates. */
+export interface ClosedTime {
+  readonly from: string;
+  readonly to: string;
+}
+
 /** Who sells what the treatments use, and how it comes. */
 export interface Supplier {
   readonly id: SupplierId;
@@ -34,6 +40,8 @@ export interface Supplier {
   readonly reviewDays: number;
   /** none is any day */
   readonly deliveryDays?: readonly Weekday[];
+  /** when nobody writes down an order and nothing is delivered */
+  readonly closed?: readonly ClosedTime[];
   /** below which the supplier takes no order */
   readonly leastOrderMinor?: number;
   /** the name under which the supplier's price list can be fetched */

@@ -77,7 +77,7 @@ export function daysAheadOf(
 export function startingShelf(
   material: BoughtMaterial,
   stock: Pick<MaterialStock, 'lots'>,
-  { onItsWay, position, pack }: Restocking,
+  { onItsWay, position, pack, supplier }: Restocking,
   clock: HouseClock,
 ): StartingShelf {
   const { now, timeZone } = clock;
@@ -103,5 +103,11 @@ export function startingShelf(
       day: Math.max(0, daysBetween(today, dueOn)) + 0.5,
     })),
     promised: position.promised,
+    ...(supplier.closed && {
+      closed: supplier.closed.map(({ from, to }) => ({
+        from: daysBetween(today, from),
+        to: daysBetween(today, to),
+      })),
+    }),
   };
 }

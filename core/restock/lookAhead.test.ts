@@ -104,6 +104,25 @@ describe('looking ahead', () => {
     expect(came(20)).toBeGreaterThan(came(0));
   });
 
+  it('nothing comes while the supplier is closed, and what was ordered then comes after', () => {
+    const played: PlayedMaterial = {
+      ...material,
+      lead: { leadTimeDays: 3, leadTimeSdDays: 0, reviewDays: 7, deliveryDays: [3] },
+      policy: { how: 'computed', reorderAt: 30, orderPacks: 1 },
+    };
+    const came = (closed?: StartingShelf['closed']) =>
+      lookAhead(
+        played,
+        { ...shelf(24), ...(closed && { closed }) },
+        { ...days(2), weekday: 6 },
+        { runs: 100, seed: 4 },
+      ).days.flatMap(({ day, delivered }) => (delivered > 0 ? [day] : []));
+    expect(came()[0]).toBe(4);
+    const late = came([{ from: 2, to: 13 }]);
+    expect(late[0]).toBe(18);
+    expect(late.every((day) => day % 7 === 4)).toBe(true);
+  });
+
   it('is the same for the same seed, and stops when it is told to', () => {
     expect(of(shelf(60))).toEqual(of(shelf(60)));
     const stopped = lookAhead(

@@ -16,6 +16,13 @@ export interface StartingShelf {
   readonly sealed: readonly { readonly amount: number; readonly daysLeft?: number }[];
   readonly coming: readonly { readonly amount: number; readonly day: number }[];
   readonly promised: number;
+  /** days on which nothing is ordered from the supplier or comes from it, both included */
+  readonly closed?: readonly ClosedDays[];
+}
+
+interface ClosedDays {
+  readonly from: number;
+  readonly to: number;
 }
 
 /** Who comes on the days ahead. */
@@ -149,9 +156,17 @@ export function lookAhead(
         if (packs > 0) {
           const taking = chance.gamma(lead.leadTimeDays, lead.leadTimeSdDays);
           /* It is written as the day ends, and comes in the course of a day. */
-          const there = hasDeliveryDays(lead)
-            ? Math.max(shelf.day, arrivalAfter(day, taking, lead, weekdayOf) + HALF_A_DAY)
-            : shelf.day + taking;
+          const { closed = [] } = start;
+          const written = firstOpen(day, closed);
+          const sent = Math.max(shelf.day, written);
+          const there = whenOpen(
+            hasDeliveryDays(lead)
+              ? Math.max(sent, arrivalAfter(written, taking, lead, weekdayOf) + HALF_A_DAY)
+              : sent + taking,
+            closed,
+            (from) =>
+              hasDeliveryDays(lead) ? arrivalAfter(from, 0, lead, weekdayOf) + HALF_A_DAY : from,
+          );
           shelf.expect(packs, there);
         }
       }
@@ -169,6 +184,32 @@ export function lookAhead(
       over[day] = (over[day] ?? 0) + shelf.discardOver();
     }
   }
+}
+
+/** The first day from one on at which the supplier is not closed. */
+function firstOpen(day: number, closed: readonly ClosedDays[]): number {
+  let open = day;
+  for (const _ of closed) {
+    const away = closed.find(({ from, to }) => from <= open && open < to + 1);
+    if (!away) return open;
+    open = away.to + 1;
+  }
+  return open;
+}
+
+/** When something comes that would come while the supplier is closed: with the first delivery afterwards. */
+function whenOpen(
+  there: number,
+  closed: readonly ClosedDays[],
+  deliveryFrom: (day: number) => number,
+): number {
+  let comes = there;
+  for (const _ of closed) {
+    const open = firstOpen(comes, closed);
+    if (open === comes) return comes;
+    comes = deliveryFrom(open);
+  }
+  return comes;
 }
 
 const DAYS_A_WEEK = 7;

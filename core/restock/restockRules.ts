@@ -26,6 +26,8 @@ export interface RestockInputs {
   readonly rates: readonly MaterialRate[];
   readonly stock: Pick<MaterialStock, 'lots'>;
   readonly settings: HouseSettings;
+  /** how much longer an order of these days waits, because the supplier is closed */
+  readonly closedDays?: number;
 }
 
 /**
@@ -39,6 +41,7 @@ export function restockRules({
   rates,
   stock,
   settings,
+  closedDays = 0,
 }: RestockInputs): Outcome<Rules> {
   const where = { materialId: material.id };
   if (!supplier) {
@@ -56,7 +59,7 @@ export function restockRules({
   const base = leadTimeOf(pack, supplier);
   const school: Review = own?.review ?? (base.reviewDays > 0 ? 'delivery-day' : 'any-day');
   const indivisible = indivisibleOf(material, pack);
-  const lead = leadOf(school, base, supplier);
+  const lead = { ...leadOf(school, base, supplier), ...(closedDays > 0 && { closedDays }) };
   const uses = usesWhileWaiting(demand.usesPerDay, lead);
   const compound = compoundDemand(demand, uses, indivisible);
   const point = pointOf(compound, uses, { serviceLevel, packUnits: units }, where);

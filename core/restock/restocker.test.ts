@@ -1,3 +1,4 @@
+import { daysAfter } from '../days/days';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { createCalculator } from '../figures/createCalculator';
 import type { House, Order } from '../house/house';
@@ -140,6 +141,30 @@ describe('the restocking of a material', () => {
     expect(short.orderSize.packs).toBe(1);
     expect(short.orderSize.tooMany).toBe(0);
     expect([takesLonger(short), takesLonger(at({ leadTimeDays: 3 }))]).toEqual([true, false]);
+  });
+
+  it('keeps more while the supplier is about to close, and as before when it has opened again', () => {
+    const of = (from: string, to: string) =>
+      valueOf(
+        restockOf(
+          sample({
+            suppliers: sample().suppliers.map((each) => ({ ...each, closed: [{ from, to }] })),
+          }),
+        ).materials.get(cleanser().id)!,
+      );
+    const plain = valueOf(restockOf(sample()).materials.get(cleanser().id)!);
+    const { today } = restockOf(sample());
+    const closing = of(daysAfter(today, 1), daysAfter(today, 30));
+    expect(closing.lead.closedDays).toBeGreaterThan(25);
+    expect(closing.orderAt).toBeGreaterThan(plain.orderAt * 2);
+    expect(closing.uses.protectionDays).toBeCloseTo(
+      plain.uses.protectionDays + (closing.lead.closedDays ?? 0),
+      9,
+    );
+    const past = of(daysAfter(today, -40), daysAfter(today, -10));
+    expect([past.orderAt, past.arrivesOn]).toEqual([plain.orderAt, plain.arrivesOn]);
+    const later = of(daysAfter(today, 90), daysAfter(today, 120));
+    expect(later.orderAt).toBe(plain.orderAt);
   });
 
   it('comes out the same again, remembered or not', () => {

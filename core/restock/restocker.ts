@@ -2,13 +2,21 @@ import { MaterialFacets } from '../figures/facets';
 import type { HouseFigures } from '../figures/houseFigures';
 import { Remembered } from '../figures/remember';
 import { clientOf, editionInUse } from '../figures/serviceWork';
-import type { BoughtMaterial, House, LinenMaterial, Order, Service } from '../house/house';
+import type {
+  BoughtMaterial,
+  House,
+  LinenMaterial,
+  Order,
+  Service,
+  Supplier,
+} from '../house/house';
 import { indexHouse, type HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';
-import { chosenPack, heldPack } from '../house/packs';
+import { chosenPack, heldPack, leadTimeOf } from '../house/packs';
 import { failWith, ok, type Outcome, type Problem } from '../problem/problem';
 import { packUnits } from '../cost/landedUnitCost';
 import { dayOf } from '../days/days';
+import { closedDaysOf } from './arrival';
 import { parLevel } from './parLevel';
 import { kindsOfVisit, seasonOf, type KindOfVisit } from './clientKinds';
 import { dueVisits, forecastOf, type Forecast } from './forecast';
@@ -169,10 +177,19 @@ export function createRestocker(): Restocker {
       const lots = stock.get(material.id) ?? { lots: [] };
       const supplier = index.suppliers.get(chosenPack(material).supplierId);
       const why = faults.get(material.id) ?? [];
-      const ruled = rules.get(material.id, fromOf(material, supplier, of, house, lots, why), () =>
+      const closedDays = supplier ? closedNow(material, supplier, today) : 0;
+      const from = [...fromOf(material, supplier, of, house, lots, why), closedDays];
+      const ruled = rules.get(material.id, from, () =>
         why.length > 0
           ? failWith(why)
-          : restockRules({ material, supplier, rates: of, stock: lots, settings: house.settings }),
+          : restockRules({
+              material,
+              supplier,
+              rates: of,
+              stock: lots,
+              settings: house.settings,
+              closedDays,
+            }),
       );
       materials.set(
         material.id,
@@ -192,6 +209,12 @@ export function createRestocker(): Restocker {
     }
     return { today, forecasts, promises, materials, linen };
   };
+}
+
+/** How much longer an order of these days waits, because the supplier is closed. */
+function closedNow(material: BoughtMaterial, supplier: Supplier, today: string): number {
+  const { leadTimeDays, reviewDays } = leadTimeOf(chosenPack(material), supplier);
+  return closedDaysOf(today, leadTimeDays, reviewDays, supplier);
 }
 
 /** What the rules of a material depend on; amounts by value, since they are made anew each time. */

@@ -14,6 +14,8 @@ export interface LeadTime {
   readonly reviewDays: number;
   /** the weekdays on which the supplier delivers; any unless given */
   readonly deliveryDays?: readonly Weekday[];
+  /** how much longer an order of these days waits, because the supplier is closed */
+  readonly closedDays?: number;
 }
 
 /** A number of days, and how often it is that many. */

@@ -27,13 +27,13 @@ export interface UsesWhileWaiting {
  * Uses over the protection time. Delivered on any day, it is lead time + review interval: mean = uses a day x
  * days; variance = mean + (uses a day x sd of the lead time)^2; Poisson when the two are equal, otherwise negative
  * binomial. Delivered on some weekdays only, it is one of several lengths, Poisson in each: the spread of the lead
- * time is in which of them it is.
+ * time is in which of them it is. Where the supplier is closed for a while, it is longer by those days.
  * @see S2
  */
 export function usesWhileWaiting(usesPerDay: number, lead: LeadTime): UsesWhileWaiting {
-  const { reviewDays } = lead;
+  const { reviewDays, closedDays = 0 } = lead;
   if (!hasDeliveryDays(lead)) {
-    const days = lead.leadTimeDays + reviewDays;
+    const days = lead.leadTimeDays + reviewDays + closedDays;
     const mean = usesPerDay * days;
     const variance = mean + (usesPerDay * lead.leadTimeSdDays) ** 2;
     const law = mean > 0 && variance > mean * (1 + 1e-12) ? 'negative-binomial' : 'poisson';
@@ -46,7 +46,10 @@ export function usesWhileWaiting(usesPerDay: number, lead: LeadTime): UsesWhileW
       parts: [{ share: 1, mean, variance, law }],
     };
   }
-  const times = protectionTimes(lead);
+  const times = protectionTimes(lead).map(({ days, share }) => ({
+    days: days + closedDays,
+    share,
+  }));
   const parts = times.map(({ days, share }): UsesInTime => {
     const mean = usesPerDay * days;
     return { share, mean, variance: mean, law: 'poisson' };

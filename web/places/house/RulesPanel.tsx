@@ -99,9 +99,9 @@ function ThingFields({ label, thing, onChange }: ThingFieldsProps) {
       ? NAMED
       : `${thing.is} ${thing.is === 'action' ? thing.action : thing.trait}`;
   return (
-    <div className="flex min-w-0 flex-1 items-end gap-2">
+    <div className="flex min-w-36 flex-1 flex-wrap items-end gap-2">
       <Choice
-        className="min-w-0 flex-1"
+        className="min-w-32 flex-1"
         label={label}
         value={value}
         options={[{ value: NAMED, label: 'what is named' }, ...THINGS]}
@@ -114,7 +114,7 @@ function ThingFields({ label, thing, onChange }: ThingFieldsProps) {
       />
       {thing.is === 'named' && (
         <TextField
-          className="w-28"
+          className="min-w-24 flex-1"
           label={`Named, ${label.toLocaleLowerCase()}`}
           needed
           commitOn="leaving"

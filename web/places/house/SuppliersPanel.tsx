@@ -1,15 +1,20 @@
 import { nanoid } from '@reduxjs/toolkit';
+import { Plus, X } from 'lucide-react';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Supplier } from '@bienestar/core/house/house';
-import type { Weekday } from '@bienestar/core/days/days';
+import { daysAfter, type Weekday } from '@bienestar/core/days/days';
+import type { ClosedTime } from '@bienestar/core/house/supplier';
 import { newSupplier } from '@bienestar/core/house/newSupplier';
 import { asId } from '@bienestar/core/house/ids';
 import { weekdayName } from '../../format/figures';
+import { Button, IconButton } from '../../parts/Button';
+import { DayField } from '../../parts/DayField';
 import { LABEL_LOOK } from '../../parts/FieldFrame';
 import { MoneyField } from '../../parts/MoneyField';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
+import { useToday } from '../../store/clock';
 import { useSnapshot } from '../../store/house';
 import { useAddAndRemove, useChange, type ChangePart } from '../../store/useEditPart';
 import { PurchaseTaxFields } from './PurchaseTaxFields';
@@ -143,6 +148,7 @@ function SupplierLine({ supplier, labelled }: SupplierLineProps) {
           asHouse
           onChange={(purchaseTax) => change({ purchaseTax })}
         />
+        <ClosedTimes supplier={supplier} change={change} />
         <TextField
           labelHidden={!labelled}
           label="through the year"
@@ -155,5 +161,58 @@ function SupplierLine({ supplier, labelled }: SupplierLineProps) {
         />
       </div>
     </Line>
+  );
+}
+
+interface ClosedTimesProps {
+  readonly supplier: Supplier;
+  readonly change: ChangePart<Supplier>;
+}
+
+/** When the supplier is closed: orders of those days wait, and what is kept is more before. */
+function ClosedTimes({ supplier, change }: ClosedTimesProps) {
+  const { name, closed = [] } = supplier;
+  const today = useToday();
+  const put = (next: readonly ClosedTime[]): Promise<string | undefined> =>
+    change({ closed: next.length === 0 ? undefined : next });
+  return (
+    <div className="flex flex-col gap-2">
+      {closed.map((time, at) => (
+        <div key={at} className="flex items-end gap-2">
+          <DayField
+            className="w-40"
+            label={at === 0 ? 'closed from' : `closed from, ${at + 1}`}
+            value={time.from}
+            onCommit={(from) => {
+              if (from !== '')
+                void put(closed.with(at, { from, to: from > time.to ? from : time.to }));
+            }}
+          />
+          <DayField
+            className="w-40"
+            label={at === 0 ? 'to' : `to, ${at + 1}`}
+            value={time.to}
+            onCommit={(to) => {
+              if (to !== '')
+                void put(closed.with(at, { from: to < time.from ? to : time.from, to }));
+            }}
+          />
+          <IconButton
+            label={`Remove this time from ${name}`}
+            className="mb-0.5"
+            onClick={() => void put(closed.toSpliced(at, 1))}
+          >
+            <X aria-hidden size={16} />
+          </IconButton>
+        </div>
+      ))}
+      <Button
+        weight="quiet"
+        className="self-start"
+        onClick={() => void put([...closed, { from: today, to: daysAfter(today, 13) }])}
+      >
+        <Plus aria-hidden size={16} /> {name} is closed for a time
+      </Button>
+    </div>
   );
 }

@@ -150,6 +150,16 @@ describe('tax of what is bought', () => {
   });
 });
 
+describe('a supplier that is closed', () => {
+  it('says from when to when, in order whichever is typed first', async () => {
+    await open('/house');
+    await person.click('button', 'Mercado is closed for a time');
+    const { after } = await person.written<Supplier>('suppliers');
+    const [time] = after.closed ?? [];
+    expect(time && time.from < time.to).toBe(true);
+  });
+});
+
 describe('a measure on the shelf', () => {
   it('moves the protocols that are counted by it', async () => {
     await open('/protocols/black-sand-clay-facial/cleanse');
