@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { isRecord, type AggregateName, type Aggregates } from '@bienestar/contract/api';
 import { AGGREGATES } from '@bienestar/contract/rules';
+import { writingOfVersion7 } from '@bienestar/contract/upgrade';
 import { idTaken, inUse, invalidInput, notFound, staleWrite } from '../http/problems';
 import { beforeFrom, checkedInput, checkReferences, takeVersion, versionFrom } from './checkInput';
 import type { Repository } from '../documents/documentRepository';
@@ -9,6 +10,17 @@ import { recordWindow } from '../house/records';
 import type { Door } from '../work/door';
 
 const RECORDS_ON_A_PAGE = 20;
+
+/** A browser may still hold a draft in the words of an earlier version: nothing of it is lost. */
+function inWordsOfNow(input: unknown): unknown {
+  return typeof input === 'object' && input !== null && !Array.isArray(input)
+    ? writingOfVersion7(input as Record<string, unknown>)
+    : input;
+}
+
+function isWritten(name: AggregateName): boolean {
+  return name === 'protocols' || name === 'blocks';
+}
 
 /**
  * The routes of one kind of aggregate. A body is the aggregate as in the house file; answers carry
@@ -26,7 +38,8 @@ export function aggregateRoutes<N extends AggregateName>(name: N, door: Door): R
   const router = Router();
   const repositoryIn = (house: Repositories): Repository<T> =>
     (name === 'orders' ? house.writtenOrders : house[name]) as unknown as Repository<T>;
-  const check = (input: unknown): T => checkedInput<T>(schema, input, faults);
+  const check = (input: unknown): T =>
+    checkedInput<T>(schema, isWritten(name) ? inWordsOfNow(input) : input, faults);
 
   router.get('/', async (request, response) => {
     if (isRecord(name) && request.query.ended !== undefined) {

@@ -56,6 +56,27 @@ describe('every kind of aggregate', () => {
   });
 });
 
+describe('a draft that a browser held over a new version', () => {
+  it('is saved in the words of now: what was asked after a layer, and its score, are a question', async () => {
+    const draft = await protocol('layered-fruit-acid');
+    const [group] = draft.layerGroups;
+    const { asks: _asks, ...plain } = group!;
+    const before = {
+      ...plain,
+      between: { ...group!.between, question: 'Kept in the browser?' },
+      score: { slowAt: 3, stopAt: 6 },
+    };
+    const { status, body } = await api.send<Protocol>('PUT', 'protocols/layered-fruit-acid', {
+      ...draft,
+      layerGroups: [before],
+    });
+    expect(status).toBe(200);
+    expect(body.layerGroups[0]?.asks).toMatchObject([
+      { ask: 'Kept in the browser?', answer: { kind: 'score' } },
+    ]);
+  });
+});
+
 describe('two people saving at once', () => {
   it('gives the later one both sides, and loses neither', async () => {
     const read = await protocol();
