@@ -16,7 +16,7 @@ export function Fold({ title, summary, unfolded = false, children }: FoldProps) 
   const id = useId();
   return (
     <div className="border-t border-line pt-2">
-      <div className="flex items-baseline gap-1.5 text-sm">
+      <div className="flex items-center gap-1.5 text-sm">
         <button
           type="button"
           aria-expanded={open}

@@ -35,7 +35,7 @@ export function Segments<V extends string>({
         onValueChange={(next) => {
           if (next) onChoose(next as V);
         }}
-        className="flex"
+        className="flex flex-wrap gap-y-px"
       >
         {options.map((option) => (
           <ToggleGroup.Item

@@ -140,7 +140,7 @@ export function StepInspector({
         parse={parseMinutes}
         onCommit={([least, usual, most]) => change({ minutes: { least, usual, most } }, 'minutes')}
       />
-      <div className="grid grid-cols-[1fr_8.5rem] gap-3">
+      <div className="grid gap-3 sm:grid-cols-[1fr_8.5rem]">
         <Segments
           label="Hands"
           value={step.hands}
