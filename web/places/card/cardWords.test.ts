@@ -199,6 +199,38 @@ describe('what a card says', () => {
     expect(details).toContain('until even pinkness');
   });
 
+  it('tells the days after product by product, and what is recommended for which finding', () => {
+    expect(cardOf(named('copper-ampoule')).after).toContain(
+      'At home morning and night for 1 day: half an ampoule Copper-peptide ampoule, pressed into damp skin, the second half from the closed ampoule',
+    );
+    expect(cardOf(named('layered-fruit-acid')).after).toContain(
+      'Recommend After-care kit for redness',
+    );
+  });
+
+  it('tells how the hands work, what is asked, and what happens at which minute', () => {
+    const lines = linesOf(cardOf(named('warmth-lift')));
+    const warm = lines.find(({ name }) => name.startsWith('Warm the half'));
+    expect(warm?.details).toEqual(
+      expect.arrayContaining(['in circles', 'outwards', 'light pressure']),
+    );
+    expect(warm?.asks).toEqual([
+      'at 2 min: measure the skin',
+      'ask “Skin, measured” (number in °C), lightly at 38, off at 40',
+    ]);
+    expect(warm?.details).toContain(
+      'forehead: 70% of what cheeks has: temperature 38 °C, energy 14 W',
+    );
+    const mask = linesOf(cardOf(named('fresh-harvest'))).find(
+      ({ name }) => name === 'Harvest mask rests',
+    );
+    expect(mask?.details.find((each) => each.startsWith('at most'))).toMatch(
+      /^at most 15 min from the first touch \(first zone [\d.]+, last zone [\d.]+ min\)$/,
+    );
+    const acid = linesOf(cardOf(named('layered-fruit-acid'))).flatMap(({ amounts }) => amounts);
+    expect(acid.some(({ said }) => said.endsWith('Fruit-acid blend 20 %, pH 3.5'))).toBe(true);
+  });
+
   it('tells before and after the visit', () => {
     const card = cardOf(named('overnight-corrector'), clientWith({ dayTime: 'evening' }));
     expect(card.before[0]).toMatch(/from 2 weeks before$/);

@@ -2,7 +2,6 @@ import { cautionsByTime, type Caution, type CautionTime } from '@bienestar/core/
 import type {
   CautionLevel,
   Dose,
-  HomeUse,
   LayerGroup,
   Material,
   Step,
@@ -23,13 +22,13 @@ import { ZONE_MODES, ZONE_MODE_WORDS } from '@bienestar/core/house/ways';
 import { amountWords, saidAmount, span, type SaidAmount } from '../../format/amountWords';
 import { number } from '../../format/figures';
 import {
-  lastingWords,
   LEVEL_WORDS,
   optionWords,
   removalWords,
   settingsWords,
   spoken,
 } from '../../format/protocolWords';
+import { afterWords, beforeWords } from './aroundWords';
 import type { RoomWork } from './roomWork';
 
 /** A step of the card in words, for the screen, for paper and for a PDF. */
@@ -89,13 +88,12 @@ const STRETCH_WORDS = { 'set-up': 'Set-up', visit: 'Visit', reset: 'Reset' } as 
  * @param forWhom one client in words; nothing for the card of everybody, where all branches stand side by side
  */
 export function cardWords(work: RoomWork, forWhom: string | undefined): CardWords {
-  const { protocol, written, schedule, draws, edition } = work;
+  const { protocol, written, schedule, draws, edition, house } = work;
   const cautions = forWhom === undefined ? work.cautionsOfAll : work.cautions;
   const stretches =
     forWhom === undefined
       ? cardForEverybody(written)
       : protocolCard(written, protocol, schedule, draws);
-  const around = protocol.around;
   return {
     title: protocol.name,
     subtitle: `${edition} · ${forWhom ?? 'for everybody'} · room ${number(schedule.room.mean, 0)} min, slot ${number(schedule.slotMinutes, 0)}`,
@@ -106,45 +104,9 @@ export function cardWords(work: RoomWork, forWhom: string | undefined): CardWord
       name: STRETCH_WORDS[stretch],
       lines: steps.map((step) => lineOf(step, work)),
     })),
-    before: (around?.before ?? []).map(
-      ({ what, from }) => `${what}, from ${lastingWords(from)} before`,
-    ),
-    after: around
-      ? [
-          ...(around.takeOff
-            ? [
-                `Takes off at home: ${around.takeOff.what}, after ${lastingWords(around.takeOff.after)}`,
-              ]
-            : []),
-          ...(around.home ?? []).map((use) => homeWords(use, work)),
-          ...around.avoid.map(
-            ({ what, for: lasting }) => `Avoid ${what} for ${lastingWords(lasting)}`,
-          ),
-          ...around.expect.map(({ what, when }) => `Expect ${what}: ${when}`),
-          ...around.call.map((reason) => `Call if ${reason}`),
-          ...(around.recommends ?? []).map(({ materialId, finding }) => {
-            const name = nameIn(work, materialId);
-            return `Recommend ${name}${finding ? ` for ${spoken(finding)}` : ''}`;
-          }),
-          ...(around.spacing
-            ? [
-                `Next visit no sooner than ${number(around.spacing.leastDays)} days${around.spacing.mostPerYear === undefined ? '' : `, at most ${around.spacing.mostPerYear} a year`}${around.spacing.visits === undefined ? '' : `; a course is ${around.spacing.visits} visits`}${around.spacing.thenEveryDays === undefined ? '' : `, then every ${number(around.spacing.thenEveryDays)} days`}`,
-              ]
-            : []),
-        ]
-      : [],
+    before: beforeWords(protocol.around),
+    after: afterWords(protocol.around, house.materials),
   };
-}
-
-function nameIn({ house }: RoomWork, materialId: string): string {
-  return house.materials.find(({ id }) => id === materialId)?.name ?? 'something off the shelf';
-}
-
-/** What is used at home, when, for how long and how. */
-function homeWords({ materialId, amount, at, for: lasting, how }: HomeUse, work: RoomWork): string {
-  const name = nameIn(work, materialId);
-  const when = at.join(' and ');
-  return `At home ${when} for ${lastingWords(lasting)}: ${amountWords(amount, name)} ${name}${how === undefined ? '' : `, ${how}`}`;
 }
 
 const TIME_WORDS: Readonly<Record<CautionTime, string>> = {
@@ -388,9 +350,12 @@ function saidAmounts({ step }: CardStep, { house, written }: RoomWork): SaidAmou
 }
 
 /** How strong and how acid a material is, where it is said: ", 20%, pH 3.5". */
-function factsOf({ care }: Material): string {
+function factsOf({ name, care }: Material): string {
+  const strength = care?.strengthPercent;
+  /* Many names say it themselves. */
+  const isInName = strength !== undefined && name.replace(/\s/g, '').includes(`${strength}%`);
   const facts = [
-    care?.strengthPercent === undefined ? undefined : `${number(care.strengthPercent)}%`,
+    strength === undefined || isInName ? undefined : `${number(strength)}%`,
     care?.ph === undefined ? undefined : `pH ${number(care.ph)}`,
   ].filter((each) => each !== undefined);
   return facts.length === 0 ? '' : `, ${facts.join(', ')}`;

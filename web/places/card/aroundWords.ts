@@ -1,0 +1,53 @@
+import type { Around, HomeUse, Material } from '@bienestar/core/house/house';
+import { amountWords } from '../../format/amountWords';
+import { number } from '../../format/figures';
+import { lastingWords, spoken } from '../../format/protocolWords';
+
+/** What is done at home before the visit, a line each. */
+export function beforeWords(around: Around | undefined): string[] {
+  return (around?.before ?? []).map(
+    ({ what, from }) => `${what}, from ${lastingWords(from)} before`,
+  );
+}
+
+/** What happens after the visit, a line each: taken off, used, avoided, expected, when to call, when to come again. */
+export function afterWords(around: Around | undefined, materials: readonly Material[]): string[] {
+  if (!around) return [];
+  const nameOf = (id: string): string =>
+    materials.find((each) => each.id === id)?.name ?? 'something off the shelf';
+  const { takeOff, home = [], avoid, expect, call, recommends = [], spacing } = around;
+  return [
+    ...(takeOff
+      ? [`Takes off at home: ${takeOff.what}, after ${lastingWords(takeOff.after)}`]
+      : []),
+    ...home.map((use) => homeWords(use, nameOf(use.materialId))),
+    ...avoid.map(({ what, for: lasting }) => `Avoid ${what} for ${lastingWords(lasting)}`),
+    ...expect.map(({ what, when }) => `Expect ${what}: ${when}`),
+    ...call.map((reason) => `Call if ${reason}`),
+    ...recommends.map(
+      ({ materialId, finding }) =>
+        `Recommend ${nameOf(materialId)}${finding ? ` for ${spoken(finding)}` : ''}`,
+    ),
+    ...(spacing ? [spacingWords(spacing)] : []),
+  ];
+}
+
+/** What is used at home, when, for how long and how. */
+function homeWords({ amount, at, for: lasting, how }: HomeUse, name: string): string {
+  const words = `At home ${at.join(' and ')} for ${lastingWords(lasting)}: ${amountWords(amount, name)} ${name}`;
+  return how === undefined ? words : `${words}, ${how}`;
+}
+
+function spacingWords({
+  leastDays,
+  mostPerYear,
+  visits,
+  thenEveryDays,
+}: NonNullable<Around['spacing']>): string {
+  return [
+    `Next visit no sooner than ${number(leastDays)} days`,
+    mostPerYear === undefined ? '' : `, at most ${mostPerYear} a year`,
+    visits === undefined ? '' : `; a course is ${visits} visits`,
+    thenEveryDays === undefined ? '' : `, then every ${number(thenEveryDays)} days`,
+  ].join('');
+}
