@@ -1,7 +1,7 @@
 import { parseArgs } from 'node:util';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { clientWith, type Client, type ClientTraits } from '@bienestar/core/house/client';
-import { TRAIT_VALUES } from '@bienestar/core/protocol/choose';
+import { TRAIT_VALUES } from '@bienestar/core/protocol/choosingValues';
 import { trayOf } from '@bienestar/core/room/tray';
 import { clientWords } from '../web/format/protocolWords';
 import { cardText, trayText } from '../web/places/card/cardText';
@@ -12,7 +12,7 @@ import { complain, houseInFile } from './houseInFile';
 
 /*
  * npm run -s card -- FILE PROTOCOL [--for-everybody] [--published] [--skin oily] [--phototype IV]
- *   [--visit first] [--time evening] [--season summer] [--build large] [--seen redness]
+ *   [--visit first] [--course-visit 3] [--since-last 4-to-8-weeks] [--time evening] [--season summer] [--build large] [--seen redness]
  * Prints the card and the tray of a protocol of a house file as plain text. Problems go to stderr, one a
  * line, and the exit code is 1.
  */
@@ -21,6 +21,8 @@ const TRAITS = {
   skin: 'skinType',
   phototype: 'phototype',
   visit: 'visitKind',
+  'course-visit': 'courseVisit',
+  'since-last': 'sinceLast',
   time: 'dayTime',
   season: 'season',
   build: 'build',
@@ -37,6 +39,8 @@ const { values, positionals } = parseArgs({
     skin: one,
     phototype: one,
     visit: one,
+    'course-visit': one,
+    'since-last': one,
     time: one,
     season: one,
     build: one,

@@ -1,7 +1,7 @@
 import type {
   Device,
   GuestMenu,
-  InOption,
+  Conditional,
   Material,
   Mix,
   MixPart,
@@ -98,32 +98,30 @@ export function referencesOfWriting({
 }
 
 function referencesOfStep(step: Step, pointer: string): Reference[] {
-  const listed = (kind: ReferredKind, key: 'running' | 'makes' | 'offers'): Reference[] =>
+  const listed = (kind: ReferredKind, key: 'makes' | 'offers'): Reference[] =>
     (step[key] ?? []).map((id, at) => ({ pointer: `${pointer}/${key}/${at}`, kind, id }));
-  const taking = step.removal?.taking?.materialId;
   return [
     ...step.doses.map((dose, at) => ofSource(dose.source, `${pointer}/doses/${at}/source`)),
-    ...(taking === undefined
-      ? []
-      : [
-          {
-            pointer: `${pointer}/removal/taking/materialId`,
-            kind: 'material',
-            id: taking,
-          } as const,
-        ]),
-    ...(step.device
-      ? [
-          {
-            pointer: `${pointer}/device/deviceId`,
-            kind: 'device',
-            id: step.device.deviceId,
-          } as const,
-        ]
-      : []),
-    ...listed('device', 'running'),
+    ...referencesOfWork(step, pointer),
     ...listed('mix', 'makes'),
     ...listed('protocol', 'offers'),
+    ...(step.otherwise ?? []).flatMap(({ says }, at) =>
+      referencesOfWork(says, `${pointer}/otherwise/${at}/says`),
+    ),
+  ];
+}
+
+/** What a step works with, for everybody or for some. */
+function referencesOfWork(
+  { removal, device, running = [] }: Partial<Pick<Step, 'removal' | 'device' | 'running'>>,
+  pointer: string,
+): Reference[] {
+  const one = (kind: ReferredKind, at: string, id: string | undefined): Reference[] =>
+    id === undefined ? [] : [{ pointer: `${pointer}/${at}`, kind, id }];
+  return [
+    ...one('material', 'removal/taking/materialId', removal?.taking?.materialId),
+    ...one('device', 'device/deviceId', device?.deviceId),
+    ...running.flatMap((id, at) => one('device', `running/${at}`, id)),
   ];
 }
 
@@ -199,8 +197,11 @@ export function faultsWithinWriting({ steps, layerGroups, choices }: Writing): F
     choices.flatMap((choice) => choice.options.map((option) => `${choice.id}/${option.id}`)),
   );
   const faults: Fault[] = [];
-  const checkOption = (option: InOption | undefined, pointer: string): void => {
-    if (!option || options.has(`${option.choiceId}/${option.optionId}`)) return;
+  const checkOptions = (thing: Conditional, pointer: string): void => {
+    const isKnown = optionsOf(thing).every(({ choiceId, optionId }) =>
+      options.has(`${choiceId}/${optionId}`),
+    );
+    if (isKnown) return;
     faults.push({
       pointer: `${pointer}/option`,
       code: 'reference.option',
@@ -224,11 +225,15 @@ export function faultsWithinWriting({ steps, layerGroups, choices }: Writing): F
         message: 'These layers do not exist in the protocol.',
       });
     }
-    optionsOf(step).forEach((option) => checkOption(option, pointer));
+    checkOptions(step, pointer);
     if (isStep(step)) {
-      step.doses.forEach((dose, which) => checkOption(dose.option, `${pointer}/doses/${which}`));
+      step.doses.forEach((dose, which) => checkOptions(dose, `${pointer}/doses/${which}`));
+      step.otherwise?.forEach((each, which) => checkOptions(each, `${pointer}/otherwise/${which}`));
     }
   });
+  layerGroups.forEach(({ otherwise = [] }, at) =>
+    otherwise.forEach((each, which) => checkOptions(each, `/layerGroups/${at}/otherwise/${which}`)),
+  );
   return faults;
 }
 

@@ -1,8 +1,18 @@
+import type { ComponentType } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, type RouteObject } from 'react-router';
 import { Loading } from './parts/Loading';
 import { NothingHere } from './parts/NothingHere';
 import { PlaceFault } from './parts/PlaceFault';
 import { Shell } from './parts/Shell';
+
+/** A place with its address, loaded when it is first gone to. */
+function place(path: string, load: () => Promise<ComponentType>): RouteObject {
+  return {
+    path,
+    errorElement: <PlaceFault />,
+    lazy: async () => ({ Component: await load() }),
+  };
+}
 
 /** Each place is loaded when it is first gone to; each thing in it has an address of its own. */
 export const ROUTES: RouteObject[] = [
@@ -12,158 +22,87 @@ export const ROUTES: RouteObject[] = [
     errorElement: <PlaceFault />,
     children: [
       { index: true, element: <Navigate to="/protocols" replace /> },
-      {
-        path: 'shelf/:materialId?/:facet?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({ Component: (await import('./places/shelf/ShelfPlace')).ShelfPlace }),
-      },
-      {
-        path: 'price-lists/:supplierId?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/priceLists/PriceListsPlace')).PriceListsPlace,
-        }),
-      },
-      {
-        path: 'protocols',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/protocols/ProtocolsPlace')).ProtocolsPlace,
-        }),
-      },
-      {
-        path: 'protocols/:protocolId/card',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({ Component: (await import('./places/card/CardPlace')).CardPlace }),
-      },
-      {
-        path: 'protocols/:protocolId/tray',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({ Component: (await import('./places/card/TrayPlace')).TrayPlace }),
-      },
-      {
-        path: 'protocols/:protocolId/:stepId?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/protocols/Workbenches')).ProtocolWorkbench,
-        }),
-      },
-      {
-        path: 'protocols/blocks/:protocolId/:stepId?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/protocols/Workbenches')).BlockWorkbench,
-        }),
-      },
-      {
-        path: 'menu/map',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/menu/MenuMapPlace')).MenuMapPlace,
-        }),
-      },
-      {
-        path: 'menu/adds-up',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({ Component: (await import('./places/menu/AddsUpPlace')).AddsUpPlace }),
-      },
-      {
-        path: 'menu/what-if/:scenarioId?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/menu/whatIf/WhatIfPlace')).WhatIfPlace,
-        }),
-      },
-      {
-        path: 'menu/margins/:serviceId?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/menu/margins/MarginsPlace')).MarginsPlace,
-        }),
-      },
-      {
-        path: 'menu/offers/:offerId?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/menu/offers/OffersPlace')).OffersPlace,
-        }),
-      },
-      {
-        path: 'menu/guests/:menuId?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/menu/guests/GuestsPlace')).GuestsPlace,
-        }),
-      },
-      {
-        path: 'menu/:serviceId/sets',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({ Component: (await import('./places/menu/sets/SetsPlace')).SetsPlace }),
-      },
-      {
-        path: 'menu/:serviceId/price',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({ Component: (await import('./places/menu/PricePlace')).PricePlace }),
-      },
-      {
-        path: 'menu/:serviceId?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({ Component: (await import('./places/menu/MenuPlace')).MenuPlace }),
-      },
-      {
-        path: 'restock',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/restock/RestockPlace')).RestockPlace,
-        }),
-      },
-      {
-        path: 'restock/levels/:materialId?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/restock/levels/LevelsPlace')).LevelsPlace,
-        }),
-      },
-      {
-        path: 'restock/demand',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/restock/demand/DemandPlace')).DemandPlace,
-        }),
-      },
-      {
-        path: 'restock/risk',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/restock/risk/RiskPlace')).RiskPlace,
-        }),
-      },
-      {
-        path: 'restock/counts/:countId?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/restock/counts/CountsPlace')).CountsPlace,
-        }),
-      },
-      {
-        path: 'restock/orders/:orderId?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/restock/orders/OrdersPlace')).OrdersPlace,
-        }),
-      },
-      {
-        path: 'house/set-up/:question?',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({
-          Component: (await import('./places/house/SetUpPlace')).SetUpPlace,
-        }),
-      },
-      {
-        path: 'house',
-        errorElement: <PlaceFault />,
-        lazy: async () => ({ Component: (await import('./places/house/HousePlace')).HousePlace }),
-      },
+      place(
+        'shelf/:materialId?/:facet?',
+        async () => (await import('./places/shelf/ShelfPlace')).ShelfPlace,
+      ),
+      place(
+        'price-lists/:supplierId?',
+        async () => (await import('./places/priceLists/PriceListsPlace')).PriceListsPlace,
+      ),
+      place(
+        'protocols',
+        async () => (await import('./places/protocols/ProtocolsPlace')).ProtocolsPlace,
+      ),
+      place(
+        'protocols/:protocolId/card',
+        async () => (await import('./places/card/CardPlace')).CardPlace,
+      ),
+      place(
+        'protocols/:protocolId/tray',
+        async () => (await import('./places/card/TrayPlace')).TrayPlace,
+      ),
+      place(
+        'protocols/:protocolId/:stepId?',
+        async () => (await import('./places/protocols/Workbenches')).ProtocolWorkbench,
+      ),
+      place(
+        'protocols/blocks/:protocolId/:stepId?',
+        async () => (await import('./places/protocols/Workbenches')).BlockWorkbench,
+      ),
+      place('menu/map', async () => (await import('./places/menu/MenuMapPlace')).MenuMapPlace),
+      place('menu/adds-up', async () => (await import('./places/menu/AddsUpPlace')).AddsUpPlace),
+      place(
+        'menu/what-if/:scenarioId?',
+        async () => (await import('./places/menu/whatIf/WhatIfPlace')).WhatIfPlace,
+      ),
+      place(
+        'menu/margins/:serviceId?',
+        async () => (await import('./places/menu/margins/MarginsPlace')).MarginsPlace,
+      ),
+      place(
+        'menu/offers/:offerId?',
+        async () => (await import('./places/menu/offers/OffersPlace')).OffersPlace,
+      ),
+      place(
+        'menu/guests/:menuId?',
+        async () => (await import('./places/menu/guests/GuestsPlace')).GuestsPlace,
+      ),
+      place(
+        'menu/:serviceId/sets',
+        async () => (await import('./places/menu/sets/SetsPlace')).SetsPlace,
+      ),
+      place(
+        'menu/:serviceId/price',
+        async () => (await import('./places/menu/PricePlace')).PricePlace,
+      ),
+      place('menu/:serviceId?', async () => (await import('./places/menu/MenuPlace')).MenuPlace),
+      place('restock', async () => (await import('./places/restock/RestockPlace')).RestockPlace),
+      place(
+        'restock/levels/:materialId?',
+        async () => (await import('./places/restock/levels/LevelsPlace')).LevelsPlace,
+      ),
+      place(
+        'restock/demand',
+        async () => (await import('./places/restock/demand/DemandPlace')).DemandPlace,
+      ),
+      place(
+        'restock/risk',
+        async () => (await import('./places/restock/risk/RiskPlace')).RiskPlace,
+      ),
+      place(
+        'restock/counts/:countId?',
+        async () => (await import('./places/restock/counts/CountsPlace')).CountsPlace,
+      ),
+      place(
+        'restock/orders/:orderId?',
+        async () => (await import('./places/restock/orders/OrdersPlace')).OrdersPlace,
+      ),
+      place(
+        'house/set-up/:question?',
+        async () => (await import('./places/house/SetUpPlace')).SetUpPlace,
+      ),
+      place('house', async () => (await import('./places/house/HousePlace')).HousePlace),
       { path: '*', element: <NothingHere what="There is nothing at this address." /> },
     ],
   },

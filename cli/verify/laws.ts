@@ -1,5 +1,5 @@
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
-import type { House, Line, Step } from '@bienestar/core/house/house';
+import type { Minutes, House, Line, Step } from '@bienestar/core/house/house';
 import { isStep } from '@bienestar/core/house/protocol';
 import { detachBlock } from '@bienestar/core/protocol/severalSteps';
 import { leavesOf, mapLeaves, type Leaf } from '@bienestar/core/testing/leaves';
@@ -87,8 +87,16 @@ function halved(step: Step, isHost: boolean): readonly Line[] {
   /* Work beside an option that is not taken moves to another step of it, which may be a half. */
   const moves = step.option !== undefined;
   if (!isPlain || moves || step.meanwhileOf !== undefined || step.makes) return [step];
-  const { least, usual, most } = step.minutes;
-  const half = { ...step, minutes: { least: least / 2, usual: usual / 2, most: most / 2 } };
+  const halfOf = (of: Minutes): Minutes => ({
+    least: of.least / 2,
+    usual: of.usual / 2,
+    most: of.most / 2,
+  });
+  const otherwise = step.otherwise?.map(({ says, ...each }) => ({
+    ...each,
+    says: { ...says, ...(says.minutes && { minutes: halfOf(says.minutes) }) },
+  }));
+  const half = { ...step, minutes: halfOf(step.minutes), ...(otherwise && { otherwise }) };
   const { removal: _, ...rest } = half;
   return [half, { ...rest, id: `${step.id}-second` as Step['id'], doses: [] }];
 }

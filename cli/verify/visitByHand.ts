@@ -26,7 +26,15 @@ export function partsByHand(house: House, service: Service): Part[] {
   const protocol = house.protocols.find(({ id }) => id === service.protocolId);
   if (!protocol) throw new Error('no protocol');
   const hosts = hostsFor(house, protocol, service);
-  const groups = [protocol, ...house.blocks].flatMap(({ layerGroups }) => layerGroups);
+  const taken = takenFor(service);
+  const groups = [protocol, ...house.blocks].flatMap((writing) =>
+    writing.layerGroups.map((group) => {
+      const some = (group.otherwise ?? []).filter((each) =>
+        ownOptions(each).every((option) => taken(writing, option)),
+      );
+      return { ...group, layers: some.at(-1)?.layers ?? group.layers };
+    }),
+  );
   const parts: Part[] = [];
   for (const stretch of ['set-up', 'visit', 'reset'] as const) {
     const inIt = hosts.filter(({ step }) => step.stretch === stretch);
@@ -62,19 +70,24 @@ export function partsByHand(house: House, service: Service): Part[] {
   return parts;
 }
 
-/** The steps that are done for whom the service is meant, blocks written out. */
-function hostsFor(house: House, protocol: Writing, service: Service): Host[] {
+interface Hanging {
+  readonly option?: Option;
+  readonly also?: readonly Option[];
+}
+
+function ownOptions({ option, also = [] }: Hanging): readonly Option[] {
+  return option ? [option, ...also] : also;
+}
+
+/** Whether an option is taken for whom the service is meant. */
+function takenFor(service: Service): (writing: Writing, option: Option) => boolean {
   const { skinType = 'normal', dayTime = 'day', conditions = [] } = service.shownFor ?? {};
   const seen: Readonly<Record<string, readonly string[]>> = {
     'skin-type': [skinType],
     'day-time': [dayTime],
     condition: conditions,
   };
-  interface Written {
-    readonly step: Step;
-    readonly options: readonly Option[];
-  }
-  const taken = (writing: Writing, { choiceId, optionId }: Option): boolean => {
+  return (writing, { choiceId, optionId }) => {
     const choice = writing.choices.find(({ id }) => id === choiceId);
     if (!choice) return true;
     const fitting = choice.options.filter(({ for: values }) =>
@@ -85,10 +98,21 @@ function hostsFor(house: House, protocol: Writing, service: Service): Host[] {
       fitting.length === 0 ? otherwise : choice.take === 'first' ? fitting.slice(0, 1) : fitting;
     return all.some(({ id }) => id === optionId);
   };
+}
+
+/** The steps that are done for whom the service is meant, blocks written out. */
+function hostsFor(house: House, protocol: Writing, service: Service): Host[] {
+  interface Written {
+    readonly step: Step;
+    readonly options: readonly Option[];
+  }
+  const taken = takenFor(service);
+  const allTaken = (writing: Writing, thing: Hanging): boolean =>
+    ownOptions(thing).every((option) => taken(writing, option));
   const written: (Written & { readonly isFor: boolean })[] = [];
   const write = (writing: Writing, line?: Line, outer = true): void => {
     for (const own of writing.steps) {
-      const isFor = outer && (!own.option || taken(writing, own.option));
+      const isFor = outer && allTaken(writing, own);
       if ('blockId' in own) {
         const block = house.blocks.find(({ id }) => id === own.blockId);
         if (block) write(block, own, isFor);
@@ -96,26 +120,30 @@ function hostsFor(house: House, protocol: Writing, service: Service): Host[] {
       }
       const named = (id: string): string => (line ? `${line.id}>${id}` : id);
       const doses = own.doses
-        .filter(({ option }) => !option || taken(writing, option))
+        .filter((dose) => allTaken(writing, dose))
         .map((dose) => ({ ...dose, id: named(dose.id) }));
+      const { otherwise = [], ...plain } = own;
       const step = {
-        ...own,
+        ...plain,
         id: named(own.id),
         doses,
         stretch: line ? line.stretch : own.stretch,
         ...(own.meanwhileOf !== undefined && { meanwhileOf: named(own.meanwhileOf) }),
         ...(own.layerGroupId !== undefined && { layerGroupId: named(own.layerGroupId) }),
       } as unknown as Step;
-      const option = own.option && {
-        choiceId: named(own.option.choiceId),
-        optionId: own.option.optionId,
-      };
-      const ofLine = line?.option;
-      written.push({
-        step,
-        options: [...(option ? [option] : []), ...(ofLine ? [ofLine] : [])],
-        isFor,
-      });
+      /* What is said otherwise of minutes, hands, places, gloves and device; places are one thing. */
+      const some: Step[] = otherwise
+        .filter((each) => allTaken(writing, each))
+        .map(({ says }) => says as Step);
+      const so: Step = some.reduce((before, says) => {
+        const { never: _, ...placed } = before;
+        return { ...(says.zones ? placed : before), ...says } as Step;
+      }, step);
+      const options = ownOptions(own).map(({ choiceId, optionId }) => ({
+        choiceId: named(choiceId),
+        optionId,
+      }));
+      written.push({ step: so, options: [...options, ...(line ? ownOptions(line) : [])], isFor });
     }
   };
   write(protocol);

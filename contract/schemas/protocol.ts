@@ -19,6 +19,8 @@ import type {
   LayerGroup,
   Moment,
   Line,
+  OtherLayers,
+  Otherwise,
   OwnCautions,
   Protocol,
   Recommended,
@@ -28,10 +30,10 @@ import type {
   VisitKind,
   ZoneSetting,
 } from '@bienestar/core/house/house';
-import { CONDITIONS } from '@bienestar/core/house/client';
+import { CONDITIONS } from '@bienestar/core/house/traits';
 import { CHOOSING_BY, DAY_PARTS, REMOVALS, TOOLS } from '@bienestar/core/house/ways';
 import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
-import { CHOOSING_VALUES } from '@bienestar/core/protocol/choose';
+import { CHOOSING_VALUES } from '@bienestar/core/protocol/choosingValues';
 import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
 import type { Publishing } from '../api';
 import {
@@ -64,14 +66,16 @@ const zones = listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length).unique();
 const someZones = some(Joi.valid(...ZONE_IDS), ZONE_IDS.length).unique();
 
 const inOption = shape<InOption>({ choiceId: within, optionId: within });
-const option = inOption.optional();
+const MOST_JOINED = 12;
+const hanging = { option: inOption.optional(), also: some(inOption, MOST_JOINED) };
+const forSome = { ...hanging, option: inOption };
 
 const dose = shape<Dose>({
   id: within,
   source,
   amount,
   opening: Joi.valid('fresh', 'left-over-first').required(),
-  option,
+  ...hanging,
 });
 
 const removal = shape<Removal>({
@@ -117,17 +121,11 @@ const placed = {
   meanwhileOf: within.optional(),
   layerGroupId: within.optional(),
   inLayers: Joi.valid('first', 'last', 'all-but-last').optional(),
-  option,
-  also: some(inOption, 12),
+  ...hanging,
 };
 
-const step = shape<Step>({
-  ...placed,
-  phase: Joi.valid(...PHASES).optional(),
-  action: Joi.valid(...ACTIONS).optional(),
-  by: role,
-  hands: Joi.valid('hands-on', 'watching', 'free').required(),
-  minutes,
+/** What may be otherwise for some, as it stands for everybody. */
+const varying = {
   until: words,
   capMinutes: Joi.when('until', {
     is: Joi.exist(),
@@ -137,19 +135,43 @@ const step = shape<Step>({
     otherwise: capMinutes,
   }).optional(),
   capSince: Joi.valid('first-touch').optional(),
-  zones,
   lightly: someZones,
   more: someZones,
   last: someZones,
   never: someZones,
-  doses: listOf(dose, 40).unique('id'),
   tools: some(Joi.valid(...TOOLS), TOOLS.length).unique(),
   technique: technique.optional(),
   device,
   running: some(id, 10).unique(),
-  covers: Joi.valid(true).optional(),
   removal,
   gloves: Joi.valid('plain', 'sterile').optional(),
+};
+const hands = Joi.valid('hands-on', 'watching', 'free');
+
+const otherwise = some(
+  shape<Otherwise>({
+    ...forSome,
+    says: shape<Otherwise['says']>({
+      ...varying,
+      minutes: minutes.optional(),
+      hands: hands.optional(),
+      zones: someZones,
+    }).min(1),
+  }),
+  40,
+);
+
+const step = shape<Step>({
+  ...placed,
+  ...varying,
+  phase: Joi.valid(...PHASES).optional(),
+  action: Joi.valid(...ACTIONS).optional(),
+  by: role,
+  hands: hands.required(),
+  minutes,
+  zones,
+  doses: listOf(dose, 40).unique('id'),
+  covers: Joi.valid(true).optional(),
   makes: some(id, 10).unique(),
   optional: shape<NonNullable<Step['optional']>>({
     usually: Joi.valid('done', 'left-out').required(),
@@ -162,6 +184,7 @@ const step = shape<Step>({
   why: words,
   watch: words,
   note: text.optional(),
+  otherwise,
 });
 
 const blockUse = shape<BlockUse>({ ...placed, blockId: id });
@@ -180,6 +203,13 @@ const layerGroup = shape<LayerGroup>({
   asks: questions.optional(),
   halves: Joi.valid(true).optional(),
   testSpot: shape<TestSpot>({ zones, minutes, wait: minutes, watch: text }).optional(),
+  otherwise: some(
+    shape<OtherLayers>({
+      ...forSome,
+      layers: shape<Record<VisitKind, number>>({ first: layers, returning: layers }),
+    }),
+    40,
+  ),
 });
 
 const choice = shape<Choice>({

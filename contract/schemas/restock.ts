@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { LIMITS } from '../limits';
-import { SKIN_TYPES, type SkinType } from '@bienestar/core/house/client';
+import { SKIN_TYPES, type SkinType } from '@bienestar/core/house/traits';
 import type {
   Booking,
   BookingName,

@@ -21,7 +21,7 @@ import type {
   Source,
   Supplier,
 } from '@bienestar/core/house/house';
-import { SKIN_TYPES } from '@bienestar/core/house/client';
+import { SKIN_TYPES } from '@bienestar/core/house/traits';
 import { LIST_FIELDS } from '@bienestar/core/priceLists/listColumns';
 import type {
   Calibrated,

@@ -2,11 +2,13 @@ import Joi from 'joi';
 import {
   BUILDS,
   CONDITIONS,
+  COURSE_VISITS,
   DAY_TIMES,
   PHOTOTYPES,
   SEASONS,
+  SINCE_LAST,
   SKIN_TYPES,
-} from '@bienestar/core/house/client';
+} from '@bienestar/core/house/traits';
 import {
   LADDERS,
   type Neighbourhood,
@@ -51,6 +53,8 @@ const shownFor = shape<NonNullable<Service['shownFor']>>({
   skinType: Joi.valid(...SKIN_TYPES).optional(),
   phototype: Joi.valid(...PHOTOTYPES).optional(),
   conditions: some(Joi.valid(...CONDITIONS), CONDITIONS.length).unique(),
+  courseVisit: Joi.valid(...COURSE_VISITS).optional(),
+  sinceLast: Joi.valid(...SINCE_LAST).optional(),
   dayTime: Joi.valid(...DAY_TIMES).optional(),
   season: Joi.valid(...SEASONS).optional(),
   build: Joi.valid(...BUILDS).optional(),

@@ -5,9 +5,10 @@ import type { Choice, House, Step } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { OptionId } from '../house/ids';
 import { fail, ok, type Outcome } from '../problem/problem';
-import { CHOOSING_VALUES, optionsTaken } from '../protocol/choose';
+import { optionsTaken } from '../protocol/choose';
+import { CHOOSING_VALUES } from '../protocol/choosingValues';
 import { expandBlocks, type WrittenOut } from '../protocol/expandBlocks';
-import { choicesInUse } from '../protocol/workFor';
+import { choicesDeciding } from '../protocol/deciding';
 import { meanMinutes } from '../time/distribution';
 import { clockLoad, type ClockLoad } from '../time/schedule';
 import { SharedSums } from '../time/sums';
@@ -173,13 +174,15 @@ const TRAIT_OF = {
   'skin-type': 'skinType',
   phototype: 'phototype',
   'visit-kind': 'visitKind',
+  'course-visit': 'courseVisit',
+  'since-last': 'sinceLast',
   'day-time': 'dayTime',
   season: 'season',
 } as const;
 
 /** What a protocol looks at in a client: what its choices go by, recipes by skin, layers by visit. */
 export function looksOf(written: WrittenOut, { mixes }: EditionInUse): ReadonlySet<Choice['by']> {
-  const looks = new Set(choicesInUse(written).map((choice) => choice.by));
+  const looks = new Set(choicesDeciding(written).map((choice) => choice.by));
   if (mixes.some((mix) => mix.recipes !== undefined)) looks.add('skin-type');
   if (written.layerGroups.some(({ layers }) => layers.first !== layers.returning)) {
     looks.add('visit-kind');
@@ -193,7 +196,7 @@ export function spreadsCoats({ steps }: WrittenOut): boolean {
 }
 
 function axesOf(written: WrittenOut, inUse: EditionInUse): readonly Axis[] {
-  const used = choicesInUse(written);
+  const used = choicesDeciding(written);
   const looks = looksOf(written, inUse);
   const traits = (Object.keys(TRAIT_OF) as (keyof typeof TRAIT_OF)[])
     .filter((by) => looks.has(by))

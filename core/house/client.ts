@@ -1,41 +1,15 @@
 import type { ChoiceId, OptionId, StepId } from './ids';
+import type {
+  Build,
+  Condition,
+  CourseVisit,
+  DayTime,
+  Phototype,
+  Season,
+  SinceLast,
+  SkinType,
+} from './traits';
 import type { VisitKind } from './ways';
-
-export const SKIN_TYPES = ['normal', 'dry', 'oily', 'combination', 'mature', 'sensitive'] as const;
-export type SkinType = (typeof SKIN_TYPES)[number];
-
-/** Fitzpatrick's scale of how skin answers to sun. */
-export const PHOTOTYPES = ['I', 'II', 'III', 'IV', 'V', 'VI'] as const;
-export type Phototype = (typeof PHOTOTYPES)[number];
-
-/** What may be seen under the lamp. */
-export const CONDITIONS = [
-  'dehydration',
-  'dullness',
-  'congestion',
-  'blemishes',
-  'redness',
-  'visible-capillaries',
-  'pigmentation',
-  'fine-lines',
-  'laxity',
-  'scars',
-  'rough-skin',
-  'heavy-legs',
-] as const;
-export type Condition = (typeof CONDITIONS)[number];
-
-export const DAY_TIMES = ['day', 'evening'] as const;
-export type DayTime = (typeof DAY_TIMES)[number];
-
-export const SEASONS = ['spring', 'summer', 'autumn', 'winter'] as const;
-export type Season = (typeof SEASONS)[number];
-
-/** How large a body a coat is spread over. */
-export const BUILDS = ['small', 'reference', 'large'] as const;
-export type Build = (typeof BUILDS)[number];
-
-export const VISIT_KINDS: readonly VisitKind[] = ['first', 'returning'];
 
 /** What is known of a client before the visit or seen at its beginning. */
 export interface ClientTraits {
@@ -43,6 +17,8 @@ export interface ClientTraits {
   readonly phototype: Phototype;
   readonly conditions: readonly Condition[];
   readonly visitKind: VisitKind;
+  readonly courseVisit: CourseVisit;
+  readonly sinceLast: SinceLast;
   readonly dayTime: DayTime;
   readonly season: Season;
   readonly build: Build;
@@ -62,6 +38,8 @@ export const USUAL_TRAITS: ClientTraits = {
   phototype: 'III',
   conditions: [],
   visitKind: 'returning',
+  courseVisit: '1',
+  sinceLast: '2-to-4-weeks',
   dayTime: 'day',
   season: 'spring',
   build: 'reference',

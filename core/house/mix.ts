@@ -1,6 +1,6 @@
 import type { Triple } from '../quantity/triple';
 import type { Amount, Source } from './amount';
-import type { SkinType } from './client';
+import type { SkinType } from './traits';
 import type { MixId } from './ids';
 
 /** A share of a recipe told against the others: 1 part powder to 2 parts water. */

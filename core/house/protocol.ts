@@ -1,6 +1,6 @@
 import type { ZoneId } from '../zone/zones';
 import type { Amount, Source } from './amount';
-import type { Condition } from './client';
+import type { Condition } from './traits';
 import type {
   BlockId,
   ChoiceId,
@@ -17,7 +17,7 @@ import type { SettingKind } from './device';
 import type { Action, Hands, Phase, Stretch } from './actions';
 import type { Question } from './question';
 import type { Technique } from './technique';
-import type { ChoosingBy, DayPart, VisitKind, RemovalWay, Tool } from './ways';
+import type { ChoosingBy, DayPart, VisitKind, RemovalWay, Tool, Varying } from './ways';
 
 export type Role = 'therapist' | 'assistant';
 
@@ -34,14 +34,24 @@ export interface InOption {
   readonly optionId: OptionId;
 }
 
-export interface Dose {
+/** What holds only for clients for whom every one of these options is taken; for everybody without one. */
+export interface Conditional {
+  readonly option?: InOption;
+  /** joined to it */
+  readonly also?: readonly InOption[];
+}
+
+/** What is never for everybody. */
+interface ForSome extends Conditional {
+  readonly option: InOption;
+}
+
+export interface Dose extends Conditional {
   readonly id: DoseId;
   readonly source: Source;
   readonly amount: Amount;
   /** whether a single dose opened earlier in the visit is used up first */
   readonly opening: 'fresh' | 'left-over-first';
-  /** only for clients for whom this option is taken */
-  readonly option?: InOption;
 }
 
 export interface Removal {
@@ -80,7 +90,7 @@ export interface DeviceWork {
 }
 
 /** What every line of a protocol has: where it stands. */
-export interface Placed {
+export interface Placed extends Conditional {
   readonly id: StepId;
   readonly stretch: Stretch;
   readonly name: string;
@@ -89,31 +99,26 @@ export interface Placed {
   readonly layerGroupId?: LayerGroupId;
   /** of the layers, those in which it is done; all unless given */
   readonly inLayers?: 'first' | 'last' | 'all-but-last';
-  /** only for clients for whom this option is taken */
-  readonly option?: InOption;
-  /** and these, too: those of the blocks out of which it was written */
-  readonly also?: readonly InOption[];
 }
 
-/** Every option on which a step or a product hangs. */
-export function optionsOf({
-  option,
-  also = [],
-}: Pick<Placed, 'option' | 'also'>): readonly InOption[] {
+/** Every option on which something hangs. */
+export function optionsOf({ option, also = [] }: Conditional): readonly InOption[] {
   return option ? [option, ...also] : also;
+}
+
+/** The options on which something hangs, as they are kept. */
+export function hangingOn([option, ...also]: readonly InOption[]): Conditional {
+  return { ...(option && { option }), ...(also.length > 0 && { also }) };
 }
 
 /** Where a line of a block stands in the place of the line that stands for the block: also only if that is done. */
 export function standingIn<L extends Line>(line: L, block: Placed): L {
-  const { option, inLayers, layerGroupId, meanwhileOf } = block;
-  const own = optionsOf(line);
-  const [first, ...also] = [...own, ...optionsOf({ option, also: block.also })];
+  const { inLayers, layerGroupId, meanwhileOf } = block;
   const isLayered = line.layerGroupId === undefined && layerGroupId !== undefined;
   return {
     ...line,
     stretch: block.stretch,
-    ...(first && { option: first }),
-    ...(also.length > 0 && { also }),
+    ...hangingOn([...optionsOf(line), ...optionsOf(block)]),
     ...(isLayered && { layerGroupId, ...(inLayers && { inLayers }) }),
     ...(line.meanwhileOf === undefined && meanwhileOf !== undefined && { meanwhileOf }),
   };
@@ -169,6 +174,13 @@ export interface Step extends Placed {
   readonly why?: string;
   readonly watch?: string;
   readonly note?: string;
+  /** how it is otherwise for some; of several that hold for a client, what the later one says stands */
+  readonly otherwise?: readonly Otherwise[];
+}
+
+/** How a step is for some: what is said here stands in the place of what the step says. */
+export interface Otherwise extends ForSome {
+  readonly says: Partial<Pick<Step, Varying>>;
 }
 
 /** A line that stands for all steps of a block. */
@@ -198,6 +210,13 @@ export interface LayerGroup {
   /** one half of the face after the other: all is done as written for each half */
   readonly halves?: true;
   readonly testSpot?: TestSpot;
+  /** how many for some; of several that hold, the last */
+  readonly otherwise?: readonly OtherLayers[];
+}
+
+/** How many layers for some clients. */
+export interface OtherLayers extends ForSome {
+  readonly layers: Readonly<Record<VisitKind, number>>;
 }
 
 export interface ChoiceOption {

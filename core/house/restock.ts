@@ -1,4 +1,4 @@
-import type { SkinType } from './client';
+import type { SkinType } from './traits';
 import type {
   BookingId,
   CountId,

@@ -54,6 +54,8 @@ export const CHOOSING_BY = [
   'phototype',
   'condition',
   'visit-kind',
+  'course-visit',
+  'since-last',
   'day-time',
   'season',
   'couch',
@@ -63,3 +65,24 @@ export type ChoosingBy = (typeof CHOOSING_BY)[number];
 /** When on a day something is used at home. */
 export const DAY_PARTS = ['morning', 'midday', 'night'] as const;
 export type DayPart = (typeof DAY_PARTS)[number];
+
+/** What of a step may be otherwise for some clients; another product is a dose of its own. */
+export const VARYING = [
+  'minutes',
+  'until',
+  'capMinutes',
+  'capSince',
+  'hands',
+  'zones',
+  'lightly',
+  'more',
+  'last',
+  'never',
+  'tools',
+  'technique',
+  'device',
+  'running',
+  'removal',
+  'gloves',
+] as const;
+export type Varying = (typeof VARYING)[number];

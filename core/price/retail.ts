@@ -1,5 +1,5 @@
 import type { Material, Protocol } from '../house/house';
-import type { Condition } from '../house/client';
+import type { Condition } from '../house/traits';
 import type { MaterialId } from '../house/ids';
 import { chosenPack } from '../house/packs';
 import type { HouseSettings } from '../house/settings';

@@ -4,7 +4,7 @@ import type { LayerGroup, Line, Step, Writing } from '../house/house';
 import { asId, type StepId } from '../house/ids';
 import { minutes, protocol, step } from '../testing/sample';
 import { added, addedAll, placeOfNew, type NewLine } from './addSteps';
-import { forWhomOf } from './forWhom';
+import { joinedOf } from './forWhom';
 
 const layers: LayerGroup = {
   id: asId('layers'),
@@ -149,17 +149,16 @@ describe('many lines', () => {
 
 describe('for whom a new step is', () => {
   it('is an option of a choice, by which everybody else goes without', () => {
-    const all = add('cleanse', { forWhom: { by: 'skin-type', values: ['oily'] } });
+    const all = add('cleanse', { forWhom: [{ by: 'skin-type', values: ['oily'] }] });
     expect(all.choices).toMatchObject([
       { by: 'skin-type', noneIsFine: true, options: [{ name: 'oily', for: ['oily'] }] },
     ]);
-    expect(forWhomOf(all, lineOf(all, 'new')?.option)).toEqual({
-      by: 'skin-type',
-      values: ['oily'],
-    });
+    expect(joinedOf(all, lineOf(all, 'new') ?? {})).toEqual([
+      { by: 'skin-type', values: ['oily'] },
+    ]);
     const again = added(
       all,
-      { line: named('more'), forWhom: { by: 'skin-type', values: ['oily'] } },
+      { line: named('more'), forWhom: [{ by: 'skin-type', values: ['oily'] }] },
       lineOf(all, 'new'),
       newId,
     );
@@ -186,7 +185,7 @@ describe('for whom a new step is', () => {
       const of = { ...facial, choices: [known] };
       const all = added(
         of,
-        { line: named('new'), forWhom: { by, values: mine } },
+        { line: named('new'), forWhom: [{ by, values: mine }] },
         lineOf(of, 'cleanse'),
         newId,
       );
@@ -196,7 +195,7 @@ describe('for whom a new step is', () => {
   );
 
   it('is decided at the couch between the step and leaving it out', () => {
-    const all = add('cleanse', { forWhom: { by: 'couch', values: [] } });
+    const all = add('cleanse', { forWhom: [{ by: 'couch', values: [] }] });
     expect(all.choices).toMatchObject([
       { name: 'new', by: 'couch', options: [{ name: 'new' }, { name: 'Left out' }] },
     ]);

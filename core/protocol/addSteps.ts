@@ -1,10 +1,11 @@
 import type { Stretch } from '../house/actions';
 import type { Line, Step, Writing } from '../house/house';
 import type { LayerGroupId, StepId } from '../house/ids';
-import { isStep } from '../house/protocol';
+import { hangingOn, isStep, optionsOf } from '../house/protocol';
 import { ordered } from './editSteps';
 import { inLayersSaid, type LayersSaid } from './layersSaid';
-import { inOptionFor, withDosesFor, type DosesFor, type ForWhom } from './forWhom';
+import { hangingFor, withDosesFor, type DosesFor, type Joined } from './forWhom';
+import { withOtherwise, type SaidOtherwise } from './otherwise';
 
 /** A line to be added, with what was said of where it goes. */
 export interface NewLine<L extends Line = Line> {
@@ -13,9 +14,10 @@ export interface NewLine<L extends Line = Line> {
   readonly beside?: boolean;
   /** where it can only be: what prepares, what tidies up, or the heading under which it stands */
   readonly stretch?: Stretch;
-  readonly forWhom?: ForWhom;
+  readonly forWhom?: Joined;
   readonly dosesFor?: DosesFor;
   readonly layers?: LayersSaid;
+  readonly otherwise?: readonly SaidOtherwise[];
   /** the line that it follows, where it is not the one before it */
   readonly follows?: StepId;
 }
@@ -80,9 +82,9 @@ export function added<W extends Writing>(
   newId: () => string,
 ): W {
   const place = placeOfNew(writing, what, after);
-  const { writing: chosen, option } = what.forWhom
-    ? inOptionFor(writing, what.forWhom, what.line.name, newId)
-    : { writing, option: what.line.option };
+  const { writing: chosen, on } = what.forWhom
+    ? hangingFor(writing, what.forWhom, what.line.name, newId)
+    : { writing, on: hangingOn(optionsOf(what.line)) };
   const { writing: all, doses } =
     isStep(what.line) && what.dosesFor
       ? withDosesFor(chosen, what.line, what.dosesFor, newId)
@@ -93,7 +95,7 @@ export function added<W extends Writing>(
     stretch: place.stretch,
     meanwhileOf: place.beside,
     layerGroupId: place.layerGroupId,
-    option,
+    ...on,
   };
   const before = place.beside ?? place.after;
   const at =
@@ -102,9 +104,11 @@ export function added<W extends Writing>(
       : all.steps.findLastIndex(({ id, meanwhileOf }) => id === before || meanwhileOf === before) +
         1;
   const so = ordered({ ...all, steps: all.steps.toSpliced(at, 0, line) });
-  return what.layers && place.beside === undefined
-    ? inLayersSaid(so, line.id, what.layers, line.name, newId)
-    : so;
+  const layered =
+    what.layers && place.beside === undefined
+      ? inLayersSaid(so, line.id, what.layers, line.name, newId)
+      : so;
+  return what.otherwise ? withOtherwise(layered, line.id, what.otherwise, newId) : layered;
 }
 
 /**

@@ -1,38 +1,7 @@
 import type { Client, ClientTraits } from '../house/client';
-import {
-  BUILDS,
-  CONDITIONS,
-  DAY_TIMES,
-  PHOTOTYPES,
-  SEASONS,
-  SKIN_TYPES,
-  VISIT_KINDS,
-} from '../house/client';
 import type { OptionId } from '../house/ids';
 import type { Choice } from '../house/protocol';
 import type { ChoosingBy } from '../house/ways';
-
-/** The values of each thing that a choice may look at; none where it is decided at the couch. */
-export const CHOOSING_VALUES: Readonly<Record<ChoosingBy, readonly string[]>> = {
-  'skin-type': SKIN_TYPES,
-  phototype: PHOTOTYPES,
-  condition: CONDITIONS,
-  'visit-kind': VISIT_KINDS,
-  'day-time': DAY_TIMES,
-  season: SEASONS,
-  couch: [],
-};
-
-/** Every value of each trait. */
-export const TRAIT_VALUES = {
-  skinType: SKIN_TYPES,
-  phototype: PHOTOTYPES,
-  conditions: CONDITIONS,
-  visitKind: VISIT_KINDS,
-  dayTime: DAY_TIMES,
-  season: SEASONS,
-  build: BUILDS,
-} as const satisfies Record<keyof ClientTraits, readonly string[]>;
 
 /** What a choice sees of a client. */
 export function seenOf(by: ChoosingBy, client: ClientTraits): readonly string[] {
@@ -45,6 +14,15 @@ export function seenOf(by: ChoosingBy, client: ClientTraits): readonly string[] 
       return client.conditions;
     case 'visit-kind':
       return [client.visitKind];
+    case 'course-visit':
+      return [
+        client.courseVisit,
+        ...[2, 3, 4, 5, 6]
+          .filter((each) => Number(client.courseVisit) % each === 0)
+          .map((each) => `every-${each}`),
+      ];
+    case 'since-last':
+      return client.visitKind === 'first' ? [] : [client.sinceLast];
     case 'day-time':
       return [client.dayTime];
     case 'season':

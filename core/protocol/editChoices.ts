@@ -1,5 +1,5 @@
-import type { Choice, InOption, Line, Writing } from '../house/house';
-import { isStep, optionsOf } from '../house/protocol';
+import type { Choice, InOption, Writing } from '../house/house';
+import { withOptions } from './conditional';
 import type { ChoiceId, OptionId } from '../house/ids';
 
 /** Changes some keys of a choice. */
@@ -37,17 +37,5 @@ export function removeOption<W extends Writing>(writing: W, id: ChoiceId, option
 }
 
 function forEverybody<W extends Writing>(writing: W, isGone: (option: InOption) => boolean): W {
-  const freed = <T extends Pick<Line, 'option' | 'also'>>(thing: T): T => {
-    const left = optionsOf(thing).filter((option) => !isGone(option));
-    if (left.length === optionsOf(thing).length) return thing;
-    const [option, ...also] = left;
-    return { ...thing, option, also: also.length > 0 ? also : undefined };
-  };
-  return {
-    ...writing,
-    steps: writing.steps.map((line): Line => {
-      const placed = freed(line);
-      return isStep(placed) ? { ...placed, doses: placed.doses.map(freed) } : placed;
-    }),
-  };
+  return withOptions(writing, (option) => (isGone(option) ? undefined : option));
 }

@@ -1,15 +1,7 @@
-import type {
-  Block,
-  Choice,
-  Dose,
-  InOption,
-  LayerGroup,
-  Line,
-  Step,
-  Writing,
-} from '../house/protocol';
+import type { Block, Choice, Dose, LayerGroup, Line, Step, Writing } from '../house/protocol';
 import { isStep, standingIn } from '../house/protocol';
 import { asId, type BlockId, type StepId } from '../house/ids';
+import { withOptions } from './conditional';
 import { failWith, ok, type Outcome, type Problem, type Where } from '../problem/problem';
 
 /** Steps with every block written out. */
@@ -93,32 +85,26 @@ function writeOut(
 
 function prefixed(inner: WrittenOut, line: Line): WrittenOut {
   const own = <I extends string>(id: I): I => `${line.id}${WITHIN}${id}` as I;
-  const renamed = ({ choiceId, optionId }: InOption): InOption => ({
+  const dose = (each: Dose): Dose => ({ ...each, id: own(each.id) });
+  const { steps, layerGroups, choices } = withOptions(inner, ({ choiceId, optionId }) => ({
     choiceId: own(choiceId),
     optionId,
-  });
-  const dose = (each: Dose): Dose => ({
-    ...each,
-    id: own(each.id),
-    ...(each.option && { option: renamed(each.option) }),
-  });
+  }));
   return {
-    steps: inner.steps.map((step) =>
+    steps: steps.map((step) =>
       standingIn<Step>(
         {
           ...step,
           id: own(step.id),
           doses: step.doses.map(dose),
-          ...(step.option && { option: renamed(step.option) }),
-          ...(step.also && { also: step.also.map(renamed) }),
           ...(step.meanwhileOf !== undefined && { meanwhileOf: own(step.meanwhileOf) }),
           ...(step.layerGroupId !== undefined && { layerGroupId: own(step.layerGroupId) }),
         },
         line,
       ),
     ),
-    layerGroups: inner.layerGroups.map((group) => ({ ...group, id: own(group.id) })),
-    choices: inner.choices.map((choice) => ({ ...choice, id: own(choice.id) })),
+    layerGroups: layerGroups.map((group) => ({ ...group, id: own(group.id) })),
+    choices: choices.map((choice) => ({ ...choice, id: own(choice.id) })),
   };
 }
 

@@ -1,4 +1,5 @@
-import type { Choice, Dose, InOption, Step, Writing } from '../house/house';
+import type { Choice, Conditional, Dose, InOption, Step, Writing } from '../house/house';
+import { hangingOn, optionsOf } from '../house/protocol';
 import { asId, type DoseId, type OptionId } from '../house/ids';
 import type { ChoosingBy } from '../house/ways';
 
@@ -11,14 +12,19 @@ export interface ForWhom {
   readonly values: readonly string[];
 }
 
+/** Several that are joined: for whom all of them are so. */
+export type Joined = readonly ForWhom[];
+
 /** For whom each product of a step is that is not for everybody. */
-export type DosesFor = ReadonlyMap<DoseId, ForWhom>;
+export type DosesFor = ReadonlyMap<DoseId, Joined>;
 
 const BY_WORDS: Readonly<Record<ChoosingBy, string>> = {
   'skin-type': 'Skin type',
   phototype: 'Phototype',
   condition: 'What is seen',
   'visit-kind': 'Which visit',
+  'course-visit': 'Visit of the course',
+  'since-last': 'Since the last visit',
   'day-time': 'Time of day',
   season: 'Season',
   couch: 'At the couch',
@@ -81,10 +87,37 @@ export function inOptionFor<W extends Writing>(
   };
 }
 
+/**
+ * What something hangs on for whom it is, and the protocol with the choices that say so.
+ * @param name of what is decided at the couch
+ * @param newId makes an id that nothing has yet
+ */
+export function hangingFor<W extends Writing>(
+  writing: W,
+  joined: Joined,
+  name: string,
+  newId: () => string,
+): { readonly writing: W; readonly on: Conditional } {
+  let so = writing;
+  const options = joined.map((who) => {
+    const found = inOptionFor(so, who, name, newId);
+    so = found.writing;
+    return found.option;
+  });
+  return { writing: so, on: hangingOn(options) };
+}
+
+/** For whom something is, where a line can say all that it hangs on; nothing of what is for everybody. */
+export function joinedOf(writing: Writing, thing: Conditional): Joined | undefined {
+  const options = optionsOf(thing);
+  const said = options.flatMap((option) => forWhomOf(writing, option) ?? []);
+  return said.length > 0 && said.length === options.length ? said : undefined;
+}
+
 /** For whom an option is, where that can be said in one go. */
-export function forWhomOf({ choices }: Writing, option: InOption | undefined): ForWhom | undefined {
-  const choice = choices.find(({ id }) => id === option?.choiceId);
-  const taken = choice?.options.find(({ id }) => id === option?.optionId);
+function forWhomOf({ choices }: Writing, option: InOption): ForWhom | undefined {
+  const choice = choices.find(({ id }) => id === option.choiceId);
+  const taken = choice?.options.find(({ id }) => id === option.optionId);
   if (!choice || !taken) return undefined;
   if (choice.by !== 'couch') return { by: choice.by, values: taken.for };
   /* By its names, where they can mean nothing else. */
@@ -132,9 +165,9 @@ function atTheCouch<W extends Writing>(
 /** For whom the products of a step are, each that is not for everybody, where that can be said in one go. */
 export function dosesForOf(writing: Writing, { doses }: Pick<Step, 'doses'>): DosesFor {
   return new Map(
-    doses.flatMap(({ id, option }) => {
-      const who = forWhomOf(writing, option);
-      return who ? [[id, who] as const] : [];
+    doses.flatMap((dose) => {
+      const who = joinedOf(writing, dose);
+      return who ? [[dose.id, who] as const] : [];
     }),
   );
 }
@@ -153,9 +186,9 @@ export function withDosesFor<W extends Writing>(
   const placed = doses.map((dose): Dose => {
     const who = dosesFor.get(dose.id);
     if (!who) return dose;
-    const { writing: chosen, option } = inOptionFor(so, who, name, newId);
+    const { writing: chosen, on } = hangingFor(so, who, name, newId);
     so = chosen;
-    return { ...dose, option };
+    return { ...dose, ...on };
   });
   return { writing: so, doses: placed };
 }
@@ -170,8 +203,10 @@ function isForestalled({ by, take, options }: Choice, at: number): boolean {
 }
 
 /** Whether two say the same people. */
-export function isSameWhom(a: ForWhom, b: ForWhom): boolean {
-  return a.by === b.by && isSame(a.values, b.values);
+export function isSameWhom(a: Joined, b: Joined): boolean {
+  const isIn = (one: ForWhom, all: Joined): boolean =>
+    all.some((each) => each.by === one.by && isSame(each.values, one.values));
+  return a.length === b.length && a.every((each) => isIn(each, b));
 }
 
 function isSame(a: readonly string[], b: readonly string[]): boolean {
@@ -182,5 +217,6 @@ function nameOf(by: ChoosingBy, values: readonly string[], name: string): string
   if (by === 'couch') return values[0] ?? name;
   if (values.length === 0) return 'anybody else';
   if (by === 'visit-kind') return values.includes('first') ? 'first visit' : 'later visits';
-  return values.map((value) => value.replaceAll('-', ' ')).join(', ');
+  const said = values.map((value) => value.replaceAll('-', ' ')).join(', ');
+  return by === 'course-visit' ? `visit ${said}` : said;
 }

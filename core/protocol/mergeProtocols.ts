@@ -1,6 +1,5 @@
 import type { Line, Protocol, Writing } from '../house/house';
-import { optionsOf } from '../house/protocol';
-import type { ChoiceId } from '../house/ids';
+import { withOptions } from './conditional';
 import { ordered } from './editSteps';
 import { mergeOrder } from './mergeOrder';
 
@@ -95,11 +94,17 @@ export function mergeProtocols(
   };
   const steps = merge<Line>('steps', (writing) => writing.steps);
   const choices = merge('choices', (writing) => writing.choices);
-  const written = ordered<Writing>({
-    steps: withoutDeadEnds(steps, new Set(choices.map((choice) => choice.id))),
-    layerGroups: merge('layerGroups', (writing) => writing.layerGroups),
-    choices,
-  });
+  const known = new Set(choices.map(({ id }) => id));
+  const written = ordered<Writing>(
+    withOptions<Writing>(
+      {
+        steps: withoutDeadEnds(steps),
+        layerGroups: merge('layerGroups', (writing) => writing.layerGroups),
+        choices,
+      },
+      (option) => (known.has(option.choiceId) ? option : undefined),
+    ),
+  );
   const names = Object.keys(OWN_WORDS) as readonly (keyof typeof OWN_WORDS)[];
   const own = Object.fromEntries(
     names.map((name) => [name, pick(OWN_WORDS[name], base[name], mine[name], theirs[name])]),
@@ -108,27 +113,16 @@ export function mergeProtocols(
   return { protocol, clashes };
 }
 
-/**
- * One may have taken out the step beside which the other put work, or the choice it hangs on: it then
- * stands by itself, for everybody.
- */
-function withoutDeadEnds(steps: readonly Line[], choices: ReadonlySet<ChoiceId>): Line[] {
+/** One may have taken out the step beside which the other put work: it then stands by itself. */
+function withoutDeadEnds(steps: readonly Line[]): Line[] {
   const outer = new Set(
     steps.filter((step) => step.meanwhileOf === undefined).map((step) => step.id),
   );
-  return steps.map((step) => {
-    const alone = step.meanwhileOf !== undefined && !outer.has(step.meanwhileOf);
-    const own = optionsOf(step);
-    const [option, ...also] = own.filter(({ choiceId }) => choices.has(choiceId));
-    const isFreed = (option ? 1 : 0) + also.length < own.length;
-    return alone || isFreed
-      ? {
-          ...step,
-          ...(alone && { meanwhileOf: undefined }),
-          ...(isFreed && { option, also: also.length > 0 ? also : undefined }),
-        }
-      : step;
-  });
+  return steps.map((step) =>
+    step.meanwhileOf !== undefined && !outer.has(step.meanwhileOf)
+      ? { ...step, meanwhileOf: undefined }
+      : step,
+  );
 }
 
 /** What a thing says, apart by what can be changed without the rest. */

@@ -1,6 +1,8 @@
 import type { Block, Choice, LayerGroup, Line, Step, Writing } from '../house/house';
-import { isStep, optionsOf, standingIn, type InOption } from '../house/protocol';
+import { isStep, standingIn, type InOption } from '../house/protocol';
 import { asId, type BlockId, type StepId } from '../house/ids';
+import { withOptions } from './conditional';
+import { choicesDeciding } from './deciding';
 import { ordered, removeStep } from './editSteps';
 import { expandBlocks, type Blocks } from './expandBlocks';
 
@@ -24,17 +26,9 @@ export function excerptOf(writing: Writing, ids: ReadonlySet<StepId>): Excerpt {
       return alone ? { ...line, meanwhileOf: undefined } : line;
     });
   const groups = new Set(steps.map((line) => line.layerGroupId));
-  const choices = new Set(
-    steps.flatMap((line) => [
-      ...optionsOf(line).map(({ choiceId }) => choiceId),
-      ...(isStep(line) ? line.doses.map((dose) => dose.option?.choiceId) : []),
-    ]),
-  );
-  return {
-    steps,
-    layerGroups: writing.layerGroups.filter((group) => groups.has(group.id)),
-    choices: writing.choices.filter((choice) => choices.has(choice.id)),
-  };
+  const layerGroups = writing.layerGroups.filter((group) => groups.has(group.id));
+  const { choices } = writing;
+  return { steps, layerGroups, choices: choicesDeciding({ steps, layerGroups, choices }) };
 }
 
 /** An excerpt whose every id is new, so that it can go into any protocol, and there again. */
@@ -54,20 +48,15 @@ export function renewed(excerpt: Excerpt, newId: NewId): Excerpt {
     id: anew(line.id),
     ...(line.meanwhileOf !== undefined && { meanwhileOf: anew(line.meanwhileOf) }),
     ...(line.layerGroupId !== undefined && { layerGroupId: anew(line.layerGroupId) }),
-    ...(line.option && { option: option(line.option) }),
-    ...(line.also && { also: line.also.map(option) }),
   });
   const step = (each: Step): Step => ({
     ...placed(each),
-    doses: each.doses.map((dose) => ({
-      ...dose,
-      id: anew(dose.id),
-      ...(dose.option && { option: option(dose.option) }),
-    })),
+    doses: each.doses.map((dose) => ({ ...dose, id: anew(dose.id) })),
   });
+  const { steps, layerGroups } = withOptions(excerpt, option);
   return {
-    steps: excerpt.steps.map((line) => (isStep(line) ? step(line) : placed(line))),
-    layerGroups: excerpt.layerGroups.map((group): LayerGroup => ({ ...group, id: anew(group.id) })),
+    steps: steps.map((line) => (isStep(line) ? step(line) : placed(line))),
+    layerGroups: layerGroups.map((group): LayerGroup => ({ ...group, id: anew(group.id) })),
     choices: excerpt.choices.map((choice): Choice => ({
       ...choice,
       id: anew(choice.id),

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { clientWith, type Client } from '../house/client';
 import {
+  COURSE_VISITS,
   BUILDS,
-  clientWith,
   CONDITIONS,
   DAY_TIMES,
   PHOTOTYPES,
   SEASONS,
   SKIN_TYPES,
   VISIT_KINDS,
-  type Client,
-} from '../house/client';
+} from '../house/traits';
 import type { Block, Choice, LayerGroup, Protocol, Step } from '../house/house';
 import { asId, type BlockId } from '../house/ids';
 import {
@@ -136,6 +136,101 @@ describe('a protocol worked for somebody', () => {
       'scalp by steam',
       'cream',
     ]);
+  });
+
+  it('is otherwise for some: what is said for them stands, the later over the earlier', () => {
+    const rich = { choiceId: skin.id, optionId: asId<never>('rich') };
+    const calm = { choiceId: seen.id, optionId: asId<never>('calm') };
+    const facial = protocol(
+      [
+        named('mask', {
+          zones: ['face'],
+          lightly: ['chin'],
+          capMinutes: 9,
+          technique: { movement: 'circles', pressure: 'firm' },
+          otherwise: [
+            { option: rich, says: { minutes: minutes(4), technique: { pressure: 'light' } } },
+            { option: calm, says: { minutes: minutes(3), zones: ['cheeks'] } },
+            { option: rich, also: [calm], says: { capMinutes: 5 } },
+          ],
+        }),
+      ],
+      {
+        choices: [skin, seen],
+        layerGroups: [
+          {
+            id: asId('g'),
+            name: 'Coats',
+            layers: { first: 1, returning: 3 },
+            otherwise: [{ option: calm, layers: { first: 1, returning: 2 } }],
+          },
+        ],
+      },
+    );
+    const of = (traits: Partial<Client>) => {
+      const worked = valueOf(workFor(facial, none, clientWith(traits)));
+      const [mask] = worked.steps;
+      return {
+        minutes: mask?.minutes.usual,
+        cap: mask?.capMinutes,
+        zones: mask?.zones,
+        lightly: mask?.lightly,
+        technique: mask?.technique,
+        layers: worked.layerGroups[0]?.layers.returning,
+        left: mask?.otherwise,
+      };
+    };
+    const technique = { movement: 'circles', pressure: 'firm' };
+    const plain = { zones: ['face'], lightly: ['chin'], technique, layers: 3, left: undefined };
+    expect(of({})).toEqual({ ...plain, minutes: 2, cap: 9 });
+    expect(of({ skinType: 'dry' })).toEqual({
+      ...plain,
+      minutes: 4,
+      cap: 9,
+      technique: { ...technique, pressure: 'light' },
+    });
+    expect(of({ conditions: ['redness'] })).toEqual({
+      ...plain,
+      minutes: 3,
+      cap: 9,
+      zones: ['cheeks'],
+      lightly: undefined,
+      layers: 2,
+    });
+    expect(of({ skinType: 'dry', conditions: ['redness'] })).toMatchObject({ minutes: 3, cap: 5 });
+  });
+
+  it('knows which visit of a course it is, and how long ago the last was', () => {
+    const course: Choice = {
+      id: asId('course'),
+      name: 'Course',
+      by: 'course-visit',
+      take: 'first',
+      noneIsFine: true,
+      options: [{ id: asId('third'), name: 'Third', for: ['3', 'every-4'] }],
+    };
+    const last: Choice = {
+      ...course,
+      id: asId('last'),
+      by: 'since-last',
+      options: [{ id: asId('long'), name: 'Long', for: ['2-to-6-months', 'over-6-months'] }],
+    };
+    const facial = protocol(
+      [named('a', inOption('course', 'third')), named('b', inOption('last', 'long'))],
+      { choices: [course, last] },
+    );
+    const done = (traits: Partial<Client>): string =>
+      valueOf(workFor(facial, none, clientWith(traits)))
+        .steps.map(({ name }) => name)
+        .join(' ');
+    expect(COURSE_VISITS.filter((courseVisit) => done({ courseVisit }) === 'a')).toEqual([
+      '3',
+      '4',
+      '8',
+      '12',
+    ]);
+    expect(done({ sinceLast: 'over-6-months' })).toBe('b');
+    expect(done({ sinceLast: 'over-6-months', visitKind: 'first' })).toBe('');
   });
 
   it('takes exactly one of several, whoever it is', () => {

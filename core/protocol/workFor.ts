@@ -1,8 +1,9 @@
 import type { Client } from '../house/client';
-import type { Choice, Dose, Mix, Protocol, Step, WorkedProtocol } from '../house/house';
+import type { Conditional, Mix, Protocol, Step, WorkedProtocol } from '../house/house';
 import { optionsOf } from '../house/protocol';
 import type { ChoiceId, OptionId, StepId } from '../house/ids';
 import { ok, type Outcome } from '../problem/problem';
+import { stepFor } from './conditional';
 import { expandBlocks, type Blocks, type WrittenOut } from './expandBlocks';
 import { optionsTaken } from './choose';
 
@@ -25,14 +26,14 @@ export function workFor(
   return ok({ ...protocol, ...chosen, ...(isAllLeftOut && { isAllLeftOut: true as const }) });
 }
 
-/** The steps that are done for a client, with the doses they then take. */
+/** The steps that are done for a client as they are then done, and the layers that are then made. */
 export function chosenFor(written: WrittenOut, client: Client): WrittenOut {
-  const { steps, choices } = written;
+  const { steps, layerGroups, choices } = written;
   if (choices.length === 0 && steps.every((step) => step.optional === undefined)) return written;
   const taken = new Map<ChoiceId, ReadonlySet<OptionId>>(
     choices.map((choice) => [choice.id, optionsTaken(choice, client)]),
   );
-  const isTaken = (thing: Pick<Step, 'option' | 'also'>): boolean =>
+  const isTaken = (thing: Conditional): boolean =>
     optionsOf(thing).every(({ choiceId, optionId }) => taken.get(choiceId)?.has(optionId) ?? true);
   const isDone = (step: Step): boolean =>
     step.optional === undefined ||
@@ -55,7 +56,8 @@ export function chosenFor(written: WrittenOut, client: Client): WrittenOut {
   const chosen: Step[] = [];
   for (const step of done.values()) {
     const doses = step.doses.every(isTaken) ? step.doses : step.doses.filter(isTaken);
-    const worked: Step = doses === step.doses ? step : { ...step, doses };
+    const so = stepFor(step, isTaken);
+    const worked: Step = doses === step.doses ? so : { ...so, doses };
     if (worked.meanwhileOf === undefined) {
       chosen.push(worked);
       continue;
@@ -64,26 +66,17 @@ export function chosenFor(written: WrittenOut, client: Client): WrittenOut {
     if (host === undefined) continue;
     chosen.push(host === worked.meanwhileOf ? worked : { ...worked, meanwhileOf: host });
   }
-  return { ...written, steps: chosen };
+  const counted = layerGroups.map((group) => {
+    const layers = group.otherwise?.findLast(isTaken)?.layers;
+    return layers ? { ...group, layers } : group;
+  });
+  /* What is remembered goes by whether they are the same. */
+  const isAsWritten = counted.every((group, at) => group === layerGroups[at]);
+  return { ...written, steps: chosen, layerGroups: isAsWritten ? layerGroups : counted };
 }
 
 /** The recipe of a mix for a client's skin. */
 export function recipeFor(mix: Mix, client: Pick<Client, 'skinType'>): Mix {
   const recipe = mix.recipes?.find(({ skinTypes }) => skinTypes.includes(client.skinType));
   return recipe ? { ...mix, parts: recipe.parts } : mix;
-}
-
-/** Everything that a dose may come to: for where-used, and for what a protocol may ever draw. */
-export function allDoses(written: { readonly steps: readonly Step[] }): readonly Dose[] {
-  return written.steps.flatMap((step) => step.doses);
-}
-
-/** The choices that decide something in these steps. */
-export function choicesInUse({ steps, choices }: WrittenOut): readonly Choice[] {
-  const used = new Set<ChoiceId>();
-  for (const step of steps) {
-    for (const { choiceId } of [...optionsOf(step), ...step.doses.flatMap(optionsOf)])
-      used.add(choiceId);
-  }
-  return choices.filter((choice) => used.has(choice.id));
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { createCalculator } from '../figures/createCalculator';
-import { SKIN_TYPES } from '../house/client';
+import { SKIN_TYPES } from '../house/traits';
 import type { House } from '../house/house';
 import { asId, type ChoiceId } from '../house/ids';
 import { USUAL_RESTOCK } from '../house/restock';

@@ -3,6 +3,7 @@ import { editionInUse } from '../figures/serviceWork';
 import type { House, Service } from '../house/house';
 import { indexHouse } from '../house/houseIndex';
 import type { MaterialId } from '../house/ids';
+import { waysOf } from '../protocol/deciding';
 import { expandBlocks } from '../protocol/expandBlocks';
 import type { RestockFigures } from './restocker';
 
@@ -42,5 +43,7 @@ function worksWith(service: Service, materialId: MaterialId, house: House): bool
   const written = inUse && expandBlocks(inUse.protocol, index.blocks, {});
   if (!inUse || !written?.ok) return false;
   const mixes = new Map(inUse.mixes.map((mix) => [mix.id, mix]));
-  return materialsReached(written.value.steps, mixes, index.gloves).includes(materialId);
+  return materialsReached(written.value.steps.flatMap(waysOf), mixes, index.gloves).includes(
+    materialId,
+  );
 }

@@ -2,7 +2,12 @@ import type { Choice } from '../house/house';
 import { optionsOf } from '../house/protocol';
 import type { ChoiceId, OptionId, ProtocolId } from '../house/ids';
 import { problem, type CodeAbout } from '../problem/problem';
-import { CHOOSING_VALUES } from '../protocol/choose';
+import { conditionalsIn } from '../protocol/deciding';
+import { clientWith } from '../house/client';
+import { COURSE_VISITS, SINCE_LAST } from '../house/traits';
+import type { ChoosingBy } from '../house/ways';
+import { seenOf } from '../protocol/choose';
+import { CHOOSING_VALUES } from '../protocol/choosingValues';
 import type { WrittenOut } from '../protocol/expandBlocks';
 import type { Finding } from './finding';
 
@@ -47,9 +52,9 @@ function gaps(choice: Choice, say: Say): Finding[] {
   if (choice.by === 'couch' || choice.noneIsFine) return [];
   if (choice.options.some((option) => option.for.length === 0)) return [];
   const named = new Set(choice.options.flatMap((option) => option.for));
-  const left = CHOOSING_VALUES[choice.by].filter((value) => !named.has(value));
+  const left = whoComes(choice.by).filter(({ seen }) => !seen.some((value) => named.has(value)));
   if (left.length === 0) return [];
-  const whom = left.map((value) => value.replaceAll('-', ' ')).join(', ');
+  const whom = left.map(({ name }) => name.replaceAll('-', ' ')).join(', ');
   return [
     say(
       choice.by === 'condition' ? 'prompt' : 'fault',
@@ -57,6 +62,32 @@ function gaps(choice: Choice, say: Say): Finding[] {
       `“${choice.name}” leaves nothing for: ${whom}. Add an option for anybody else, or say that going without is meant.`,
     ),
   ];
+}
+
+/** Everybody whom a choice may meet, and what it sees of each. */
+function whoComes(
+  by: ChoosingBy,
+): readonly { readonly name: string; readonly seen: readonly string[] }[] {
+  switch (by) {
+    case 'course-visit':
+      return COURSE_VISITS.map((courseVisit) => ({
+        name: `visit ${courseVisit}`,
+        seen: seenOf(by, clientWith({ courseVisit })),
+      }));
+    case 'since-last':
+      return [
+        { name: 'first visits', seen: [] },
+        ...SINCE_LAST.map((each) => ({ name: each, seen: [each] })),
+      ];
+    case 'skin-type':
+    case 'phototype':
+    case 'condition':
+    case 'visit-kind':
+    case 'day-time':
+    case 'season':
+    case 'couch':
+      return CHOOSING_VALUES[by].map((each) => ({ name: each, seen: [each] }));
+  }
 }
 
 /** The options that are never taken: all they name is taken before, or they are for nobody in a second "anybody else". */
@@ -73,19 +104,18 @@ function unmet({ by, take, options }: Choice): string[] {
     const reached = values.some(
       (value) => CHOOSING_VALUES[by].includes(value) && (take === 'each' || !taken.has(value)),
     );
-    /* Somebody with two conditions may meet the second of two options only through the other one. */
-    if (by !== 'condition') values.forEach((value) => taken.add(value));
+    /* Somebody with two conditions may meet the second of two options only through the other one; so may the sixth
+       visit, which is a second, too. */
+    if (by !== 'condition' && by !== 'course-visit') values.forEach((value) => taken.add(value));
     return reached ? [] : [name];
   });
 }
 
-function heldOptions({ steps }: WrittenOut): ReadonlyMap<ChoiceId, ReadonlySet<OptionId>> {
+function heldOptions(written: WrittenOut): ReadonlyMap<ChoiceId, ReadonlySet<OptionId>> {
   const held = new Map<ChoiceId, Set<OptionId>>();
-  for (const step of steps) {
-    for (const each of [...optionsOf(step), ...step.doses.flatMap(optionsOf)]) {
-      const known = held.get(each.choiceId) ?? new Set<OptionId>();
-      held.set(each.choiceId, known.add(each.optionId));
-    }
+  for (const each of conditionalsIn(written).flatMap(optionsOf)) {
+    const known = held.get(each.choiceId) ?? new Set<OptionId>();
+    held.set(each.choiceId, known.add(each.optionId));
   }
   return held;
 }

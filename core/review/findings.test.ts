@@ -111,6 +111,33 @@ describe('choices', () => {
     );
   });
 
+  it('by the visit of a course, or by how long ago the last was, leaving some without', () => {
+    const every = choice({
+      by: 'course-visit',
+      options: [option('a', ['1', 'every-2', 'every-3'])],
+    });
+    expect(within(every)).toEqual([
+      expect.stringContaining('leaves nothing for: visit 5, visit 7, visit 11'),
+    ]);
+    const last = choice({ by: 'since-last', options: [option('a', ['over-6-months'])] });
+    expect(within(last)).toEqual([
+      expect.stringContaining('leaves nothing for: first visits, under 1 week'),
+    ]);
+  });
+
+  it('on which only what is otherwise for some depends', () => {
+    const of = choice({ options: [option('a', ['dry']), option('b', [])], noneIsFine: true });
+    const steps = [
+      named('x', {
+        otherwise: of.options.map(({ id }) => ({
+          option: { choiceId: of.id, optionId: id },
+          says: { capMinutes: 3 },
+        })),
+      }),
+    ];
+    expect(words({ steps, more: { choices: [of] } })).toEqual([]);
+  });
+
   it('on which nothing depends', () => {
     const of = choice({ options: [option('a', [])] });
     expect(words({ steps: [named('x')], more: { choices: [of] } })).toEqual([
@@ -152,6 +179,29 @@ describe('what a step says of itself', () => {
       'is never used on eye contour in this house.',
     );
     expect(words({ steps: [pass(0.5)] })[0]).toContain('no longer in the house');
+  });
+
+  it('keeps within limits also where it is otherwise for some, and says it once', () => {
+    const zones: Step['zones'] = ['cheeks'];
+    const deep = (value: number): Step['device'] => ({
+      deviceId: asId('pen'),
+      settings: [{ zones, values: [{ kind: 'depth', value }] }],
+    });
+    const some = (says: NonNullable<Step['otherwise']>[number]['says']) => ({
+      option: { choiceId: asId<never>('c'), optionId: asId<never>('o') },
+      says,
+    });
+    const of = (...otherwise: NonNullable<Step['otherwise']>): string[] =>
+      words({
+        steps: [named('pass', { zones, device: deep(0.5), otherwise })],
+        devices: [device()],
+      });
+    expect(of(some({ device: deep(2) }), some({ device: deep(2) }))).toEqual([
+      expect.stringContaining('depth goes from 0.25 to 1.5 mm, not 2'),
+    ]);
+    expect(of(some({ until: 'pinkness', capMinutes: 3 }))).toEqual([
+      expect.stringContaining('at most 3 min, so it cannot take 5'),
+    ]);
   });
 
   it('names zones that are said twice, or at once and never', () => {

@@ -5,6 +5,7 @@ import { problem, type CodeAbout } from '../problem/problem';
 import { workedZones } from '../zone/workedZones';
 import { answerWords, canStop, HIGHEST_SCORE, RESPONSES, type Question } from '../house/question';
 import { holdMinutes } from '../house/technique';
+import { waysOf } from '../protocol/deciding';
 import { resolvedSettings } from '../protocol/deviceSettings';
 import { chosenOf } from '../zone/pickZones';
 import { leavesOf, type LeafZone, type ZoneId } from '../zone/zones';
@@ -25,14 +26,18 @@ export function settingFaults({ written, worked, shelf, index }: ReviewedProtoco
         ...problem(code, message, { ...where, field }),
       });
       return [
-        ...endpointFaults(step, say),
-        ...heldFaults(step, say),
+        ...once(
+          waysOf(step).flatMap((way) => [
+            ...endpointFaults(way, say),
+            ...heldFaults(way, say),
+            ...momentFaults(way, say),
+            ...zoneFaults(way, say),
+            ...deviceFaults(way, index.devices, say),
+          ]),
+        ),
         ...(step.asks ?? [])
           .flatMap(questionFaults)
           .map((message) => say('prompt', 'question-open', message, 'asks')),
-        ...momentFaults(step, say),
-        ...zoneFaults(step, say),
-        ...deviceFaults(step, index.devices, say),
         ...materialsOfStep(step, shelf)
           .filter((material) => material.archivedOn !== undefined)
           .map((material) =>
@@ -56,6 +61,11 @@ export function settingFaults({ written, worked, shelf, index }: ReviewedProtoco
       ),
     ),
   ];
+}
+
+/** What is found in several ways of a step is said once. */
+function once(found: readonly Finding[]): Finding[] {
+  return [...new Map(found.map((each) => [each.message, each])).values()];
 }
 
 type Say = (

@@ -1,7 +1,8 @@
 import type { Draw } from '../draws/drawsOf';
-import type { LayerGroup, Step, Stretch, WorkedProtocol } from '../house/house';
+import type { LayerGroup, Otherwise, Step, Stretch, WorkedProtocol } from '../house/house';
 import { optionsOf } from '../house/protocol';
 import type { LayerGroupId } from '../house/ids';
+import { waysOf } from '../protocol/deciding';
 import { STRETCHES } from '../protocol/arrange';
 import type { WrittenOut } from '../protocol/expandBlocks';
 import type { Schedule, ScheduleRow } from '../time/schedule';
@@ -70,7 +71,7 @@ export function protocolCard(
     }
     const guest = first.startsAt - guestEnters;
     return {
-      step: mine,
+      step: saidAtTheCouch(mine, step, written),
       standing: 'done',
       clock: { room: first.startsAt, ...(guest >= 0 && step.stretch !== 'set-up' && { guest }) },
       times: more.length + 1,
@@ -124,9 +125,21 @@ export function stepsThatMayBe(written: WrittenOut, worked: WorkedProtocol): rea
   const done = new Map(worked.steps.map((step) => [step.id, step]));
   return written.steps.flatMap((step) => {
     const mine = done.get(step.id);
-    if (mine) return [mine];
+    if (mine) return waysOf(saidAtTheCouch(mine, step, written));
     return standingOf(step, written) === 'for-others' ? [] : [step];
   });
+}
+
+/** How a step is otherwise where that is only seen at the couch. */
+function atTheCouch({ otherwise = [] }: Step, { choices }: WrittenOut): readonly Otherwise[] {
+  const couch = new Set(choices.filter(({ by }) => by === 'couch').map(({ id }) => id));
+  return otherwise.filter((each) => optionsOf(each).some(({ choiceId }) => couch.has(choiceId)));
+}
+
+/** A step as it is done for a client, with what may be otherwise at the couch. */
+function saidAtTheCouch(mine: Step, step: Step, written: WrittenOut): Step {
+  const otherwise = atTheCouch(step, written);
+  return otherwise.length > 0 ? { ...mine, otherwise } : mine;
 }
 
 function standingOf(step: Step, { choices }: WrittenOut): Exclude<CardStanding, 'done'> {

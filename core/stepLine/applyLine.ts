@@ -4,11 +4,13 @@ import { holdMinutes, type Technique } from '../house/technique';
 import type { DoseId, StepId } from '../house/ids';
 import type { NewLine } from '../protocol/addSteps';
 import { changeStep } from '../protocol/editSteps';
+import { hangingOn, optionsOf } from '../house/protocol';
+import { withOtherwise } from '../protocol/otherwise';
 import {
   dosesForOf,
-  forWhomOf,
-  inOptionFor,
+  hangingFor,
   isSameWhom,
+  joinedOf,
   withDosesFor,
   type DosesFor,
 } from '../protocol/forWhom';
@@ -35,15 +37,16 @@ const A_WHILE: Minutes = { least: 5, usual: 5, most: 5 };
 export function applyLine(said: ParsedStep, before: Step | undefined, ids: NewIds): Step {
   /* For whom it is belongs to the protocol's choices, and how many layers there are to its layers: see
      `lineToAdd`. */
-  const { action, doses, for: _forWhom, layers: _layers, asks, ...rest } = said;
+  const { action, doses, for: _forWhom, layers: _layers, otherwise: _some, asks, ...rest } = said;
   const placed: Pick<Step, 'id' | 'stretch'> &
-    Partial<Pick<Step, 'meanwhileOf' | 'layerGroupId' | 'option'>> = before
+    Partial<Pick<Step, 'meanwhileOf' | 'layerGroupId' | 'option' | 'also' | 'otherwise'>> = before
     ? {
         id: before.id,
         stretch: before.stretch,
         ...(before.meanwhileOf !== undefined && { meanwhileOf: before.meanwhileOf }),
         ...(before.layerGroupId !== undefined && { layerGroupId: before.layerGroupId }),
-        ...(before.option !== undefined && { option: before.option }),
+        ...hangingOn(optionsOf(before)),
+        ...(before.otherwise && { otherwise: before.otherwise }),
       }
     : { id: ids.step(), stretch: saidStretch(action) ?? 'visit' };
   const phase = rest.phase ?? usualPhase(action);
@@ -79,17 +82,18 @@ export function changedByLine<W extends Writing>(
     ...Object.fromEntries(gone.map((key) => [key, undefined])),
     ...after,
   });
-  const before = forWhomOf(writing, step.option);
+  const before = joinedOf(writing, step);
   const known = dosesForOf(writing, step);
   const saidOf = new Map(dosesForIn(said, after.doses));
   /* What no line can say, and what is said as it was, stays in the choice in which it stands. */
-  const plain = after.doses.map(({ option, ...dose }) => {
+  const plain = after.doses.map(({ option, also, ...dose }) => {
     const was = known.get(dose.id);
     const who = saidOf.get(dose.id);
     const stays = was ? who && isSameWhom(who, was) : !who;
-    if (!option || !stays) return dose;
+    const on = optionsOf({ option, also });
+    if (on.length === 0 || !stays) return dose;
     saidOf.delete(dose.id);
-    return { ...dose, option };
+    return { ...dose, ...hangingOn(on) };
   });
   const placed = withDosesFor(changed, { name: after.name, doses: plain }, saidOf, ids.other);
   const dosed = changeStep(placed.writing, step.id, { doses: placed.doses });
@@ -97,12 +101,13 @@ export function changedByLine<W extends Writing>(
     step.meanwhileOf === undefined
       ? inLayersSaid(dosed, step.id, said.layers, after.name, ids.other)
       : dosed;
-  if (said.for && before && isSameWhom(said.for, before)) return layered;
+  const some = withOtherwise(layered, step.id, said.otherwise ?? [], ids.other);
+  if (said.for && before && isSameWhom(said.for, before)) return some;
   if (said.for) {
-    const { writing: chosen, option } = inOptionFor(layered, said.for, after.name, ids.other);
-    return changeStep(chosen, step.id, { option });
+    const { writing: chosen, on } = hangingFor(some, said.for, after.name, ids.other);
+    return changeStep(chosen, step.id, { option: undefined, also: undefined, ...on });
   }
-  return before ? changeStep(layered, step.id, { option: undefined }) : layered;
+  return before ? changeStep(some, step.id, { option: undefined, also: undefined }) : some;
 }
 
 /** For whom the products of a line are, by the doses they became. */
@@ -134,6 +139,7 @@ export function lineToAdd(
     ...(stretch !== undefined && { stretch }),
     ...(said.for && { forWhom: said.for }),
     ...(said.layers && { layers: said.layers }),
+    ...(said.otherwise && { otherwise: said.otherwise }),
   };
 }
 
@@ -161,7 +167,7 @@ function matched(doses: ParsedStep['doses'], before: readonly Dose[], ids: NewId
     return {
       id: was?.id ?? ids.dose(),
       ...dose,
-      ...(was?.option && { option: was.option }),
+      ...(was && hangingOn(optionsOf(was))),
     };
   });
 }

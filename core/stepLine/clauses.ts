@@ -11,6 +11,7 @@ import { seesLayers } from './layers';
 import { takeList, takeZones } from './lists';
 import { readMinutes, type SaidMinutes } from './minutes';
 import { takeNumber } from './numbers';
+import { seesOtherwise } from './otherwise';
 import type { ParsedStep } from './parsedStep';
 import { takeQuestion } from './questions';
 import { listed, Phrases, type Vocabulary } from './vocabulary';
@@ -357,6 +358,7 @@ function somethingElseButCommas(cursor: Cursor): boolean {
     : cursor.next.text === ';' ||
         cursor.sees(CLAUSE_WORDS) ||
         seesCondition(cursor) ||
+        seesOtherwise(cursor) ||
         seesLayers(cursor);
 }
 

@@ -1,6 +1,15 @@
-import { CONDITIONS, DAY_TIMES, PHOTOTYPES, SEASONS, SKIN_TYPES } from '../house/client';
+import {
+  CONDITIONS,
+  COURSE_VISITS,
+  DAY_TIMES,
+  EVERY_VISITS,
+  PHOTOTYPES,
+  SEASONS,
+  SINCE_LAST,
+  SKIN_TYPES,
+} from '../house/traits';
 import type { ChoosingBy } from '../house/ways';
-import type { ForWhom } from '../protocol/forWhom';
+import type { ForWhom, Joined } from '../protocol/forWhom';
 import type { Cursor } from './cursor';
 import type { ParsedStep } from './parsedStep';
 import { quotedWords } from './tokens';
@@ -28,6 +37,10 @@ for (const [value, first] of [
     WHO,
   );
 }
+for (const [at, ordinal] of ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'].entries()) {
+  add('course-visit', String(at + 1), [`on the ${ordinal} visit of the course`]);
+  if (at > 0) add('course-visit', `every-${at + 1}`, [`on every ${ordinal} visit of the course`]);
+}
 add('visit-kind', 'returning', ['on the later visits']);
 add('visit-kind', 'returning', ['returning guests', 'returning clients'], WHO);
 add('visit-kind', 'first', ['new guests', 'new clients'], WHO);
@@ -48,6 +61,8 @@ const OTHERS: Readonly<Record<Exclude<ChoosingBy, 'couch'>, string>> = {
   phototype: 'phototype',
   condition: 'finding',
   'visit-kind': 'visit',
+  'course-visit': 'visit of the course',
+  'since-last': 'time since the last visit',
   'day-time': 'time of day',
   season: 'season',
 };
@@ -56,8 +71,13 @@ for (const [by, words] of Object.entries(OTHERS))
 const ELSE = ['anybody', 'anyone', 'everybody', 'everyone'] as const;
 WHOLE.add('at the couch', { by: 'couch', values: [] });
 
+/** How conditions that are joined are written into a line. */
+export function joinedWords(joined: Joined): string {
+  return joined.map(conditionWords).join(' ');
+}
+
 /** How each condition is written into a line. */
-export function conditionWords({ by, values }: ForWhom): string {
+function conditionWords({ by, values }: ForWhom): string {
   if (by !== 'couch' && values.length === 0) return `for any other ${OTHERS[by]}`;
   const all = values.map((value) => value.replaceAll('-', ' ')).join(', ');
   switch (by) {
@@ -69,6 +89,10 @@ export function conditionWords({ by, values }: ForWhom): string {
       return `for ${all}`;
     case 'visit-kind':
       return values.includes('first') ? 'on the first visit' : 'on later visits';
+    case 'course-visit':
+      return `for course visit ${all}`;
+    case 'since-last':
+      return `for a last visit ${all} ago`;
     case 'day-time':
       return values.includes('day') ? 'by day' : 'in the evening';
     case 'season':
@@ -115,30 +139,45 @@ export function takeCondition(cursor: Cursor, said: ParsedStep): boolean {
     cursor.backTo(mark);
     return false;
   }
-  if (said.for) {
-    cursor.fault(from, cursor.behind, 'One thing decides whether a step is done: leave one out.');
+  if (isSaid(found, said.for)) {
+    cursor.fault(from, cursor.behind, ONCE);
     return true;
   }
-  said.for = found;
+  said.for = [...(said.for ?? []), found];
   cursor.note(from, cursor.behind, found.by === 'couch' ? 'decided at the couch' : 'for whom');
   return true;
+}
+
+const ONCE = 'The same thing is decided twice: say it in one, such as for dry, mature skin.';
+
+/** Whether something else is said of the same already, which cannot hold beside it. */
+function isSaid({ by, values }: ForWhom, before: Joined = []): boolean {
+  return before.some((each) => each.by === by && (by !== 'couch' || each.values[1] === values[1]));
 }
 
 /**
  * Takes for whom one product is, in brackets behind it: `2 ml rich milk (for dry skin)`, and behind another
  * `2 ml light milk (for anybody else)`.
  */
-export function takeDoseCondition(cursor: Cursor, said: ParsedStep): ForWhom | undefined {
+export function takeDoseCondition(cursor: Cursor, said: ParsedStep): Joined | undefined {
   const { from, mark } = cursor;
   if (!cursor.takeWord('(')) return undefined;
   const elseFrom = cursor.from;
   const isElse = takeElse(cursor);
-  const before = said.doses.findLast((dose) => dose.for && dose.for.by !== 'couch')?.for;
+  const before = said.doses
+    .findLast(({ for: who = [] }) => who.some(({ by }) => by !== 'couch'))
+    ?.for?.find(({ by }) => by !== 'couch');
   if (isElse && !before) cursor.fault(elseFrom, cursor.behind, elseWhat());
-  const found = isElse
-    ? { by: before?.by ?? 'skin-type', values: [] }
-    : (takeWhole(cursor) ?? readWho(cursor));
-  if (!found) {
+  const found: ForWhom[] = isElse ? [{ by: before?.by ?? 'skin-type', values: [] }] : [];
+  for (;;) {
+    cursor.takeWord('and', ',');
+    const whoFrom = cursor.from;
+    const next = takeWhole(cursor) ?? readWho(cursor);
+    if (!next) break;
+    if (isSaid(next, found)) cursor.fault(whoFrom, cursor.behind, ONCE);
+    else found.push(next);
+  }
+  if (found.length === 0) {
     cursor.backTo(mark);
     return undefined;
   }
@@ -162,6 +201,8 @@ function elseWhat(): string {
 function readWho(cursor: Cursor): ForWhom | undefined {
   if (!cursor.takeWord('for', 'if')) return undefined;
   if (cursor.takeWord('phototype', 'phototypes')) return readPhototypes(cursor);
+  const numbered = readCourseVisits(cursor) ?? readSinceLast(cursor);
+  if (numbered) return numbered;
   const found: ForWhom[] = [];
   for (;;) {
     const { mark } = cursor;
@@ -177,21 +218,70 @@ function readWho(cursor: Cursor): ForWhom | undefined {
   return first && { by: first.by, values: [...new Set(found.flatMap(({ values }) => values))] };
 }
 
-/** `IV`, `IV-VI`, `I, II and III`. */
-function readPhototypes(cursor: Cursor): ForWhom | undefined {
+/** `course visit 3`, `course visits 3, 6`, `course visit every 4`. */
+function readCourseVisits(cursor: Cursor): ForWhom | undefined {
+  const { mark } = cursor;
+  const begins = cursor.takeWord('course') && cursor.takeWord('visit', 'visits');
+  const values = begins
+    ? readEach(cursor, () => {
+        const every = cursor.takeWord('every') && 'every-';
+        const count = cursor.next?.text ?? '';
+        const value = [...COURSE_VISITS, ...EVERY_VISITS].find(
+          (each) => each === `${every ?? ''}${count}`,
+        );
+        return value && cursor.take() && [value];
+      })
+    : [];
+  if (values.length === 0) cursor.backTo(mark);
+  return values.length === 0 ? undefined : { by: 'course-visit', values };
+}
+
+/** `a last visit 2 to 4 weeks ago`, `a last visit 4 to 8 weeks, 2 to 6 months ago`. */
+function readSinceLast(cursor: Cursor): ForWhom | undefined {
+  const { mark } = cursor;
+  const begins = cursor.takeWord('a') && cursor.takeWord('last') && cursor.takeWord('visit');
+  const takeAll = (words: readonly string[]): boolean => {
+    const at = cursor.mark;
+    const isTaken = words.every((word) => cursor.takeWord(word));
+    if (!isTaken) cursor.backTo(at);
+    return isTaken;
+  };
+  const values = begins
+    ? readEach(cursor, () => {
+        const value = SINCE_LAST.find((each) => takeAll(each.split('-')));
+        return value && [value];
+      })
+    : [];
+  if (values.length > 0 && cursor.takeWord('ago')) return { by: 'since-last', values };
+  cursor.backTo(mark);
+  return undefined;
+}
+
+/** What stands between commas, each once. */
+function readEach(cursor: Cursor, read: () => readonly string[] | undefined): readonly string[] {
   const values: string[] = [];
   for (;;) {
     const { mark } = cursor;
     if (values.length > 0 && !cursor.takeWord(',', 'and', 'or')) break;
-    const from = takePhototype(cursor);
-    if (from === undefined) {
+    const some = read();
+    if (!some) {
       cursor.backTo(mark);
       break;
     }
-    const to = cursor.takeWord('-', 'to') ? takePhototype(cursor) : from;
-    values.push(...PHOTOTYPES.slice(from, (to ?? from) + 1));
+    values.push(...some);
   }
-  return values.length === 0 ? undefined : { by: 'phototype', values: [...new Set(values)] };
+  return [...new Set(values)];
+}
+
+/** `IV`, `IV-VI`, `I, II and III`. */
+function readPhototypes(cursor: Cursor): ForWhom | undefined {
+  const values = readEach(cursor, () => {
+    const from = takePhototype(cursor);
+    if (from === undefined) return undefined;
+    const to = cursor.takeWord('-', 'to') ? takePhototype(cursor) : from;
+    return PHOTOTYPES.slice(from, (to ?? from) + 1);
+  });
+  return values.length === 0 ? undefined : { by: 'phototype', values };
 }
 
 function takePhototype(cursor: Cursor): number | undefined {

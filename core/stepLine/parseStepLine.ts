@@ -7,6 +7,7 @@ import { seesAmount, takeAmounts } from './amounts';
 import { seesLayers, takeLayers } from './layers';
 import { takeMinutes, takeMoment } from './minutes';
 import { takeHeld, takeTechnique } from './techniques';
+import { putOtherwise, seesOtherwise } from './otherwise';
 import type { ParsedStep } from './parsedStep';
 import { plainText } from './tokens';
 import type { Vocabulary } from './vocabulary';
@@ -34,7 +35,27 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
   const said: ParsedStep = { doses: [] };
   const beside = cursor.takeWord('+') !== undefined;
   const isNameAsked = takeWhat(cursor, said, words);
+  takeParts(cursor, said, words);
   while (!cursor.done) {
+    const { from } = cursor;
+    cursor.takeWord('but');
+    const some: ParsedStep = { doses: [] };
+    takeParts(cursor, some, words);
+    putOtherwise(cursor, said, some, from);
+  }
+  return {
+    beside,
+    said,
+    isNameAsked,
+    understood: cursor.understood,
+    faults: cursor.faults,
+    wanted: cursor.wanted,
+  };
+}
+
+/** Takes the parts of a line in any order, up to where it is otherwise for some. */
+function takeParts(cursor: Cursor, said: ParsedStep, words: Vocabulary): void {
+  while (!cursor.done && !seesOtherwise(cursor)) {
     if (cursor.takeWord(',', ';', 'and', '+', '.')) continue;
     if (takeMoment(cursor, said)) continue;
     if (takeHeld(cursor, said) || takeMinutes(cursor, said)) continue;
@@ -49,14 +70,6 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
     if (takeTechnique(cursor, said, words)) continue;
     skip(cursor, words);
   }
-  return {
-    beside,
-    said,
-    isNameAsked,
-    understood: cursor.understood,
-    faults: cursor.faults,
-    wanted: cursor.wanted,
-  };
 }
 
 /** Takes what is done, and its name; whether that is to be asked about. */
@@ -153,6 +166,7 @@ function isBehindName(cursor: Cursor, words: Vocabulary): boolean {
     next.text === 'and' ||
     cursor.sees(CLAUSE_WORDS) ||
     seesCondition(cursor) ||
+    seesOtherwise(cursor) ||
     seesLayers(cursor) ||
     seesAmount(cursor, words)
   );
@@ -190,6 +204,7 @@ function skip(cursor: Cursor, words: Vocabulary): void {
     cursor.next?.kind !== 'number' &&
     !cursor.sees(CLAUSE_WORDS) &&
     !seesCondition(cursor) &&
+    !seesOtherwise(cursor) &&
     !cursor.sees(words.coats)
   );
   cursor.unknown(

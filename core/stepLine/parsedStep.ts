@@ -1,5 +1,6 @@
 import type { Dose, Step } from '../house/house';
-import type { ForWhom } from '../protocol/forWhom';
+import type { Joined } from '../protocol/forWhom';
+import type { SaidOtherwise } from '../protocol/otherwise';
 import type { SaidQuestion } from '../house/question';
 import type { LayersSaid } from '../protocol/layersSaid';
 
@@ -40,10 +41,12 @@ export type ParsedStep = {
 } & {
   name?: string;
   /** for whom it is, or when; everybody unless said */
-  for?: ForWhom;
+  for?: Joined;
   /** in how many layers it is done; once unless said */
   layers?: LayersSaid;
   asks?: readonly SaidQuestion[];
   /** each for whom it is, where that is said of it alone */
-  doses: (Omit<Dose, 'id' | 'option'> & { readonly for?: ForWhom })[];
+  doses: (Omit<Dose, 'id' | 'option' | 'also'> & { readonly for?: Joined })[];
+  /** how it is otherwise for some */
+  otherwise?: readonly SaidOtherwise[];
 };

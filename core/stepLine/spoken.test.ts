@@ -3,7 +3,7 @@ import type { Amount, Material } from '../house/house';
 import { asId } from '../house/ids';
 import { bought, cleanser, mix, sachet } from '../testing/sample';
 import { zoneName } from '../zone/zoneNames';
-import { conditionWords } from './conditions';
+import { joinedWords } from './conditions';
 import { parseStepLine } from './parseStepLine';
 import { vocabularyOf } from './vocabulary';
 
@@ -70,7 +70,7 @@ function became(line: string): string {
         `${amountWords(amount)} ${source.kind === 'material' ? source.materialId : source.mixId}`,
     ),
     said.zones && `on ${said.zones.map(zoneName).join('+')}`,
-    said.for && conditionWords(said.for),
+    said.for && joinedWords(said.for),
     said.optional && `if needed${said.optional.if && `: ${said.optional.if}`}`,
     said.capMinutes !== undefined && `cap ${rounded(said.capMinutes)}`,
     ...faults.map(({ message }) => `? ${message}`),
@@ -178,10 +178,7 @@ describe('a line as it is said', () => {
     ['extract 5 min if needed', 'extract | 5 min | if needed'],
     ['extract 5 min if "comedones are seen"', 'extract | 5 min | if needed: comedones are seen'],
     ['massage 5 min at the couch', 'massage | 5 min | at the couch'],
-    [
-      'peel 2 min by day for oily skin',
-      'peel | 2 min | by day | ? One thing decides whether a step is done: leave one out.',
-    ],
+    ['peel 2 min by day for oily skin', 'peel | 2 min | by day for oily skin'],
     ['mask rests 5 min for oily skin', 'Mask rests | 5 min | for oily skin'],
     ['prepare for the peel 5 min', 'Prepare for the peel | 5 min'],
     [
@@ -190,7 +187,7 @@ describe('a line as it is said', () => {
     ],
     [
       'peel 2 min for dry skin for oily skin',
-      'peel | 2 min | for dry skin | ? One thing decides whether a step is done: leave one out.',
+      'peel | 2 min | for dry skin | ? The same thing is decided twice: say it in one, such as for dry, mature skin.',
     ],
     /* what would vanish in a name */
     [

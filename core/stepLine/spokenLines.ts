@@ -4,7 +4,7 @@ import { asId } from '../house/ids';
 import { isStep } from '../house/protocol';
 import { addedAll, type NewLine } from '../protocol/addSteps';
 import { lineToAdd, type NewIds } from './applyLine';
-import { conditionWords } from './conditions';
+import { joinedWords } from './conditions';
 import { parseLines, type LineOfMany } from './parseLines';
 import type { Vocabulary } from './vocabulary';
 
@@ -92,7 +92,7 @@ function spoken(parsed: LineOfMany, what: NewLine, steps: readonly Line[]): Spok
     }),
     zones: said.zones ?? [],
     for: [
-      ...(said.for ? [conditionWords(said.for).replace(/^for /u, '')] : []),
+      ...(said.for ? [joinedWords(said.for).replace(/^for /u, '')] : []),
       ...(said.optional ? [said.optional.if === '' ? 'if needed' : `if ${said.optional.if}`] : []),
     ],
     questions: told('question'),

@@ -1,8 +1,9 @@
 import { ZONE_MODES, ZONE_MODE_WORDS } from '../house/ways';
-import type { Amount, Dose, Source, Step, Writing, ZoneSetting } from '../house/house';
-import { dosesForOf, forWhomOf, type DosesFor, type ForWhom } from '../protocol/forWhom';
+import type { Amount, Dose, Otherwise, Source, Step, Writing, ZoneSetting } from '../house/house';
+import { dosesForOf, joinedOf, type DosesFor, type Joined } from '../protocol/forWhom';
+import { otherwiseSaidOf, type SaidOtherwise } from '../protocol/otherwise';
 import { layersSaidOf, type LayersSaid } from '../protocol/layersSaid';
-import { conditionWords } from './conditions';
+import { joinedWords } from './conditions';
 import { layersWords } from './layers';
 import { techniqueWords } from '../house/technique';
 import { gentleHands, sayableName } from './defaults';
@@ -19,17 +20,19 @@ const DECIMALS = 6;
 /** What a line says of a step that does not stand in the step itself. */
 export interface AroundStep {
   readonly beside?: boolean;
-  readonly forWhom?: ForWhom | undefined;
+  readonly forWhom?: Joined | undefined;
   readonly dosesFor?: DosesFor | undefined;
   readonly layers?: LayersSaid | undefined;
+  readonly otherwise?: readonly SaidOtherwise[] | undefined;
 }
 
 /** What a line says of a step and its products that stands in the choices and layers of the protocol. */
 export function aroundStep(writing: Writing, step: Step): AroundStep {
   return {
-    forWhom: forWhomOf(writing, step.option),
+    forWhom: joinedOf(writing, step),
     dosesFor: dosesForOf(writing, step),
     layers: layersSaidOf(writing, step.id),
+    otherwise: otherwiseSaidOf(writing, step.id),
   };
 }
 
@@ -40,41 +43,23 @@ export function aroundStep(writing: Writing, step: Step): AroundStep {
 export function writeStepLine(
   step: Step,
   words: Vocabulary,
-  { beside = false, forWhom, dosesFor, layers }: AroundStep = {},
+  { beside = false, forWhom, dosesFor, layers, otherwise = [] }: AroundStep = {},
 ): string {
-  const { action, phase, until, capMinutes, device, removal, optional } = step;
+  const { action, phase, optional, hands, ...says } = step;
   const parts: (string | undefined)[] = [
     beside ? '+' : undefined,
     action,
     step.name === sayableName(action) ? undefined : quotedWords(step.name),
     step.doses.map((dose) => doseWritten(dose, words, dosesFor?.get(dose.id))).join(' and '),
-    clause('on', zones(step.zones, words)),
-    ...ZONE_MODES.map((mode) => clause(ZONE_MODE_WORDS[mode], zones(step[mode], words))),
-    step.technique && techniqueWords(step.technique).join(' '),
-    clause('with', step.tools?.join(', ')),
-    device &&
-      `with ${words.devices.all().find(({ value }) => value === device.deviceId)?.name ?? ''}${settings(device.settings, words)}`,
-    clause('running', named(words.devices.all(), step.running)),
-    minutesWritten(step.minutes),
-    until === undefined ? undefined : `until ${quotedWords(until)}`,
-    capMinutes === undefined
-      ? undefined
-      : `at most ${number(capMinutes)} min${step.capSince ? ' from first touch' : ''}`,
-    step.hands === gentleHands(action) ? undefined : step.hands,
+    ...workWritten(says, words),
+    hands === gentleHands(action) ? undefined : hands,
     step.by === 'assistant' ? 'by assistant' : undefined,
     step.covers && 'covered',
-    removal &&
-      [
-        `then ${removal.how.replaceAll('-', ' ')}`,
-        removalUse(removal.taking, removal.waterMl, words),
-      ]
-        .filter(Boolean)
-        .join(' '),
-    step.gloves && `${step.gloves} gloves`,
+    ...offWritten(says, words),
     clause('makes', named(words.mixes.all(), step.makes)),
     optional &&
       `if ${optional.if === '' ? 'needed' : quotedWords(optional.if)}${optional.usually === 'done' ? '' : ' usually left out'}`,
-    forWhom && conditionWords(forWhom),
+    forWhom && joinedWords(forWhom),
     layers && layersWords(layers, words, minutesWritten),
     step.inLayers && LAYERS[step.inLayers],
     clause('offer', named(words.protocols.all(), step.offers)),
@@ -89,13 +74,63 @@ export function writeStepLine(
     quotedClause('because', step.why),
     quotedClause('watch', step.watch),
     quotedClause('note', step.note),
+    ...otherwise.flatMap((each) => otherwiseWritten(each, words)),
   ];
+  return together(parts);
+}
+
+function together(parts: readonly (string | undefined)[]): string {
   return parts.filter((part) => part !== undefined && part !== '').join(' ');
 }
 
-function doseWritten(dose: Dose, words: Vocabulary, who: ForWhom | undefined): string {
+/** `but for sensitive skin 3 min at most 4 min` */
+function otherwiseWritten({ for: whom, says, layers }: SaidOtherwise, words: Vocabulary): string {
+  return together([
+    `but ${joinedWords(whom)}`,
+    ...workWritten(says, words),
+    says.hands,
+    ...offWritten(says, words),
+    layers && layersWords(layers, words, minutesWritten),
+  ]);
+}
+
+/** Where, how, with what and how long. */
+function workWritten(says: Otherwise['says'], words: Vocabulary): (string | undefined)[] {
+  const { technique, device, minutes, until, capMinutes, capSince } = says;
+  return [
+    clause('on', zones(says.zones, words)),
+    ...ZONE_MODES.map((mode) => clause(ZONE_MODE_WORDS[mode], zones(says[mode], words))),
+    technique && techniqueWords(technique).join(' '),
+    clause('with', says.tools?.join(', ')),
+    device &&
+      `with ${words.devices.all().find(({ value }) => value === device.deviceId)?.name ?? ''}${settings(device.settings, words)}`,
+    clause('running', named(words.devices.all(), says.running)),
+    minutes && minutesWritten(minutes),
+    until === undefined ? undefined : `until ${quotedWords(until)}`,
+    capMinutes === undefined
+      ? undefined
+      : `at most ${number(capMinutes)} min${capSince ? ' from first touch' : ''}`,
+  ];
+}
+
+/** How it comes off, and gloves. */
+function offWritten(
+  { removal, gloves }: Otherwise['says'],
+  words: Vocabulary,
+): (string | undefined)[] {
+  return [
+    removal &&
+      together([
+        `then ${removal.how.replaceAll('-', ' ')}`,
+        removalUse(removal.taking, removal.waterMl, words),
+      ]),
+    gloves && `${gloves} gloves`,
+  ];
+}
+
+function doseWritten(dose: Dose, words: Vocabulary, who: Joined | undefined): string {
   const said = `${dose.opening === 'fresh' ? '' : 'left-over '}${amountOf(dose, words)}`;
-  return who ? `${said} (${conditionWords(who)})` : said;
+  return who ? `${said} (${joinedWords(who)})` : said;
 }
 
 const LAYERS = {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Amount, Dose, LayerGroup, Material, Step } from '../house/house';
+import type { Amount, Dose, LayerGroup, Material, Otherwise, Step } from '../house/house';
+import { withOtherwise } from '../protocol/otherwise';
 import { asId } from '../house/ids';
 import {
   DIRECTIONS,
@@ -12,13 +13,13 @@ import {
   TEMPERATURES,
   type Technique,
 } from '../house/technique';
-import { REMOVALS, TOOLS } from '../house/ways';
+import { REMOVALS, TOOLS, VARYING } from '../house/ways';
 import { ACTIONS, PHASES } from '../house/actions';
 import { RESPONSES, SIGNS, type AnswerKind, type Question, type Reaction } from '../house/question';
 import { measured, minutes, protocol, step } from '../testing/sample';
 import { clay, ids, materials, pen, read, said, steamer, words } from '../testing/spoken';
 import { ZONE_IDS } from '../zone/zoneOrder';
-import { dosesForOf, forWhomOf, type ForWhom } from '../protocol/forWhom';
+import { dosesForOf, joinedOf, type ForWhom, type Joined } from '../protocol/forWhom';
 import { added, addedAll } from '../protocol/addSteps';
 import { applyLine, changedByLine, lineToAdd } from './applyLine';
 import { aroundStep, writeStepLine } from './writeStepLine';
@@ -293,13 +294,17 @@ describe('for whom a step is', () => {
     { by: 'visit-kind', values: [] },
     { by: 'day-time', values: [] },
     { by: 'season', values: [] },
+    { by: 'course-visit', values: ['3', '6', 'every-4'] },
+    { by: 'course-visit', values: [] },
+    { by: 'since-last', values: ['2-to-4-weeks', 'over-6-months'] },
+    { by: 'since-last', values: [] },
   ])('is said by its line, and read back: $by $values', (forWhom) => {
-    expect(said(writeStepLine(mask, words, { forWhom })).for).toEqual(forWhom);
+    expect(said(writeStepLine(mask, words, { forWhom: [forWhom] })).for).toEqual([forWhom]);
   });
 
   it('follows its line, and is everybody again when the line does not say it', () => {
     const some = changed('mask 3 min for oily skin');
-    expect(forWhomOf(some, some.steps[0]?.option)).toEqual(oily);
+    expect(joinedOf(some, some.steps[0] ?? {})).toEqual([oily]);
     const all = changed('mask 3 min', some, some.steps[0]);
     expect(all.steps[0]?.option).toBeUndefined();
   });
@@ -309,6 +314,133 @@ describe('for whom a step is', () => {
     const before = { ...mask, option };
     const after = changed('mask 4 min', protocol([before]), before);
     expect(after.steps[0]?.option).toEqual(option);
+  });
+});
+
+const anew = () => ({ ...ids, other: counted() });
+
+describe('several conditions that are joined', () => {
+  const mask = step('Mask', minutes(3), { action: 'mask', phase: 'mask' });
+  const joined: Joined = [
+    { by: 'skin-type', values: ['dry', 'mature'] },
+    { by: 'day-time', values: ['evening'] },
+    { by: 'course-visit', values: ['3', '6'] },
+  ];
+
+  it('all hold, are said one behind the other and read back', () => {
+    const of = changedByLine(
+      protocol([mask]),
+      mask,
+      said('mask 3 min for dry, mature skin in the evening on the third visit of the course'),
+      ids,
+    );
+    const of3 = changedByLine(
+      protocol([mask]),
+      mask,
+      said('mask 3 min for dry, mature skin in the evening for course visit 3, 6'),
+      anew(),
+    );
+    expect(of.choices).toHaveLength(3);
+    expect(joinedOf(of3, of3.steps[0] ?? {})).toEqual(joined);
+    const line = writeStepLine(of3.steps[0] as Step, words, aroundStep(of3, of3.steps[0] as Step));
+    expect(line).toContain('for dry, mature skin in the evening for course visit 3, 6');
+    expect(changedByLine(of3, of3.steps[0] as Step, said(line), ids)).toEqual(of3);
+    const all = changedByLine(of3, of3.steps[0] as Step, said('mask 3 min'), ids);
+    expect(joinedOf(all, all.steps[0] ?? {})).toBeUndefined();
+  });
+
+  it('are for a product, too', () => {
+    expect(
+      said('cleanse 3 ml cleansing milk (for dry skin, in winter) 5 min').doses[0]?.for,
+    ).toEqual([
+      { by: 'skin-type', values: ['dry'] },
+      { by: 'season', values: ['winter'] },
+    ]);
+  });
+
+  it('cannot both hold where they decide the same', () => {
+    expect(read('mask 3 min for dry skin for oily skin').faults[0]?.message).toContain('twice');
+  });
+});
+
+const varied = anyStep.map(
+  ({ minutes: time, hands, zones, lightly, more, last, never, ...of }): Otherwise['says'] => ({
+    minutes: time,
+    hands,
+    ...(zones.length > 0 && { zones }),
+    ...(lightly && { lightly }),
+    ...(more && { more }),
+    ...(last && { last }),
+    ...(never && { never }),
+    ...Object.fromEntries(
+      Object.entries(of).filter(([key]) => (VARYING as readonly string[]).includes(key)),
+    ),
+  }),
+);
+
+describe('how a step is otherwise for some', () => {
+  const facial = protocol([step('Mask', minutes(12), { action: 'mask', phase: 'mask' })], {
+    layerGroups: [{ id: asId('g'), name: 'Coats', layers: { first: 1, returning: 2 } }],
+  });
+  const layered = { ...facial, steps: [{ ...facial.steps[0], layerGroupId: asId('g') } as Step] };
+  const [mask] = facial.steps as readonly Step[];
+  if (!mask) throw new Error('The facial has a step.');
+
+  it('is written and read back, whatever is otherwise and for whom', () => {
+    const whoms = fc.uniqueArray(
+      fc.constantFrom<Joined>(
+        [{ by: 'skin-type', values: ['sensitive'] }],
+        [{ by: 'season', values: ['winter'] }],
+        [
+          { by: 'visit-kind', values: ['first'] },
+          { by: 'couch', values: ['Gentle', 'Today'] },
+        ],
+      ),
+      { minLength: 1 },
+    );
+    fc.assert(
+      fc.property(whoms, fc.array(varied, { minLength: 3, maxLength: 3 }), (all, says) => {
+        const layers = { first: 1, returning: 3 };
+        const otherwise = all.map((whom, at) => ({
+          for: whom,
+          says: says[at] ?? {},
+          ...(at === 1 && { layers }),
+        }));
+        const so = withOtherwise(layered, mask.id, otherwise, counted());
+        const made = so.steps[0] as Step;
+        const line = writeStepLine(made, words, aroundStep(so, made));
+        const parsed = read(line);
+        expect(parsed.faults, line).toEqual([]);
+        expect(parsed.said.otherwise, line).toEqual(otherwise);
+        expect(changedByLine(so, made, parsed.said, ids), line).toEqual(so);
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  it('is taken off when the line does not say it any more', () => {
+    const some = changedByLine(
+      facial,
+      mask,
+      said('mask 12 min but for sensitive skin 6 min at most 8 min but in winter on cheeks'),
+      anew(),
+    );
+    const made = some.steps[0] as Step;
+    expect(made.otherwise).toMatchObject([
+      { says: { minutes: minutes(6), capMinutes: 8 } },
+      { says: { zones: ['cheeks'] } },
+    ]);
+    const all = changedByLine(some, made, said('mask 12 min'), ids);
+    expect((all.steps[0] as Step).otherwise).toBeUndefined();
+  });
+
+  it.each([
+    ['mask 12 min but for dry skin', 'What is otherwise'],
+    ['mask 12 min but for dry skin 3 ml cleansing milk', 'Another product'],
+    ['mask 12 min but for dry skin say "Now"', 'can be otherwise where'],
+    ['mask 12 min but for dry skin in 2 layers', 'Say first in how many layers'],
+  ])('asks about “%s”', (line, message) => {
+    expect(read(line).faults[0]?.message).toContain(message);
   });
 });
 
@@ -378,7 +510,7 @@ describe('for whom a product is', () => {
   it('is said in brackets behind it, and not of the step', () => {
     const read_ = said(line);
     expect(read_.for).toBeUndefined();
-    expect(read_.doses.map((each) => each.for)).toEqual([undefined, dry]);
+    expect(read_.doses.map((each) => each.for)).toEqual([undefined, [dry]]);
   });
 
   it('makes the choice when it is added, and is written and read back', () => {
@@ -386,10 +518,10 @@ describe('for whom a product is', () => {
     const of = added(protocol([]), what, undefined, ids.other);
     expect(of.choices).toHaveLength(1);
     expect(dosesForOf(of, of.steps[0] as Step)).toEqual(
-      new Map([[(of.steps[0] as Step).doses[1]?.id, dry]]),
+      new Map([[(of.steps[0] as Step).doses[1]?.id, [dry]]]),
     );
     expect(written(of)).toContain('(for dry skin)');
-    expect(said(written(of)).doses.map((each) => each.for)).toEqual([undefined, dry]);
+    expect(said(written(of)).doses.map((each) => each.for)).toEqual([undefined, [dry]]);
   });
 
   it('follows its line, and is everybody again when the line does not say it', () => {
@@ -397,7 +529,7 @@ describe('for whom a product is', () => {
     const change = (to: string, from = of) =>
       changedByLine(from, from.steps[0] as Step, said(to), ids);
     const later = change('cleanse 3 ml cleansing milk (in the evening) and 2 ml water 5 min');
-    expect([...dosesForOf(later, later.steps[0] as Step).values()]).toEqual([evening]);
+    expect([...dosesForOf(later, later.steps[0] as Step).values()]).toEqual([[evening]]);
     const all = change('cleanse 3 ml cleansing milk and 2 ml water 5 min');
     expect(dosesForOf(all, all.steps[0] as Step).size).toBe(0);
   });

@@ -3,11 +3,13 @@ import type {
   CautionLevel,
   Choice,
   ChoosingBy,
+  Conditional,
   Lasting,
   RemovalWay,
   Step,
   ZoneSetting,
 } from '@bienestar/core/house/house';
+import { optionsOf } from '@bienestar/core/house/protocol';
 import type { ZoneSet } from '@bienestar/core/zone/zoneSets';
 import { energyInAll, resolvedSettings } from '@bienestar/core/protocol/deviceSettings';
 import { zoneName } from '@bienestar/core/zone/zoneNames';
@@ -24,6 +26,8 @@ export const CHOOSING_WORDS: Record<ChoosingBy, string> = {
   phototype: 'phototype',
   condition: 'what is seen',
   'visit-kind': 'first or later visit',
+  'course-visit': 'which visit of the course',
+  'since-last': 'how long ago the last visit was',
   'day-time': 'day or evening',
   season: 'season',
   couch: 'decided at the couch',
@@ -101,8 +105,27 @@ export function optionWords(choice: Choice, optionId: string | undefined): strin
       : option.for.length === 0
         ? 'anybody else'
         : option.for.map(spoken).join(', ');
-  const isSaid = whom === '' || whom === option.name;
+  const isSaid = whom === '' || whom === option.name.toLowerCase();
   return `${choice.name}: ${option.name}${isSaid ? '' : ` (${whom})`}`;
+}
+
+/** Everything on which something hangs, in a line; nothing of what is for everybody. */
+export function hangingWords(choices: readonly Choice[], thing: Conditional): string | undefined {
+  const words = optionsOf(thing).flatMap(({ choiceId, optionId }) => {
+    const choice = choices.find(({ id }) => id === choiceId);
+    return choice ? [optionWords(choice, optionId)] : [];
+  });
+  return words.length === 0 ? undefined : words.join(' and ');
+}
+
+/** The names of the options on which something hangs; nothing of what is for everybody. */
+export function hangingNames(choices: readonly Choice[], thing: Conditional): string | undefined {
+  const names = optionsOf(thing).flatMap(
+    ({ choiceId, optionId }) =>
+      choices.find(({ id }) => id === choiceId)?.options.find(({ id }) => id === optionId)?.name ??
+      [],
+  );
+  return names.length === 0 ? undefined : names.join(' and ');
 }
 
 /** A client in a line: "dry skin, phototype III, first visit, evening". */

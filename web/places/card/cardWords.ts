@@ -15,21 +15,14 @@ import {
 } from '@bienestar/core/room/protocolCard';
 import type { MixId } from '@bienestar/core/house/ids';
 import { scaleTriple, type Triple } from '@bienestar/core/quantity/triple';
-import { techniqueWords } from '@bienestar/core/house/technique';
 import { questionWords } from '@bienestar/core/house/question';
 import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
-import { ZONE_MODES, ZONE_MODE_WORDS } from '@bienestar/core/house/ways';
 import { amountWords, saidAmount, span, type SaidAmount } from '../../format/amountWords';
 import { number } from '../../format/figures';
-import {
-  LEVEL_WORDS,
-  optionWords,
-  removalWords,
-  settingsWords,
-  spoken,
-} from '../../format/protocolWords';
+import { hangingWords, LEVEL_WORDS, spoken } from '../../format/protocolWords';
 import { afterWords, beforeWords } from './aroundWords';
 import type { RoomWork } from './roomWork';
+import { detailsOf, minutesWords, otherLayersWords, otherwiseWords } from './stepDetails';
 
 /** A step of the card in words, for the screen, for paper and for a PDF. */
 export interface CardLine {
@@ -140,48 +133,23 @@ function cautionWords({
 function lineOf(of: CardStep, work: RoomWork): CardLine {
   const { step, standing, number: at, clock, times, layersBegin, inLayers } = of;
   const { house } = work;
-  const own = house.settings.ownZones;
-  const nameOf = (id: string): string | undefined =>
-    house.materials.find((each) => each.id === id)?.name;
-  const device = step.device && house.devices.find((each) => each.id === step.device?.deviceId);
-  const running = (step.running ?? []).flatMap(
-    (id) => house.devices.find((each) => each.id === id)?.name ?? [],
-  );
   const offers = (step.offers ?? []).flatMap(
     (id) => house.protocols.find((each) => each.id === id)?.name ?? [],
   );
   const details = [
-    zonesSaid(step.zones, own).join(', '),
-    ...ZONE_MODES.map(
-      (mode) => step[mode] && `${ZONE_MODE_WORDS[mode]} ${zonesSaid(step[mode], own).join(', ')}`,
-    ),
-    ...(step.technique ? techniqueWords(step.technique) : []),
-    step.tools && `with ${step.tools.map(spoken).join(', ')}`,
-    device && `with ${device.name}`,
-    ...settingsWords(
-      step.device?.settings ?? [],
-      (kind) => device?.settings.find((each) => each.kind === kind)?.unit ?? '',
-      own,
-    ),
-    running.length > 0 && `${running.join(', ')} running`,
-    step.until && `until ${step.until}`,
-    contactWords(of, work),
-    step.gloves && `${step.gloves} gloves`,
+    ...detailsOf(step, work, contactWords(of, work)),
     step.covers && 'covered',
-    step.removal &&
-      (step.removal.how === 'stays-on'
-        ? removalWords(step.removal, nameOf)
-        : `comes off: ${removalWords(step.removal, nameOf)}`),
     step.by === 'assistant' && 'assistant',
     times > 1 && !inLayers && `${times} times`,
     offers.length > 0 && `may be offered: ${offers.join(', ')}`,
-  ].filter((each): each is string => typeof each === 'string' && each !== '');
+    ...(step.otherwise ?? []).map((each) => otherwiseWords(each, work)),
+  ].filter((each) => typeof each === 'string');
   return {
     key: step.id,
     standing,
     number: at === undefined ? '' : String(at),
     name: step.name,
-    minutes: `${span({ low: step.minutes.least, usual: step.minutes.usual, high: step.minutes.most })} min`,
+    minutes: minutesWords(step.minutes),
     roomClock: clock && minuteWords(clock.room),
     guestClock: clock?.guest === undefined ? undefined : minuteWords(clock.guest),
     hands: step.hands,
@@ -223,20 +191,23 @@ function minuteWords(minute: number): string {
 
 /** For whom a step is, or when it is done, where that is not everybody and always. */
 function whenWords({ step, standing }: CardStep, { written }: RoomWork): string | undefined {
-  const choice = written.choices.find(({ id }) => id === step.option?.choiceId);
+  const whom = hangingWords(written.choices, step);
   const needed = step.optional && `if ${step.optional.if === '' ? 'needed' : step.optional.if}`;
   const usually =
     step.optional && (step.optional.usually === 'done' ? 'usually done' : 'usually left out');
   const words = [
-    choice &&
-      standing === 'at-the-couch' &&
-      `at the couch, ${optionWords(choice, step.option?.optionId)}`,
-    choice && standing === 'for-others' && `only for ${optionWords(choice, step.option?.optionId)}`,
-    choice && standing === 'done' && optionWords(choice, step.option?.optionId),
+    whom && `${WHEN_WORDS[standing]}${whom}`,
     needed && `${needed}, ${usually ?? ''}`,
   ].filter((each) => typeof each === 'string');
   return words.length === 0 ? undefined : words.join('; ');
 }
+
+const WHEN_WORDS: Readonly<Record<CardStanding, string>> = {
+  done: '',
+  'if-needed': '',
+  'at-the-couch': 'at the couch, ',
+  'for-others': 'only for ',
+};
 
 /** The mixes that a step makes, and those it uses that no step makes. */
 function mixesMadeIn(step: Step, { written }: RoomWork): readonly MixId[] {
@@ -285,21 +256,21 @@ function mixWords(id: MixId, { house, shelf, draws }: RoomWork): string[] {
   ];
 }
 
-function layersWords(group: LayerGroup, { schedule, house }: RoomWork): string {
+function layersWords(group: LayerGroup, { schedule, house, written }: RoomWork): string {
   const layers = new Set(
     schedule.rows.flatMap((row) =>
       row.of.kind === 'between' && row.of.layerGroupId === group.id ? [row.layer] : [],
     ),
   ).size;
-  const { between, asks = [], testSpot, halves } = group;
+  const { between, asks = [], testSpot, halves, otherwise = [] } = group;
   return [
     `${group.name}: ${layers + 1} times`,
     halves && 'each half of the face for itself',
     testSpot &&
-      `first a test spot on ${zonesSaid(testSpot.zones, house.settings.ownZones).join(', ')}, ${span({ low: testSpot.minutes.least, usual: testSpot.minutes.usual, high: testSpot.minutes.most })} min, wait ${span({ low: testSpot.wait.least, usual: testSpot.wait.usual, high: testSpot.wait.most })} min and watch ${testSpot.watch}`,
-    between &&
-      `between: wait ${span({ low: between.wait.least, usual: between.wait.usual, high: between.wait.most })} min`,
+      `first a test spot on ${zonesSaid(testSpot.zones, house.settings.ownZones).join(', ')}, ${minutesWords(testSpot.minutes)}, wait ${minutesWords(testSpot.wait)} and watch ${testSpot.watch}`,
+    between && `between: wait ${minutesWords(between.wait)}`,
     asks.length > 0 && `after each: ${asks.map(questionWords).join('; ')}`,
+    ...otherwise.map((each) => otherLayersWords(each, { written })),
   ]
     .filter((each) => typeof each === 'string')
     .join('; ');
@@ -323,7 +294,7 @@ function drawnAmounts({ step, draws }: CardStep, { house, written }: RoomWork): 
       !isBesides && dose ? dose.amount : ({ how: 'measured', quantity: base, unit } as const);
     const persons =
       draw.persons === undefined || draw.persons === 1 ? '' : ` for ${draw.persons} people`;
-    const option = dose?.option && optionOf(dose, written);
+    const option = dose && optionOf(dose, written);
     const facts = mix || !material ? '' : factsOf(material);
     return [
       named(
@@ -361,9 +332,9 @@ function factsOf({ name, care }: Material): string {
   return facts.length === 0 ? '' : `, ${facts.join(', ')}`;
 }
 
-function optionOf({ option }: Pick<Dose, 'option'>, { choices }: Writing): string {
-  const choice = choices.find(({ id }) => id === option?.choiceId);
-  return choice ? `, ${optionWords(choice, option?.optionId)}` : '';
+function optionOf(dose: Dose, { choices }: Writing): string {
+  const whom = hangingWords(choices, dose);
+  return whom === undefined ? '' : `, ${whom}`;
 }
 
 function named({ said, base }: SaidAmount, name: string): SaidAmount {

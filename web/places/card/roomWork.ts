@@ -16,6 +16,7 @@ import type {
 import { indexHouse, type ShelfIndex } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
 import { failWith, ok, type Outcome } from '@bienestar/core/problem/problem';
+import { waysOf } from '@bienestar/core/protocol/deciding';
 import { expandBlocks, type WrittenOut } from '@bienestar/core/protocol/expandBlocks';
 import { stepsThatMayBe } from '@bienestar/core/room/protocolCard';
 import type { Schedule } from '@bienestar/core/time/schedule';
@@ -106,7 +107,7 @@ export function roomWorkOf(
     shelf,
     settings: settingsFor(house.settings, client),
     cautions: cautionsFor(stepsThatMayBe(written.value, worked.protocol.value)),
-    cautionsOfAll: cautionsFor(written.value.steps),
+    cautionsOfAll: cautionsFor(written.value.steps.flatMap(waysOf)),
     edition: inUse.called,
   });
 }

@@ -3,7 +3,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import type { Choice as ChoiceOf, ChoiceOption, Protocol } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { CHOOSING_BY, type ChoosingBy } from '@bienestar/core/house/ways';
-import { CHOOSING_VALUES } from '@bienestar/core/protocol/choose';
+import { CHOOSING_VALUES } from '@bienestar/core/protocol/choosingValues';
 import { changeChoice, removeChoice, removeOption } from '@bienestar/core/protocol/editChoices';
 import { CHOOSING_WORDS, spoken } from '../../format/protocolWords';
 import { Button, IconButton } from '../../parts/Button';

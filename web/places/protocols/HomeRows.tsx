@@ -1,4 +1,4 @@
-import { CONDITIONS } from '@bienestar/core/house/client';
+import { CONDITIONS } from '@bienestar/core/house/traits';
 import type { HomeUse, Recommended } from '@bienestar/core/house/house';
 import { offeredOf } from '@bienestar/core/house/offered';
 import { DAY_PARTS, type DayPart } from '@bienestar/core/house/ways';

@@ -1,6 +1,7 @@
-import { TRAIT_VALUES } from '@bienestar/core/protocol/choose';
-import { choicesInUse } from '@bienestar/core/protocol/workFor';
-import type { Client } from '@bienestar/core/house/client';
+import { TRAIT_VALUES } from '@bienestar/core/protocol/choosingValues';
+import { choicesDeciding } from '@bienestar/core/protocol/deciding';
+import type { Client, ClientTraits } from '@bienestar/core/house/client';
+import type { ChoosingBy } from '@bienestar/core/house/ways';
 import type { WrittenOut } from '@bienestar/core/protocol/expandBlocks';
 import { spoken } from '../../format/protocolWords';
 import { Choice } from '../../parts/Choice';
@@ -15,7 +16,7 @@ interface ShownForProps {
 /** Whom the protocol is shown for: steps, doses, minutes and cost follow. */
 export function ShownFor({ client, written, onChange }: ShownForProps) {
   const put = (changes: Partial<Client>): void => onChange({ ...client, ...changes });
-  const pick = <K extends 'skinType' | 'phototype' | 'dayTime' | 'season' | 'build'>(
+  const pick = <K extends Exclude<keyof ClientTraits, 'conditions' | 'visitKind'>>(
     key: K,
     label: string,
   ) => (
@@ -29,7 +30,9 @@ export function ShownFor({ client, written, onChange }: ShownForProps) {
       onChoose={(value) => put({ [key]: value })}
     />
   );
-  const atCouch = written ? choicesInUse(written).filter((choice) => choice.by === 'couch') : [];
+  const deciding = written ? choicesDeciding(written) : [];
+  const atCouch = deciding.filter((choice) => choice.by === 'couch');
+  const looksAt = (by: ChoosingBy): boolean => deciding.some((choice) => choice.by === by);
   const optional = written?.steps.filter((step) => step.optional !== undefined) ?? [];
   return (
     <section
@@ -51,6 +54,8 @@ export function ShownFor({ client, written, onChange }: ShownForProps) {
         {pick('dayTime', 'Time of day')}
         {pick('season', 'Season')}
         {pick('build', 'Build')}
+        {looksAt('course-visit') && pick('courseVisit', 'Visit of the course')}
+        {looksAt('since-last') && pick('sinceLast', 'Last visit was')}
       </div>
       <Toggles
         label="Seen under the lamp"

@@ -6,7 +6,7 @@ import type { Schedule } from '@bienestar/core/time/schedule';
 import type { ZoneSet } from '@bienestar/core/zone/zoneSets';
 import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
 import { amountWords } from '../../format/amountWords';
-import { optionWords } from '../../format/protocolWords';
+import { hangingNames, hangingWords } from '../../format/protocolWords';
 import type { ShownService } from './useShownService';
 
 /** What a row of the list says about a line. */
@@ -34,11 +34,9 @@ export function rowsOf(protocol: Protocol, shown: ShownService): readonly RowWor
     ...problems.map((problem): Finding => ({ ...problem, weight: 'fault' })),
     ...findings,
   ]);
-  const choices = new Map(protocol.choices.map((choice) => [choice.id, choice]));
   const groups = new Map(protocol.layerGroups.map((group) => [group.id, group]));
   return protocol.steps.map((line, order): RowWords => {
     const before = protocol.steps[order - 1];
-    const choice = line.option && choices.get(line.option.choiceId);
     return {
       line,
       startsAt: starts.get(line.id),
@@ -51,11 +49,10 @@ export function rowsOf(protocol: Protocol, shown: ShownService): readonly RowWor
           ? undefined
           : layersWords(groups.get(line.layerGroupId)),
       option:
-        choice !== undefined
-          ? optionWords(choice, line.option?.optionId)
-          : isStep(line) && line.optional
-            ? `if ${line.optional.if === '' ? 'needed' : line.optional.if}`
-            : undefined,
+        hangingWords(protocol.choices, line) ??
+        (isStep(line) && line.optional
+          ? `if ${line.optional.if === '' ? 'needed' : line.optional.if}`
+          : undefined),
       leftOut: done !== undefined && !done.has(line.id),
       finding: weights.get(line.id),
     };
@@ -94,15 +91,19 @@ function detailsOf(
   const before = details.get(step);
   if (before?.names === names && before.choices === choices && before.own === own)
     return before.words;
-  const drawn = step.doses.map(({ amount, source, option }) => {
+  const drawn = step.doses.map((dose) => {
+    const { amount, source } = dose;
     const name = names.get(source.kind === 'material' ? source.materialId : source.mixId);
     const said = `${amountWords(amount, name)} ${name ?? 'something that is no longer on the shelf'}`;
-    const whom = choices
-      .find(({ id }) => id === option?.choiceId)
-      ?.options.find(({ id }) => id === option?.optionId)?.name;
+    const whom = hangingNames(choices, dose);
     return whom === undefined ? said : `${said} (${whom})`;
   });
-  const words = [drawn.join(', '), zonesSaid(step.zones, own).join(', ')]
+  const some = (step.otherwise ?? []).map((each) => hangingNames(choices, each)).join('; ');
+  const words = [
+    drawn.join(', '),
+    zonesSaid(step.zones, own).join(', '),
+    some === '' ? '' : `otherwise for ${some}`,
+  ]
     .filter((each) => each !== '')
     .join(' — ');
   details.set(step, { names, choices, own, words });

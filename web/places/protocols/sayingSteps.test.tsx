@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { forWhomOf } from '@bienestar/core/protocol/forWhom';
+import { joinedOf } from '@bienestar/core/protocol/forWhom';
 import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
 import { cleanup } from '../../testing/render';
 
@@ -62,10 +62,9 @@ describe('a step that is said', () => {
     await at('cleanse');
     await say('tone "Mattifying" 1 min for oily skin');
     const toned = await added('Mattifying');
-    expect(forWhomOf(await person.draft(), toned?.option)).toEqual({
-      by: 'skin-type',
-      values: ['oily'],
-    });
+    expect(joinedOf(await person.draft(), toned ?? {})).toEqual([
+      { by: 'skin-type', values: ['oily'] },
+    ]);
     await person.sees('for oily skin');
   });
 

@@ -3,6 +3,8 @@ import { within } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Step } from '@bienestar/core/house/house';
+import { asId } from '@bienestar/core/house/ids';
+import { minutes } from '@bienestar/core/testing/sample';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
 import { cleanup } from '../../testing/render';
@@ -65,6 +67,59 @@ describe('how the hands work', () => {
     expect(after.techniques?.at(-1)).toMatchObject({
       name: 'slow press',
       technique: { movement: 'pressing', hold: { times: 20, seconds: 4 } },
+    });
+  });
+});
+
+describe('how a step is otherwise for some', () => {
+  it('is said in the same fields, kept only where it differs, and taken off with one press', async () => {
+    await open('fennel-leg-wrap/legs-rest-in-the-wrap');
+    await person.click('button', 'Otherwise for some');
+    await person.click(
+      'button',
+      'Change what is otherwise for In the wrap: short (winter, autumn)',
+    );
+    await person.sees('Legs rest in the wrap, as it is for');
+    expect(await person.valueOf('Contact at most')).toBe('12');
+    await person.click('button', 'How it is worked');
+    await person.click('radio', 'plain');
+    await expect
+      .poll(async () => (await stepOfDraft('legs-rest-in-the-wrap'))?.otherwise?.[0]?.says, {
+        timeout: 10_000,
+      })
+      .toEqual({ minutes: minutes(12), capMinutes: 12, gloves: 'plain' });
+    await person.fill('Contact at most', '20');
+    await expect
+      .poll(async () => (await stepOfDraft('legs-rest-in-the-wrap'))?.otherwise?.[0]?.says, {
+        timeout: 10_000,
+      })
+      .toEqual({ minutes: minutes(12), gloves: 'plain' });
+    await person.click('button', 'Back to everybody');
+    expect(await person.valueOf('Contact at most')).toBe('20');
+    await person.click('button', 'Otherwise for some');
+    await person.click('button', 'As for everybody: In the wrap: short (winter, autumn)');
+    await expect
+      .poll(async () => (await stepOfDraft('legs-rest-in-the-wrap'))?.otherwise, {
+        timeout: 10_000,
+      })
+      .toBeUndefined();
+  });
+
+  it('is begun for an option, and joined with another', async () => {
+    await open('copper-ampoule/ampoule-first-half');
+    await person.click('button', 'Otherwise for some');
+    await person.choose('Otherwise for', 'When: Winter');
+    await person.choose('Otherwise for, and also', 'and Which visit: Fourth (every 4)');
+    await person.click('button', 'Say how it is for them');
+    await person.fill('Contact at most', '7');
+    await becomes('ampoule-first-half', {
+      otherwise: [
+        {
+          option: { choiceId: asId('when'), optionId: asId('winter') },
+          also: [{ choiceId: asId('which-visit'), optionId: asId('fourth') }],
+          says: { capMinutes: 7 },
+        },
+      ],
     });
   });
 });

@@ -3,7 +3,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useNavigate } from 'react-router';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import { unversioned, type Versioned } from '@bienestar/contract/api';
-import { SKIN_TYPES } from '@bienestar/core/house/client';
+import { SKIN_TYPES } from '@bienestar/core/house/traits';
 import type { Mix, MixPart, MixRecipe } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { exactly } from '@bienestar/core/quantity/triple';

@@ -2,10 +2,8 @@ import { offeredOf } from '@bienestar/core/house/offered';
 import { X } from 'lucide-react';
 import type { Draw } from '@bienestar/core/draws/drawsOf';
 import type { Choice as ChoiceOf, Dose, House, Material } from '@bienestar/core/house/house';
-import { asId } from '@bienestar/core/house/ids';
 import type { Problem } from '@bienestar/core/problem/problem';
 import { amountRange } from '../../../format/figures';
-import { optionWords } from '../../../format/protocolWords';
 import { IconButton } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { Problems } from '../../../parts/Problems';
@@ -13,6 +11,7 @@ import { Segments } from '../../../parts/Segments';
 import { useHouse } from '../../../store/house';
 import { AmountEditor, AmountWayChoice } from './AmountEditor';
 import { newDose, newMixDose } from '../newStep';
+import { HangingFields } from './HangingFields';
 
 interface DoseEditorProps {
   readonly dose: Dose;
@@ -24,8 +23,6 @@ interface DoseEditorProps {
   readonly draws: readonly Draw[];
   readonly problems: readonly Problem[];
 }
-
-const EVERYBODY = 'everybody';
 
 /** A product of the step and how much of it, with what that comes to. */
 export function DoseEditor({
@@ -104,26 +101,12 @@ export function DoseEditor({
         />
       )}
       {choices.length > 0 && (
-        <Choice
+        <HangingFields
           label={`For whom ${name} is`}
-          value={dose.option ? `${dose.option.choiceId}/${dose.option.optionId}` : EVERYBODY}
-          options={[
-            { value: EVERYBODY, label: 'for everybody' },
-            ...choices.flatMap((each) =>
-              each.options.map((option) => ({
-                value: `${each.id}/${option.id}`,
-                label: optionWords(each, option.id),
-              })),
-            ),
-          ]}
-          onChoose={(value) => {
-            const [choiceId = '', optionId = ''] = value.split('/');
-            const option =
-              value === EVERYBODY
-                ? undefined
-                : { choiceId: asId<never>(choiceId), optionId: asId<never>(optionId) };
-            onChange({ ...dose, option });
-          }}
+          choices={choices}
+          of={dose}
+          everybody="for everybody"
+          onChange={(on) => onChange({ ...dose, ...on })}
         />
       )}
       <Problems problems={problems} />

@@ -1,11 +1,9 @@
 import { useState } from 'react';
 import type { Line, Protocol } from '@bienestar/core/house/house';
-import { asId } from '@bienestar/core/house/ids';
 import { isStep } from '@bienestar/core/house/protocol';
 import { changeStep } from '@bienestar/core/protocol/editSteps';
-import { optionWords } from '../../../format/protocolWords';
+import { hangingWords } from '../../../format/protocolWords';
 import { Button } from '../../../parts/Button';
-import { Choice } from '../../../parts/Choice';
 import { Fold } from '../../../parts/Fold';
 import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
@@ -13,6 +11,7 @@ import { Toggles } from '../../../parts/Toggles';
 import { useHouse } from '../../../store/house';
 import { ChoicesSheet } from '../ChoicesSheet';
 import type { EditProtocol } from '../useDraft';
+import { HangingFields } from './HangingFields';
 
 interface ForWhomProps {
   readonly line: Line;
@@ -20,21 +19,18 @@ interface ForWhomProps {
   readonly edit: EditProtocol;
 }
 
-const EVERYBODY = 'everybody';
-
 /** For whom a line is: everybody, or one option of a choice; only if needed; what may be offered here. */
 export function ForWhom({ line, protocol, edit }: ForWhomProps) {
   const [managing, setManaging] = useState(false);
   const house = useHouse();
   const step = isStep(line) ? line : undefined;
-  const choice = protocol.choices.find((each) => each.id === line.option?.choiceId);
   const change = (changes: Parameters<typeof changeStep>[2], typed?: string): void =>
     edit(
       (before) => changeStep(before, line.id, changes),
       typed === undefined ? undefined : `${line.id}.${typed}`,
     );
   const summary = [
-    choice && line.option ? optionWords(choice, line.option.optionId) : undefined,
+    hangingWords(protocol.choices, line),
     step?.optional && `only if ${step.optional.if === '' ? 'needed' : step.optional.if}`,
     step?.offers && 'an add-on may be offered',
   ]
@@ -43,28 +39,12 @@ export function ForWhom({ line, protocol, edit }: ForWhomProps) {
   return (
     <Fold title="For whom" summary={summary === '' ? 'everybody' : summary}>
       <div className="flex items-end gap-3">
-        <Choice
-          className="min-w-0 flex-1"
+        <HangingFields
           label="Done for"
-          value={line.option ? `${line.option.choiceId}/${line.option.optionId}` : EVERYBODY}
-          options={[
-            { value: EVERYBODY, label: 'everybody' },
-            ...protocol.choices.flatMap((each) =>
-              each.options.map((option) => ({
-                value: `${each.id}/${option.id}`,
-                label: optionWords(each, option.id),
-              })),
-            ),
-          ]}
-          onChoose={(value) => {
-            const [choiceId = '', optionId = ''] = value.split('/');
-            change({
-              option:
-                value === EVERYBODY
-                  ? undefined
-                  : { choiceId: asId(choiceId), optionId: asId(optionId) },
-            });
-          }}
+          choices={protocol.choices}
+          of={line}
+          everybody="everybody"
+          onChange={change}
         />
         <Button onClick={() => setManaging(true)}>Choices …</Button>
       </div>

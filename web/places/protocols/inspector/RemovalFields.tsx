@@ -11,7 +11,7 @@ import type { StepFieldsProps } from './stepFields';
 const NONE = 'none';
 
 /** How what was put on comes off, with the linen and water it takes, and whether it covers its zones. */
-export function RemovalFields({ step, change }: StepFieldsProps) {
+export function RemovalFields({ step, change, forSome = false }: StepFieldsProps) {
   const { materials } = useHouse();
   const { removal } = step;
   const pieces = materials.filter(
@@ -86,15 +86,17 @@ export function RemovalFields({ step, change }: StepFieldsProps) {
           )}
         </div>
       )}
-      <Segments
-        label="While it is on"
-        value={step.covers ? 'covered' : 'open'}
-        options={[
-          { value: 'open', label: 'its zones can be worked' },
-          { value: 'covered', label: 'they lie under it' },
-        ]}
-        onChoose={(value) => change({ covers: value === 'covered' ? true : undefined })}
-      />
+      {!forSome && (
+        <Segments
+          label="While it is on"
+          value={step.covers ? 'covered' : 'open'}
+          options={[
+            { value: 'open', label: 'its zones can be worked' },
+            { value: 'covered', label: 'they lie under it' },
+          ]}
+          onChoose={(value) => change({ covers: value === 'covered' ? true : undefined })}
+        />
+      )}
     </Fold>
   );
 }

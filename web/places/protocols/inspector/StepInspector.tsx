@@ -1,23 +1,19 @@
 import { Trash2 } from 'lucide-react';
-import { useEffect, useRef } from 'react';
-import { LIMITS, within } from '@bienestar/contract/limits';
-import type { Dose, Protocol, Step } from '@bienestar/core/house/house';
+import { useEffect, useRef, useState } from 'react';
+import type { Conditional, Dose, Protocol, Step } from '@bienestar/core/house/house';
 import { changeStep } from '@bienestar/core/protocol/editSteps';
 import type { ContactCap } from '@bienestar/core/time/schedule';
 import type { Action } from '@bienestar/core/house/actions';
-import { isStep } from '@bienestar/core/house/protocol';
+import { isStep, optionsOf } from '@bienestar/core/house/protocol';
+import { saidOtherwise } from '@bienestar/core/protocol/conditional';
+import { changeOtherwise, hangsOnSame } from '@bienestar/core/protocol/otherwise';
 import { added } from '@bienestar/core/protocol/addSteps';
 import { applyLine } from '@bienestar/core/stepLine/applyLine';
 import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
 import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
-import { parseMinutes } from '../../../format/typedMinutes';
-import { number, percent } from '../../../format/figures';
+import { hangingWords } from '../../../format/protocolWords';
 import { Button } from '../../../parts/Button';
-import { HandsMark } from '../../../parts/HandsMark';
-import { NumberField } from '../../../parts/NumberField';
-import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
-import { TripleField } from '../../../parts/TripleField';
 import { NEW_IDS } from '../newStep';
 import type { EditProtocol } from '../useDraft';
 import type { ShownService } from '../useShownService';
@@ -34,8 +30,10 @@ import { LineField } from './LineField';
 import { PlaceFields } from './PlaceFields';
 import { RemovalFields } from './RemovalFields';
 import { TechniqueFields } from './TechniqueFields';
+import { TimeFields } from './TimeFields';
+import { OtherwiseFields } from './OtherwiseFields';
 import { WorkFields } from './WorkFields';
-import type { ChangeStep } from './stepFields';
+import type { ChangeStep, StepFieldsProps } from './stepFields';
 import { WordsFields } from './WordsFields';
 
 interface StepInspectorProps {
@@ -49,7 +47,7 @@ interface StepInspectorProps {
   readonly onRemove: () => void;
 }
 
-const LONGEST_MINUTES = 1440;
+const LOOK = 'flex min-h-0 flex-col gap-3 overflow-y-auto border-r border-line bg-sheet px-5 py-4';
 
 /** Everything that can be said about the step in hand. */
 export function StepInspector({
@@ -105,12 +103,47 @@ export function StepInspector({
   const { draws } = shown.figures;
   const contact = contactOf(shown, step);
   const fields = { step, protocol, change, edit };
+  const [taken, setTaken] = useState<Conditional>();
+  const on = taken && isKnown(protocol, taken) ? taken : undefined;
+
+  if (on) {
+    const said = step.otherwise?.find((each) => hangsOnSame(each, on));
+    const some: StepFieldsProps = {
+      step: said ? saidOtherwise(step, said.says) : step,
+      protocol,
+      edit,
+      forSome: true,
+      change: (changes, typedInto) =>
+        edit(
+          (before) => changeOtherwise(before, step.id, on, changes),
+          typedInto === undefined ? undefined : `${step.id}.otherwise.${typedInto}`,
+        ),
+    };
+    return (
+      <section id="step-inspector" aria-label="Step in hand" className={LOOK}>
+        <div className="flex items-start gap-3 border-l-2 border-palm pl-3">
+          <p className="min-w-0 flex-1">
+            <span className="block text-sm text-ink-soft">{step.name}, as it is for</span>
+            {hangingWords(protocol.choices, on)}
+          </p>
+          <Button onClick={() => setTaken(undefined)}>Back to everybody</Button>
+        </div>
+        <Findings problems={problems} findings={findings} />
+        <TimeFields {...some} contact={undefined} />
+        <ZonesField {...some} />
+        <WorkFields {...some} />
+        <TechniqueFields {...some} />
+        <RemovalFields {...some} />
+        <DeviceFields {...some} />
+      </section>
+    );
+  }
 
   return (
     <section
       id="step-inspector"
       aria-label="Step in hand"
-      className="flex min-h-0 flex-col gap-3 overflow-y-auto border-r border-line bg-sheet px-5 py-4"
+      className={LOOK}
       onKeyDown={(event) => {
         if (event.key === 'Escape' && !event.defaultPrevented) {
           document.querySelector<HTMLElement>('[data-step][aria-current="step"]')?.focus();
@@ -130,64 +163,7 @@ export function StepInspector({
         findings={findings}
         onFix={({ add, after }) => edit((before) => addedToFix(before, add, lineOfStep(after)))}
       />
-      <TripleField
-        legend="Minutes"
-        labels={['least', 'usual', 'most']}
-        values={[step.minutes.least, step.minutes.usual, step.minutes.most]}
-        unit="min"
-        zeroAllowed
-        largest={LONGEST_MINUTES}
-        parse={parseMinutes}
-        onCommit={([least, usual, most]) => change({ minutes: { least, usual, most } }, 'minutes')}
-      />
-      <div className="grid gap-3 sm:grid-cols-[1fr_8.5rem]">
-        <Segments
-          label="Hands"
-          value={step.hands}
-          options={[
-            { value: 'hands-on', label: 'on', sign: <HandsMark hands="hands-on" /> },
-            { value: 'watching', label: 'watching', sign: <HandsMark hands="watching" /> },
-            { value: 'free', label: 'free', sign: <HandsMark hands="free" /> },
-          ]}
-          onChoose={(hands) => change({ hands })}
-        />
-        <NumberField
-          label="Contact at most"
-          hint={contact && `passed in ${percent(contact.chancePast)} of visits`}
-          error={
-            step.until !== undefined && step.capMinutes === undefined
-              ? 'An endpoint needs a cap.'
-              : undefined
-          }
-          unit="min"
-          value={step.capMinutes}
-          parse={parseMinutes}
-          check={within(LIMITS.capMinutes)}
-          onCommit={(capMinutes) => change({ capMinutes }, 'capMinutes')}
-          onClear={() =>
-            change({ capMinutes: undefined, until: undefined, capSince: undefined }, 'capMinutes')
-          }
-        />
-      </div>
-      {step.capMinutes !== undefined && (
-        <div className="flex flex-col gap-1">
-          <Segments
-            label="Contact is counted"
-            value={step.capSince ?? 'here'}
-            options={[
-              { value: 'here', label: 'in this step' },
-              { value: 'first-touch', label: 'from the first touch' },
-            ]}
-            onChoose={(value) => change({ capSince: value === 'here' ? undefined : value })}
-          />
-          {contact?.clock && (
-            <p className="text-xs text-ink-soft">
-              the zone touched first {number(contact.clock.firstZoneMinutes, 1)} min, the last{' '}
-              {number(contact.clock.lastZoneMinutes, 1)} min
-            </p>
-          )}
-        </div>
-      )}
+      <TimeFields {...fields} contact={contact} />
       <div className="flex flex-col gap-3">
         {step.doses.map((dose) => (
           <DoseEditor
@@ -220,6 +196,7 @@ export function StepInspector({
       <PlaceFields {...fields} />
       <LayersEditor protocol={protocol} step={step} edit={edit} />
       <ForWhom line={step} protocol={protocol} edit={edit} />
+      <OtherwiseFields {...fields} onTake={setTaken} />
       <WordsFields {...fields} />
       <Button weight="remove" className="self-start" onClick={onRemove}>
         <Trash2 aria-hidden size={16} /> Remove this step
@@ -234,6 +211,15 @@ function addedToFix(protocol: Protocol, action: Action, after: Step['id']): Prot
   const zones = behind && isStep(behind) ? behind.zones : [];
   const line = applyLine({ action, zones: [...zones], doses: [] }, undefined, NEW_IDS);
   return added(protocol, { line, beside: false }, behind, NEW_IDS.other);
+}
+
+/** Whether the options on which something hangs are still there. */
+function isKnown({ choices }: Protocol, on: Conditional): boolean {
+  return optionsOf(on).every(({ choiceId, optionId }) =>
+    choices.some(
+      ({ id, options }) => id === choiceId && options.some((each) => each.id === optionId),
+    ),
+  );
 }
 
 function contactOf({ figures }: ShownService, step: Step): ContactCap | undefined {

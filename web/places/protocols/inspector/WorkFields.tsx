@@ -12,7 +12,7 @@ import type { StepFieldsProps } from './stepFields';
 const NONE = 'none';
 
 /** How the step is worked: action and phase, with what, until when, with which gloves, what is mixed. */
-export function WorkFields({ step, change }: StepFieldsProps) {
+export function WorkFields({ step, change, forSome = false }: StepFieldsProps) {
   const { mixes } = useHouse();
   const summary = [
     step.action,
@@ -25,32 +25,34 @@ export function WorkFields({ step, change }: StepFieldsProps) {
     .join(' · ');
   return (
     <Fold title="How it is worked" summary={summary}>
-      <div className="grid grid-cols-2 gap-3">
-        <Choice
-          label="Action"
-          value={step.action ?? NONE}
-          options={[
-            { value: NONE, label: 'in its own words' },
-            ...ACTIONS.map((action) => ({ value: action, label: action })),
-          ]}
-          onChoose={(value) => {
-            if (value === NONE) change({ action: undefined });
-            else {
-              const action = value;
-              change({ action, phase: actionFacts(action).phase });
-            }
-          }}
-        />
-        <Choice
-          label="Phase"
-          value={step.phase ?? NONE}
-          options={[
-            { value: NONE, label: 'not said' },
-            ...PHASES.map((phase) => ({ value: phase, label: spoken(phase) })),
-          ]}
-          onChoose={(value) => change({ phase: value === NONE ? undefined : value })}
-        />
-      </div>
+      {!forSome && (
+        <div className="grid grid-cols-2 gap-3">
+          <Choice
+            label="Action"
+            value={step.action ?? NONE}
+            options={[
+              { value: NONE, label: 'in its own words' },
+              ...ACTIONS.map((action) => ({ value: action, label: action })),
+            ]}
+            onChoose={(value) => {
+              if (value === NONE) change({ action: undefined });
+              else {
+                const action = value;
+                change({ action, phase: actionFacts(action).phase });
+              }
+            }}
+          />
+          <Choice
+            label="Phase"
+            value={step.phase ?? NONE}
+            options={[
+              { value: NONE, label: 'not said' },
+              ...PHASES.map((phase) => ({ value: phase, label: spoken(phase) })),
+            ]}
+            onChoose={(value) => change({ phase: value === NONE ? undefined : value })}
+          />
+        </div>
+      )}
       <TextField
         label="Until (the skin shows)"
         hint={
@@ -84,7 +86,7 @@ export function WorkFields({ step, change }: StepFieldsProps) {
         ]}
         onChoose={(gloves) => change({ gloves: gloves === 'none' ? undefined : gloves })}
       />
-      {mixes.length > 0 && (
+      {!forSome && mixes.length > 0 && (
         <Toggles
           label="Mixes made in this step"
           values={step.makes ?? []}

@@ -10,4 +10,6 @@ export interface StepFieldsProps {
   readonly protocol: Protocol;
   readonly change: ChangeStep;
   readonly edit: EditProtocol;
+  /** what is changed is how the step is for some: only what may differ for them is shown */
+  readonly forSome?: boolean;
 }

@@ -1,4 +1,4 @@
-import { SKIN_TYPES, type SkinType } from '@bienestar/core/house/client';
+import { SKIN_TYPES, type SkinType } from '@bienestar/core/house/traits';
 import type { ClientMix } from '@bienestar/core/house/restock';
 import { USUAL_CLIENT_MIX, withSkinShare } from '@bienestar/core/restock/clientKinds';
 import { Button } from '../../../parts/Button';
