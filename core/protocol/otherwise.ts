@@ -1,7 +1,7 @@
 import type { Conditional, OtherLayers, Otherwise, Step, Writing } from '../house/protocol';
 import { isStep, optionsOf } from '../house/protocol';
 import { VARYING } from '../house/ways';
-import type { StepId } from '../house/ids';
+import type { LayerGroupId, StepId } from '../house/ids';
 import { changeStep } from './editSteps';
 import { hangingFor, isSameWhom, joinedOf, type Joined } from './forWhom';
 
@@ -99,6 +99,30 @@ export function changeOtherwise<W extends Writing>(
     Object.keys(says).length > 0 ? [{ option, ...(also && { also }), says }] : [];
   const otherwise = at === -1 ? [...all, ...one] : all.toSpliced(at, 1, ...one);
   return changeStep(writing, id, { otherwise: otherwise.length > 0 ? otherwise : undefined });
+}
+
+/**
+ * A protocol in which layers are as many for some as is given, or as for everybody.
+ * @param on for whom
+ */
+export function changeOtherLayers<W extends Writing>(
+  writing: W,
+  id: LayerGroupId,
+  on: Conditional,
+  layers: OtherLayers['layers'] | undefined,
+): W {
+  const { option, also } = on;
+  if (!option) return writing;
+  const one: OtherLayers[] = layers ? [{ option, ...(also && { also }), layers }] : [];
+  return {
+    ...writing,
+    layerGroups: writing.layerGroups.map(({ otherwise: all = [], ...group }) => {
+      const at = group.id === id ? all.findIndex((each) => hangsOnSame(each, on)) : -1;
+      const some =
+        group.id !== id ? all : at === -1 ? [...all, ...one] : all.toSpliced(at, 1, ...one);
+      return some.length > 0 ? { ...group, otherwise: some } : group;
+    }),
+  };
 }
 
 /** Whether two hang on the same options. */

@@ -120,7 +120,7 @@ function blockDetails(id: string, blocks: ShownService['house']['blocks']): stri
 function layersWords(group: LayerGroup | undefined): string | undefined {
   return (
     group &&
-    `${group.name}: ${group.layers.first} on a first visit, ${group.layers.returning} on later ones${group.halves ? ', each half of the face for itself' : ''}`
+    `${group.name}: ${group.layers.first} on a first visit, ${group.layers.returning} on later ones${group.otherwise ? ', otherwise for some' : ''}${group.halves ? ', each half of the face for itself' : ''}`
   );
 }
 

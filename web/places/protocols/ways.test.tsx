@@ -105,6 +105,20 @@ describe('how a step is otherwise for some', () => {
       .toBeUndefined();
   });
 
+  it('is in fewer layers for some, and in as many again with one press', async () => {
+    const layers = async () => (await person.draft()).layerGroups[0]?.otherwise;
+    await open('layered-fruit-acid/acid');
+    await person.click('button', 'Otherwise for some');
+    await person.click('button', 'Change what is otherwise for Skin today: Touchy');
+    await person.fill('Layers on later visits', '3');
+    await expect
+      .poll(layers, { timeout: 10_000 })
+      .toMatchObject([{ layers: { first: 1, returning: 3 } }]);
+    await person.click('button', 'As many layers as for everybody');
+    await expect.poll(layers, { timeout: 10_000 }).toBeUndefined();
+    expect(await person.valueOf('Layers on later visits')).toBe('4');
+  });
+
   it('is begun for an option, and joined with another', async () => {
     await open('copper-ampoule/ampoule-first-half');
     await person.click('button', 'Otherwise for some');

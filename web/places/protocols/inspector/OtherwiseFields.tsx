@@ -98,7 +98,7 @@ const WORDS: Readonly<Record<keyof Otherwise['says'], string>> = {
 };
 
 /** What differs, in words. */
-function differing({ says }: Otherwise): string {
+export function differing({ says }: Otherwise): string {
   const keys = Object.keys(says) as (keyof Otherwise['says'])[];
   return [...new Set(keys.map((key) => WORDS[key]))].join(', ');
 }

@@ -31,7 +31,8 @@ import { PlaceFields } from './PlaceFields';
 import { RemovalFields } from './RemovalFields';
 import { TechniqueFields } from './TechniqueFields';
 import { TimeFields } from './TimeFields';
-import { OtherwiseFields } from './OtherwiseFields';
+import { differing, OtherwiseFields } from './OtherwiseFields';
+import { OtherLayersFields } from './OtherLayersFields';
 import { WorkFields } from './WorkFields';
 import type { ChangeStep, StepFieldsProps } from './stepFields';
 import { WordsFields } from './WordsFields';
@@ -125,11 +126,17 @@ export function StepInspector({
           <p className="min-w-0 flex-1">
             <span className="block text-sm text-ink-soft">{step.name}, as it is for</span>
             {hangingWords(protocol.choices, on)}
+            <span className="block text-sm text-ink-soft">
+              {said
+                ? `otherwise: ${differing(said)}`
+                : 'nothing is otherwise yet: change what differs'}
+            </span>
           </p>
           <Button onClick={() => setTaken(undefined)}>Back to everybody</Button>
         </div>
         <Findings problems={problems} findings={findings} />
         <TimeFields {...some} contact={undefined} />
+        <OtherLayersFields {...some} on={on} />
         <ZonesField {...some} />
         <WorkFields {...some} />
         <TechniqueFields {...some} />
