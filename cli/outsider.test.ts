@@ -28,6 +28,14 @@ interface Source {
   readonly materialId?: string;
   readonly mixId?: string;
 }
+interface Choice {
+  readonly id: string;
+  readonly by: string;
+  readonly options: readonly { readonly id: string }[];
+}
+interface ForSome {
+  readonly option: { readonly choiceId: string; readonly optionId: string };
+}
 interface Step {
   readonly id: string;
   readonly by: string;
@@ -43,6 +51,7 @@ interface Step {
   readonly layerGroupId?: string;
   readonly device?: { readonly deviceId: string };
   readonly running?: readonly string[];
+  readonly otherwise?: readonly ForSome[];
 }
 interface Material {
   readonly id: string;
@@ -81,11 +90,12 @@ interface House {
   readonly protocols: readonly {
     readonly id: string;
     readonly steps: readonly Step[];
-    readonly choices: readonly unknown[];
+    readonly choices: readonly Choice[];
     readonly layerGroups: readonly {
       readonly id: string;
       readonly layers: Record<string, number>;
       readonly between: { readonly wait: Step['minutes'] };
+      readonly otherwise?: readonly ForSome[];
     }[];
   }[];
   readonly services: readonly (Thing & {
@@ -390,17 +400,28 @@ function isPerPerson(id: string | undefined): boolean {
   return house.materials.some((material) => material.id === id && material.countedPer === 'person');
 }
 
-/** What this script has learnt to work out: no blocks, choices, gloves by the pair, halves. */
+/** Whether something is only said for what is decided otherwise than usually at the couch. */
+function isNotUsual(choices: readonly Choice[], { option }: ForSome): boolean {
+  const choice = choices.find(({ id }) => id === option.choiceId);
+  return choice?.by === 'couch' && choice.options[0]?.id !== option.optionId;
+}
+
+/** What this script has learnt to work out: no blocks, steps by choice, gloves by the pair, halves. */
 function isPlain({ protocolId }: { readonly protocolId: string }): boolean {
   const { steps, layerGroups, choices } = find(house.protocols, protocolId);
   const beyond = ['blockId', 'option', 'optional', 'removal', 'gloves', 'inLayers', 'never'];
   return (
-    choices.length === 0 &&
-    layerGroups.every((group) => !('halves' in group) && !('testSpot' in group)) &&
+    layerGroups.every(
+      (group) =>
+        !('halves' in group) &&
+        !('testSpot' in group) &&
+        (group.otherwise ?? []).every((each) => isNotUsual(choices, each)),
+    ) &&
     steps.every(
       (step) =>
         beyond.every((key) => !(key in step)) &&
-        step.doses.every(({ source }) => !isPerPerson(source.materialId)),
+        (step.otherwise ?? []).every((each) => isNotUsual(choices, each)) &&
+        step.doses.every((dose) => !('option' in dose) && !isPerPerson(dose.source.materialId)),
     )
   );
 }

@@ -57,6 +57,7 @@ export const LIMITS = {
   deviceCount: { least: 1, most: 1_000, whole: true },
   spacingDays: { least: 0, most: TEN_YEARS_DAYS },
   mostPerYear: { least: 1, most: 366, whole: true },
+  kitVisits: { least: 1, most: 100, whole: true },
   spacingVisits: { least: 1, most: 100, whole: true },
   thenEveryDays: { above: 0, most: TEN_YEARS_DAYS },
   lasting: { above: 0, most: 1_000 },

@@ -1,7 +1,6 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, type RouteObject } from 'react-router';
 import { Loading } from './parts/Loading';
-import { NothingHere } from './parts/NothingHere';
 import { PlaceFault } from './parts/PlaceFault';
 import { Shell } from './parts/Shell';
 
@@ -103,7 +102,7 @@ export const ROUTES: RouteObject[] = [
         async () => (await import('./places/house/SetUpPlace')).SetUpPlace,
       ),
       place('house', async () => (await import('./places/house/HousePlace')).HousePlace),
-      { path: '*', element: <NothingHere what="There is nothing at this address." /> },
+      place('*', async () => (await import('./places/NoPlace')).NoPlace),
     ],
   },
 ];

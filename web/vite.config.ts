@@ -13,7 +13,8 @@ export default defineConfig(({ command }) => ({
     command === 'build'
       ? { alias: [{ find: /^react-router$/, replacement: ROUTER.pathname }] }
       : {},
-  build: { manifest: true, target: 'es2023' },
+  /* Browsers that know es2023 know modulepreload, too. */
+  build: { manifest: true, target: 'es2023', modulePreload: { polyfill: false } },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4310' } },
 }));

@@ -128,6 +128,7 @@ function compareMoney(
     consumable: 'consumables',
     'device-part': 'singleUse',
     retail: 'givenAway',
+    kit: 'product',
     linen: 'linen',
   };
   let expires = 0;

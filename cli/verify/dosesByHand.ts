@@ -28,6 +28,7 @@ export function dosesByHand(house: House, turns: readonly Turn[]): Map<string, T
   const gloves = house.materials.find(
     (one) => one.kind === 'consumable' && one.gloves?.kind === 'plain',
   );
+  const ofKits = new Map<string, Three>();
   for (const turn of turns) {
     const { step } = turn;
     if (step.removal?.taking)
@@ -55,6 +56,15 @@ export function dosesByHand(house: House, turns: readonly Turn[]): Map<string, T
         continue;
       }
       const of = material(dose.source.materialId);
+      const { part } = dose.source;
+      const held = of.kind === 'kit' ? of.parts.find(({ id }) => id === part) : undefined;
+      if (held) {
+        const { unit, measures, amount: content } = held;
+        const need = amountOf(dose.amount, { unit, measures, content }, step, house);
+        const key = `${of.id}/${held.id}`;
+        ofKits.set(key, plus(ofKits.get(key) ?? [0, 0, 0], need));
+        continue;
+      }
       const need = amountOf(dose.amount, thingOf(of), step, house);
       if (of.kind === 'consumable' && of.countedPer === 'person') add(of.id, times(need, people));
       else if (of.kind === 'single-dose') {
@@ -71,6 +81,21 @@ export function dosesByHand(house: House, turns: readonly Turn[]): Map<string, T
         add(of.id, times(packs, content));
       } else add(of.id, need);
     }
+  }
+  /* Boxes: as many as the part that runs out first needs, over all visits for which a box is. */
+  for (const kit of house.materials) {
+    if (kit.kind !== 'kit' || ![...ofKits.keys()].some((key) => key.startsWith(`${kit.id}/`)))
+      continue;
+    const visits = kit.forVisits ?? 1;
+    const boxes = each([0, 0, 0], (_none, at) =>
+      Math.max(
+        ...kit.parts.map(({ id, amount }) => {
+          const used = ofKits.get(`${kit.id}/${id}`)?.[at] ?? 0;
+          return up((used * visits) / amount) / visits;
+        }),
+      ),
+    );
+    add(kit.id, boxes);
   }
   return total;
 }

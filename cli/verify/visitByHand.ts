@@ -135,9 +135,9 @@ function hostsFor(house: House, protocol: Writing, service: Service): Host[] {
       const some: Step[] = otherwise
         .filter((each) => allTaken(writing, each))
         .map(({ says }) => says as Step);
-      const so: Step = some.reduce((before, says) => {
+      const so = some.reduce((before, says): Step => {
         const { never: _, ...placed } = before;
-        return { ...(says.zones ? placed : before), ...says } as Step;
+        return { ...('zones' in says ? placed : before), ...says };
       }, step);
       const options = ownOptions(own).map(({ choiceId, optionId }) => ({
         choiceId: named(choiceId),

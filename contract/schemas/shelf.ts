@@ -10,6 +10,7 @@ import type {
   Demand,
   DiscountBreak,
   Keeps,
+  KitPart,
   LinenMaterial,
   Material,
   MaterialKind,
@@ -241,6 +242,17 @@ const BY_KIND = {
     unit,
     retailPriceMinor: money.optional(),
   }),
+  kit: shape<MaterialOf<'kit'>>({
+    ...bought,
+    kind: kind('kit'),
+    unit: Joi.valid('piece').required(),
+    parts: listOf(
+      shape<KitPart>({ id, name, amount: limited(LIMITS.quantity), unit, measures }),
+      40,
+    ).unique('id'),
+    forVisits: limited(LIMITS.kitVisits).optional(),
+    leftOver: Joi.valid('lost', 'goes-home').required(),
+  }),
   linen: shape<MaterialOf<'linen'>>({
     ...shared,
     kind: kind('linen'),
@@ -284,7 +296,11 @@ export const swapAmount: Joi.Schema<SwapAmount> = byKey('how', {
 });
 
 export const source: Joi.Schema<Source> = byKey('kind', {
-  material: shape({ kind: Joi.valid('material').required(), materialId: id }),
+  material: shape<Extract<Source, { kind: 'material' }>>({
+    kind: Joi.valid('material').required(),
+    materialId: id,
+    part: id.optional(),
+  }),
   mix: shape({ kind: Joi.valid('mix').required(), mixId: id }),
 });
 

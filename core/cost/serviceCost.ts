@@ -36,6 +36,7 @@ export const COST_PART_OF_KIND: Record<MaterialKind, PartOfKind> = {
   'device-part': 'singleUse',
   fresh: 'product',
   retail: 'givenAway',
+  kit: 'product',
   linen: 'linen',
 };
 

@@ -21,7 +21,8 @@ export function unitCost(material: Material, terms: TaxTerms): Outcome<number> {
     case 'consumable':
     case 'device-part':
     case 'fresh':
-    case 'retail': {
+    case 'retail':
+    case 'kit': {
       const pack = preferredPack(material);
       const landed = landedUnitCost(pack, taxFactor(pack, terms), material.name, where);
       return landed.ok ? ok(landed.value.perUnit) : landed;

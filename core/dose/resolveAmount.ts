@@ -1,6 +1,6 @@
 import type { Amount, Material, Mix } from '../house/house';
 import { preferredPack } from '../house/packs';
-import type { MaterialId, MixId } from '../house/ids';
+import type { KitPartId, MaterialId, MixId } from '../house/ids';
 import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import type { HouseSettings } from '../house/settings';
 import { convertUnit } from '../quantity/density';
@@ -39,8 +39,16 @@ export interface ResolvedAmount {
   };
 }
 
-/** A material as something to draw from. */
-export function drawableMaterial(material: Material): Drawable {
+/**
+ * A material as something to draw from.
+ * @param part of a kit
+ */
+export function drawableMaterial(material: Material, part?: KitPartId): Drawable {
+  const held = material.kind === 'kit' && material.parts.find(({ id }) => id === part);
+  if (held) {
+    const { name, unit, measures, amount } = held;
+    return { id: { materialId: material.id }, name, unit, measures, packContent: amount };
+  }
   return {
     id: { materialId: material.id },
     name: material.name,

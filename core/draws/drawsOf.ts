@@ -1,5 +1,12 @@
-import type { Dose, Material, Step, VisitKind, WorkedProtocol } from '../house/house';
-import { asId, type DoseId, type MaterialId, type MixId, type StepId } from '../house/ids';
+import type { Dose, KitMaterial, Material, Step, VisitKind, WorkedProtocol } from '../house/house';
+import {
+  asId,
+  type DoseId,
+  type KitPartId,
+  type MaterialId,
+  type MixId,
+  type StepId,
+} from '../house/ids';
 import type { ShelfIndex } from '../house/houseIndex';
 import { preferredPack } from '../house/packs';
 import {
@@ -17,6 +24,7 @@ import { addTriples, exactly, scaleTriple, ZERO, type Triple } from '../quantity
 import { turnsOf } from '../time/turns';
 import { workedLeaves } from '../zone/workedLeaves';
 import { bowlsOf, useKey, type Bowls } from './bowls';
+import { openKit, type TakenOfKit } from '../dose/openKit';
 import { openPacks } from '../dose/openPacks';
 import {
   drawableMaterial,
@@ -34,6 +42,8 @@ export interface Draw {
   /** not a dose that is written, but what taking something off or wearing gloves takes */
   readonly for?: 'removal' | 'gloves';
   readonly materialId: MaterialId;
+  /** of a kit: the amount is in its unit, and what is consumed are boxes */
+  readonly part?: KitPartId;
   /** the mix through which the material is drawn, what is needed of it here, and the batches of its bowl */
   readonly mix?: {
     readonly mixId: MixId;
@@ -53,7 +63,7 @@ export interface Draw {
  * Everything one visit takes from the shelf, dose by dose in the order of work, layers repeated.
  * @returns each draw in its material's unit; every problem of every dose, placed at its step
  * Gloves are counted by the pair as they are put on.
- * @see D1 D2 D3 D4 D5 M2
+ * @see D1 D2 D3 D4 D5 D6 M2
  */
 export function drawsOf(
   protocol: WorkedProtocol,
@@ -65,7 +75,7 @@ export function drawsOf(
   if (!arrangement.ok) return arrangement;
   const draws: Draw[] = [];
   const problems: Problem[] = [];
-  const opened = new Map<MaterialId, Triple>();
+  const opened: Opened = { packs: new Map(), kits: new Map() };
   const faulty = new Set<DoseId>();
   const persons = personsPresent(protocol);
 
@@ -86,7 +96,7 @@ export function drawsOf(
       const where: Where = { protocolId: protocol.id, stepId: step.id, doseId: dose.id };
       const drawn =
         dose.source.kind === 'mix'
-          ? drawOfBowl(dose, step, bowls.get(useKey(turn, dose)), opened)
+          ? drawOfBowl(dose, step, bowls.get(useKey(turn, dose)), opened, shelf)
           : rememberedDose(dose, step, shelf, settings, opened, persons);
       if (drawn.ok) {
         for (const draw of drawn.value) {
@@ -121,6 +131,23 @@ export function personsPresent(protocol: WorkedProtocol): number {
 
 const NO_BOWLS: Bowls = new Map();
 
+/** What was opened in the visit: of single doses what is left, of kits what was taken. */
+interface Opened {
+  readonly packs: Map<MaterialId, Triple>;
+  readonly kits: Map<MaterialId, TakenOfKit>;
+}
+
+function partOf({ source }: Dose): KitPartId | undefined {
+  return source.kind === 'material' ? source.part : undefined;
+}
+
+/** Boxes that are newly opened when some of a part of a kit is taken. @see D6 */
+function takenOfKit(kit: KitMaterial, part: KitPartId, drawn: Triple, { kits }: Opened): Triple {
+  const { boxes, taken } = openKit(kit, part, drawn, kits.get(kit.id));
+  kits.set(kit.id, taken);
+  return boxes;
+}
+
 /** What a dose draws, for as long as all that decides it is the same thing. */
 const remembered = new WeakMap<
   Dose,
@@ -133,12 +160,12 @@ function rememberedDose(
   step: Step,
   shelf: ShelfIndex,
   settings: DoseSettings,
-  opened: Map<MaterialId, Triple>,
+  opened: Opened,
   persons: number,
 ): Outcome<readonly Draw[]> {
   const { source } = dose;
   const material = source.kind === 'material' ? shelf.materials.get(source.materialId) : undefined;
-  if (material?.kind === 'single-dose') {
+  if (material?.kind === 'single-dose' || material?.kind === 'kit') {
     return drawDose(dose, step, material, settings, opened, persons);
   }
   const from = [material, settings, persons, step.id, step.name, step.zones, step.never];
@@ -154,7 +181,7 @@ function drawDose(
   step: Step,
   material: Material | undefined,
   settings: DoseSettings,
-  opened: Map<MaterialId, Triple>,
+  opened: Opened,
   persons: number,
 ): Outcome<readonly Draw[]> {
   if (!material) {
@@ -162,11 +189,26 @@ function drawDose(
       field: 'source',
     });
   }
-  const drawable = drawableMaterial(material);
+  const part = partOf(dose);
+  if (part !== undefined && !isInKit(material, part)) {
+    return fail(
+      'kit-part-unknown',
+      `“${step.name}” uses a part that ${material.name} does not hold.`,
+      {
+        materialId: material.id,
+        field: 'source',
+      },
+    );
+  }
+  const drawable = drawableMaterial(material, part);
   const resolved = resolveAmount(dose.amount, workedLeaves(step), drawable, settings, {});
   if (!resolved.ok) return resolved;
   const taken = takeFromShelf(dose, material, resolved.value, opened, persons);
   return ok([{ stepId: step.id, doseId: dose.id, ...taken }]);
+}
+
+function isInKit(material: Material, part: KitPartId): boolean {
+  return material.kind === 'kit' && material.parts.some(({ id }) => id === part);
 }
 
 /** What a dose of a mix takes from the shelf: its share of what went into the bowl. */
@@ -174,23 +216,34 @@ function drawOfBowl(
   dose: Dose,
   step: Step,
   from: ReturnType<Bowls['get']>,
-  opened: Map<MaterialId, Triple>,
+  opened: Opened,
+  shelf: ShelfIndex,
 ): Outcome<readonly Draw[]> {
   if (!from?.ok) return from ?? ok([]);
   const { mixId, needed, share, made, isFirst } = from.value;
   return ok(
     made.draws.map((whole): Draw => {
-      const { materialId, amount, leftOver } = shareOfDraw(whole, share);
+      const { materialId, part, amount, leftOver } = shareOfDraw(whole, share);
+      const kit = part === undefined ? undefined : shelf.materials.get(materialId);
       /* What is left in a pack that was opened for the bowl is there for a later step that asks for it. */
       if (isFirst && whole.leftOver.high > 0)
-        opened.set(materialId, addTriples(opened.get(materialId) ?? ZERO, whole.leftOver));
+        opened.packs.set(
+          materialId,
+          addTriples(opened.packs.get(materialId) ?? ZERO, whole.leftOver),
+        );
+      /* The bowl is filled once: the box is opened for the first that takes of it. */
+      const boxes =
+        part !== undefined && kit?.kind === 'kit' && isFirst
+          ? takenOfKit(kit, part, whole.amount, opened)
+          : ZERO;
       return {
         stepId: step.id,
         doseId: dose.id,
         materialId,
+        ...(part !== undefined && { part }),
         mix: { mixId, needed, made },
         resolved: { drawn: minus(amount, leftOver) },
-        consumed: amount,
+        consumed: part === undefined ? amount : boxes,
         leftOver,
       };
     }),
@@ -270,7 +323,7 @@ function takeFromShelf(
   dose: Dose,
   material: Material,
   resolved: ResolvedAmount,
-  opened: Map<MaterialId, Triple>,
+  opened: Opened,
   persons: number,
 ): Omit<Draw, 'stepId' | 'doseId'> {
   const materialId = material.id;
@@ -278,10 +331,15 @@ function takeFromShelf(
     const consumed = scaleTriple(resolved.drawn, persons);
     return { materialId, resolved, consumed, persons, leftOver: ZERO };
   }
+  const part = partOf(dose);
+  if (material.kind === 'kit' && part !== undefined) {
+    const consumed = takenOfKit(material, part, resolved.drawn, opened);
+    return { materialId, part, resolved, consumed, leftOver: ZERO };
+  }
   if (material.kind !== 'single-dose') {
     return { materialId, resolved, consumed: resolved.drawn, leftOver: ZERO };
   }
-  const before = opened.get(materialId) ?? ZERO;
+  const before = opened.packs.get(materialId) ?? ZERO;
   const usesLeftOver = dose.opening === 'left-over-first';
   const available = usesLeftOver ? before : ZERO;
   const { consumed, leftOver } = openPacks(
@@ -289,6 +347,6 @@ function takeFromShelf(
     preferredPack(material).content,
     available,
   );
-  opened.set(materialId, usesLeftOver ? leftOver : addTriples(before, leftOver));
+  opened.packs.set(materialId, usesLeftOver ? leftOver : addTriples(before, leftOver));
   return { materialId, resolved, consumed, leftOver };
 }

@@ -29,6 +29,7 @@ export class MaterialFacets {
 
   doseFacet(material: Material): DoseFacet {
     const content = material.kind === 'single-dose' ? chosenPack(material).content : undefined;
+    const kit = material.kind === 'kit' ? material : undefined;
     return remembered(this.#doses, material.id, [
       material.kind,
       material.name,
@@ -37,6 +38,8 @@ export class MaterialFacets {
       material.kind === 'consumable' ? material.countedPer : undefined,
       material.kind === 'consumable' ? material.gloves : undefined,
       content,
+      kit?.parts,
+      kit?.forVisits,
     ]);
   }
 

@@ -1,11 +1,12 @@
 import type { CountedMeasure } from '../quantity/measures';
 import type { Triple } from '../quantity/triple';
 import type { StatedUnit } from '../quantity/unit';
-import type { MaterialId, MixId } from './ids';
+import type { KitPartId, MaterialId, MixId } from './ids';
 
 /** What a dose or a part of a mix is drawn from. */
 export type Source =
-  | { readonly kind: 'material'; readonly materialId: MaterialId }
+  /** of a kit, the part of its box; the whole box without one */
+  | { readonly kind: 'material'; readonly materialId: MaterialId; readonly part?: KitPartId }
   | { readonly kind: 'mix'; readonly mixId: MixId };
 
 /** The name of a coat weight: one of the house's three, or one of the material's own. */

@@ -18,6 +18,7 @@ export type PersonId = Id<'person'>;
 export type RoomId = Id<'room'>;
 export type SupplierId = Id<'supplier'>;
 export type PackId = Id<'pack'>;
+export type KitPartId = Id<'kit-part'>;
 export type LotId = Id<'lot'>;
 /** One container that was opened: a bottle, a tub, a fruit that was cut. */
 export type ContainerId = Id<'container'>;
@@ -53,6 +54,7 @@ export type AnyId =
   | RoomId
   | SupplierId
   | PackId
+  | KitPartId
   | LotId
   | ContainerId
   | EntryId

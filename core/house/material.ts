@@ -1,7 +1,7 @@
 import type { CareFacts } from './careFacts';
 import type { Calibrated, Measures } from '../quantity/measures';
 import type { BaseUnit } from '../quantity/unit';
-import type { MaterialId, PackId, SupplierId } from './ids';
+import type { KitPartId, MaterialId, PackId, SupplierId } from './ids';
 import type { LinenLoop, MaterialRestock } from './restock';
 
 /** Less is paid for each pack from so many packs in one order. */
@@ -114,6 +114,27 @@ export interface RetailMaterial extends Bought {
   readonly retailPriceMinor?: number;
 }
 
+/** Something in the box of a kit. */
+export interface KitPart {
+  readonly id: KitPartId;
+  readonly name: string;
+  /** in one box */
+  readonly amount: number;
+  readonly unit: BaseUnit;
+  readonly measures: Measures;
+}
+
+/** One article that holds different things, opened as one: a box of sachets, ampoules and a sheet. */
+export interface KitMaterial extends Bought {
+  readonly kind: 'kit';
+  /** at least one */
+  readonly parts: readonly KitPart[];
+  /** of one guest, for which one box lasts; one unless given */
+  readonly forVisits?: number;
+  /** what becomes of what is not used */
+  readonly leftOver: 'lost' | 'goes-home';
+}
+
 /** Goes round the laundry: a loop of washes, not a use. */
 export interface LinenMaterial extends MaterialBase {
   readonly kind: 'linen';
@@ -132,7 +153,8 @@ export type BoughtMaterial =
   | ConsumableMaterial
   | DevicePartMaterial
   | FreshMaterial
-  | RetailMaterial;
+  | RetailMaterial
+  | KitMaterial;
 
 export type Material = BoughtMaterial | LinenMaterial;
 export type MaterialKind = Material['kind'];

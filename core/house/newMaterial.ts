@@ -53,6 +53,8 @@ export function newMaterial(
       return { ...bought, kind };
     case 'consumable':
       return { ...bought, kind, countedPer: 'client' };
+    case 'kit':
+      return { ...bought, kind, unit: 'piece', parts: [], leftOver: 'lost' };
     case 'device-part':
       return { ...bought, kind, sterility: 'sterile' };
     case 'fresh':

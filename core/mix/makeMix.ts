@@ -1,6 +1,6 @@
 import { wholeAbove } from '../dose/openPacks';
 import type { DoseSettings } from '../dose/resolveAmount';
-import type { MaterialId, MixId } from '../house/ids';
+import type { KitPartId, MaterialId, MixId } from '../house/ids';
 import type { ShelfIndex } from '../house/houseIndex';
 import { collect, fail, ok, type Outcome } from '../problem/problem';
 import {
@@ -16,6 +16,8 @@ import { resolveMix } from './mixYield';
 /** What one material contributes to a mix that is made. */
 export interface MixDraw {
   readonly materialId: MaterialId;
+  /** of a kit, whose box is opened by the visit; then in the part's unit */
+  readonly part?: KitPartId;
   /** gone from the shelf, in the material's unit: whole packs of what comes only so */
   readonly amount: Triple;
   /** of the packs that were opened, what did not go into the mix; it is lost */
@@ -69,7 +71,9 @@ export function makeMix(
         const inner = makeMix(part.source.mixId, used, shelf, settings, [...within, mixId]);
         return inner.ok ? ok(inner.value.draws) : inner;
       }
-      const { materialId } = part.source;
+      const { materialId, part: ofKit } = part.source;
+      if (ofKit !== undefined)
+        return ok([{ materialId, part: ofKit, amount: used, leftOver: ZERO }]);
       const content = drawable.packContent;
       if (content === undefined) return ok([{ materialId, amount: used, leftOver: ZERO }]);
       const opened = mapTriple(used, (each) => wholeAbove(each / content) * content);

@@ -97,7 +97,7 @@ function drawableOf({ source }: MixPart, shelf: ShelfIndex): Drawable | undefine
   switch (source.kind) {
     case 'material': {
       const material = shelf.materials.get(source.materialId);
-      return material && drawableMaterial(material);
+      return material && drawableMaterial(material, source.part);
     }
     case 'mix': {
       const mix = shelf.mixes.get(source.mixId);

@@ -55,6 +55,7 @@ export const PROBLEMS = {
   'piece-not-weighed': ['field'],
   /* What a protocol, a mix, a block is made of */
   'material-unknown': [],
+  'kit-part-unknown': ['field'],
   'mix-unknown': [],
   'mix-cyclic': ['mixId'],
   'mix-empty': [],

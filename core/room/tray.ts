@@ -2,7 +2,10 @@ import type { Draw } from '../draws/drawsOf';
 import type { DoseSettings } from '../dose/resolveAmount';
 import type { Amount, Mix, Step, Tool, WorkedProtocol } from '../house/house';
 import type { ShelfIndex } from '../house/houseIndex';
-import type { DeviceId, MaterialId, MixId, StepId } from '../house/ids';
+import type { TakenOfKit } from '../dose/openKit';
+import { wholeAbove } from '../dose/openPacks';
+import { kitsTaken } from '../draws/kitsTaken';
+import type { DeviceId, KitPartId, MaterialId, MixId, StepId } from '../house/ids';
 import { devicesOf } from '../house/protocol';
 import { ok, type Outcome } from '../problem/problem';
 import { makeMix, type MixDraw } from '../mix/makeMix';
@@ -26,6 +29,8 @@ export interface TrayUse {
   /** minutes after the room is first used */
   readonly at: number;
   readonly amount: Triple;
+  /** of a kit, the part that is used, in whose unit the amount is */
+  readonly part?: KitPartId;
   /** as it is written; none for what takes off or is worn */
   readonly stated?: Amount;
   /** everybody in the room, where it counts once for each */
@@ -45,6 +50,10 @@ export interface TrayThing {
   readonly warmed: number;
   /** how much of it is cold, in its unit */
   readonly chilled: number;
+  /** of a kit, what was taken of its boxes in each visit */
+  readonly kits?: readonly TakenOfKit[];
+  /** of a kit, how many stand there: a box for several visits stands there whole */
+  readonly boxes?: number;
 }
 
 /** Something that is mixed for the tray. */
@@ -115,17 +124,20 @@ export function trayOf(
   for (const visit of visits) {
     const steps = new Map(visit.protocol.steps.map((step) => [step.id, step]));
     const starts = startsOf(visit.schedule);
+    const kits = kitsTaken(visit.draws);
     for (const draw of visit.draws) {
-      if (draw.mix) continue;
+      if (draw.mix && draw.part === undefined) continue;
       const step = steps.get(draw.stepId);
       const at = starts.get(draw.stepId) ?? 0;
       const use: TrayUse = {
         visit: visit.name,
         stepName: step?.name ?? '',
         at,
-        amount: draw.consumed,
+        amount: draw.part === undefined ? draw.consumed : draw.resolved.drawn,
+        ...(draw.part !== undefined && { part: draw.part }),
         ...statedOf(draw, step),
       };
+      const taken = kits.get(draw.materialId);
       const felt = step && temperatureOf(step, draw, shelf);
       const before = things.get(draw.materialId);
       things.set(draw.materialId, {
@@ -136,6 +148,7 @@ export function trayOf(
         uses: [...(before?.uses ?? []), use],
         warmed: (before?.warmed ?? 0) + (felt === 'warm' ? draw.consumed.usual : 0),
         chilled: (before?.chilled ?? 0) + (felt === 'cold' ? draw.consumed.usual : 0),
+        ...(taken && { kits: [...new Set([...(before?.kits ?? []), taken])] }),
       });
     }
     mixes.push(...mixesOf(visit, shelf));
@@ -168,7 +181,9 @@ export function trayOf(
   const made = sharedMixes(mixes, visits.length, shelf, settings);
   if (!made.ok) return made;
   const items: TrayItem[] = [
-    ...things.values(),
+    ...[...things.values()].map((thing) =>
+      thing.kits ? { ...thing, boxes: wholeAbove(thing.amount.usual) } : thing,
+    ),
     ...made.value,
     ...tasks,
     ...[...tools.values()].map(({ seen: _seen, ...tool }) => tool),

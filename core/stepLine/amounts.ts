@@ -1,5 +1,6 @@
 import type { Amount, Source } from '../house/house';
 import type { Triple } from '../quantity/triple';
+import { sourceKey } from '../house/sources';
 import { CLAUSE_WORDS } from './clauseWords';
 import { takeDoseCondition } from './conditions';
 import type { Cursor } from './cursor';
@@ -292,7 +293,7 @@ function takeId(cursor: Cursor): string | undefined {
 }
 
 function idOf(source: Source): string {
-  return compared(source.kind === 'material' ? source.materialId : source.mixId);
+  return compared(sourceKey(source));
 }
 
 /** Whether a name has all the words typed, one or several of a thing alike. */

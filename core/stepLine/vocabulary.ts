@@ -1,6 +1,7 @@
 import type { Amount, Device, Material, Mix, Protocol, Source } from '../house/house';
 import type { Technique } from '../house/technique';
 import { offeredOf } from '../house/offered';
+import { partsOf, sourceKey } from '../house/sources';
 import { REMOVALS, TOOLS, type RemovalWay, type Tool } from '../house/ways';
 import type { DeviceId, MixId, ProtocolId } from '../house/ids';
 import { ACTIONS, PHASES, type Action, type Phase } from '../house/actions';
@@ -181,6 +182,10 @@ export function vocabularyOf({
     material.measures.coats?.forEach(({ name }) => coats.add(name));
     if (material.archivedOn !== undefined) continue;
     words.products.add(material.name, { kind: 'material', materialId: material.id });
+    for (const { id, name } of partsOf(material)) {
+      const source = { kind: 'material', materialId: material.id, part: id } as const;
+      words.products.add(name, source);
+    }
   }
   for (const name of named) {
     words.units.add(name, { how: 'named', name });
@@ -204,16 +209,25 @@ export function vocabularyOf({
   const names = new Map<string, string>([
     ...materials.map((each): [string, string] => [each.id, each.name]),
     ...mixes.map((each): [string, string] => [each.id, each.name]),
+    ...materials.flatMap((material) =>
+      partsOf(material).map(({ id, name }): [string, string] => [`${material.id}/${id}`, name]),
+    ),
   ]);
   const bare = new Map<string, UnitWord>();
   for (const { id, kind, unit } of materials) {
     if (kind === 'single-dose') bare.set(id, { how: 'packs' });
     else if (unit === 'piece') bare.set(id, { how: 'measured', unit: 'piece' });
   }
+  for (const material of materials) {
+    for (const { id, unit } of partsOf(material)) {
+      const word: UnitWord = unit === 'piece' ? { how: 'measured', unit } : { how: 'packs' };
+      bare.set(`${material.id}/${id}`, word);
+    }
+  }
   return {
     ...words,
-    bareUnit: (source) => (source.kind === 'material' ? bare.get(source.materialId) : undefined),
-    nameOf: (source) => names.get(source.kind === 'material' ? source.materialId : source.mixId),
+    bareUnit: (source) => bare.get(sourceKey(source)),
+    nameOf: (source) => names.get(sourceKey(source)),
   };
 }
 

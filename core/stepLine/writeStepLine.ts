@@ -8,6 +8,7 @@ import { layersWords } from './layers';
 import { techniqueWords } from '../house/technique';
 import { gentleHands, sayableName } from './defaults';
 import { actionFacts } from '../house/actions';
+import { sourceKey } from '../house/sources';
 import type { Triple } from '../quantity/triple';
 import type { ZoneId } from '../zone/zones';
 import { zonesSaid } from '../zone/zonesSaid';
@@ -204,8 +205,7 @@ function amountOf(
 function product(source: Source, words: Vocabulary): string {
   const name = words.nameOf(source) ?? '';
   const same = words.products.meanings(keyOf(name));
-  const id = source.kind === 'material' ? source.materialId : source.mixId;
-  return same.length > 1 ? `${quotedWords(name)}#${id}` : quotedIfNeeded(name);
+  return same.length > 1 ? `${quotedWords(name)}#${sourceKey(source)}` : quotedIfNeeded(name);
 }
 
 function quotedIfNeeded(name: string): string {

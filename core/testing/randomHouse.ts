@@ -205,7 +205,31 @@ function materialsOf(lots: Lots): Material[] {
       unit: 'piece',
       measures: {},
     },
-    { ...bought('kit', 1), kind: 'retail', unit: 'piece', measures: {} },
+    { ...bought('home-kit', 1), kind: 'retail', unit: 'piece', measures: {} },
+    {
+      ...bought('box', 1, lots.whole(1, 12)),
+      kind: 'kit',
+      unit: 'piece',
+      measures: {},
+      parts: [
+        {
+          id: asId('powder'),
+          name: 'powder',
+          amount: lots.typed(2, 12),
+          unit: 'g',
+          measures: { density: density() },
+        },
+        {
+          id: asId('sheets'),
+          name: 'sheets',
+          amount: lots.whole(1, 3),
+          unit: 'piece',
+          measures: {},
+        },
+      ],
+      ...(lots.is(0.4) && { forVisits: lots.whole(2, 4) }),
+      leftOver: lots.one(['lost', 'goes-home']),
+    },
     {
       ...bought('orange', 1),
       kind: 'fresh',

@@ -242,6 +242,22 @@ export class RandomWriting {
     const isMixed = lots.is(0.2);
     const material = lots.one(this.materials.filter(({ id }) => id !== asId('gloves')));
     const mix = lots.one(this.mixes);
+    const part = material.kind === 'kit' && !isMixed ? lots.one(material.parts) : undefined;
+    if (part) {
+      return {
+        id: asId(this.#id('dose')),
+        source: { kind: 'material', materialId: material.id, part: part.id },
+        amount:
+          part.unit === 'piece'
+            ? { how: 'measured', quantity: exactly(lots.whole(1, 2)), unit: 'piece' }
+            : lots.one<Amount>([
+                { how: 'packs', quantity: exactly(lots.one([0.5, 1])) },
+                { how: 'measured', quantity: triple(lots, 1, 8), unit: 'g' },
+              ]),
+        opening: 'fresh',
+        ...this.#option(choices, 0.2),
+      };
+    }
     return {
       id: asId(this.#id('dose')),
       source: isMixed

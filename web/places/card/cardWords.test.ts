@@ -6,6 +6,7 @@ import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { houseOf } from '@bienestar/core/stock/houseOf';
 import { clientWith, type Client } from '@bienestar/core/house/client';
 import { SKIN_TYPES } from '@bienestar/core/house/traits';
+import { sourceName } from '@bienestar/core/house/sources';
 import type { Dose, Protocol } from '@bienestar/core/house/house';
 import { trayOf } from '@bienestar/core/room/tray';
 import { amountText, amountWords } from '../../format/amountWords';
@@ -111,10 +112,7 @@ describe.each(house.protocols.map((protocol) => [protocol.name, protocol] as con
       'for one client': cardText(cardWords(work, clientWords(usual))),
       'for everybody': cardText(cardWords(work, undefined)),
     };
-    const thingOf = ({ source }: Dose): string | undefined =>
-      [...house.materials, ...house.mixes].find(
-        ({ id }) => id === (source.kind === 'material' ? source.materialId : source.mixId),
-      )?.name;
+    const thingOf = ({ source }: Dose): string | undefined => sourceName(house, source);
 
     it.each(Object.entries(forms))('on the card %s', (_form, text) => {
       for (const step of work.written.steps) {
@@ -187,7 +185,7 @@ describe('what a card says', () => {
   it('tells of layers how often, how long between, and when to stop', () => {
     const lines = linesOf(cardOf(named('layered-fruit-acid')));
     expect(lines.find(({ layers }) => layers !== undefined)?.layers).toMatch(
-      /^Acid layers: 4 times; between: wait .* min; after each: ask “.*” \(0-10\), lightly at 4, off at 7$/,
+      /^Acid layers: 4 times; between: wait .* min; after each: ask “.*” \(0-10\), lightly at 4, off at 7; but Skin today: Touchy: once on a first visit, 2 times later$/,
     );
     const first = linesOf(cardOf(named('layered-fruit-acid'), clientWith({ visitKind: 'first' })));
     expect(first.find(({ layers }) => layers !== undefined)?.layers).toContain('2 times');

@@ -14,6 +14,7 @@ import {
   type CardStep,
 } from '@bienestar/core/room/protocolCard';
 import type { MixId } from '@bienestar/core/house/ids';
+import { partsOf, sourceName } from '@bienestar/core/house/sources';
 import { scaleTriple, type Triple } from '@bienestar/core/quantity/triple';
 import { questionWords } from '@bienestar/core/house/question';
 import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
@@ -226,14 +227,12 @@ function measurable({ low, usual, high }: Triple): Triple {
 function mixWords(id: MixId, { house, shelf, draws }: RoomWork): string[] {
   const mix = shelf.mixes.get(id);
   if (!mix) return [];
-  const things = [...house.materials, ...house.mixes];
   /* Of everything the visit takes of it. */
   const bowls = new Set(draws.flatMap(({ mix: of }) => (of?.mixId === id ? [of.made] : [])));
   const scale =
     bowls.size === 0 ? 1 : [...bowls].reduce((sum, { scale: each }) => sum + each.usual, 0);
   const parts = mix.parts.map(({ source, amount, toTexture }) => {
-    const of = source.kind === 'material' ? source.materialId : source.mixId;
-    const name = things.find((each) => each.id === of)?.name ?? 'something no longer on the shelf';
+    const name = sourceName(house, source) ?? 'something no longer on the shelf';
     const said =
       amount.how === 'ratio'
         ? `${span(amount.parts)} ${amount.parts.high <= 1 ? 'part' : 'parts'}`
@@ -288,7 +287,12 @@ function drawnAmounts({ step, draws }: CardStep, { house, written }: RoomWork): 
     const material = house.materials.find((each) => each.id === draw.materialId);
     const thing = mix ?? material;
     if (!thing) return [];
-    const unit = mix ? mix.basis : (material?.unit ?? 'piece');
+    const held =
+      draw.part !== undefined && material
+        ? partsOf(material).find(({ id }) => id === draw.part)
+        : undefined;
+    const name = mix?.name ?? held?.name ?? thing.name;
+    const unit = mix ? mix.basis : (held?.unit ?? material?.unit ?? 'piece');
     const base = draw.mix ? draw.mix.needed : draw.resolved.drawn;
     const amount =
       !isBesides && dose ? dose.amount : ({ how: 'measured', quantity: base, unit } as const);
@@ -297,22 +301,19 @@ function drawnAmounts({ step, draws }: CardStep, { house, written }: RoomWork): 
     const option = dose && optionOf(dose, written);
     const facts = mix || !material ? '' : factsOf(material);
     return [
-      named(
-        saidAmount(amount, thing.name, base, unit),
-        `${thing.name}${facts}${persons}${option ?? ''}`,
-      ),
+      named(saidAmount(amount, name, base, unit), `${name}${facts}${persons}${option ?? ''}`),
     ];
   });
 }
 
 /** The amounts of a step as they are written, where nobody draws them. */
 function saidAmounts({ step }: CardStep, { house, written }: RoomWork): SaidAmount[] {
-  const things = [...house.materials, ...house.mixes];
   return step.doses.flatMap((dose) => {
-    const id = dose.source.kind === 'material' ? dose.source.materialId : dose.source.mixId;
-    const name = things.find((each) => each.id === id)?.name;
+    const { source } = dose;
+    const name = sourceName(house, source);
     if (name === undefined) return [];
-    const material = house.materials.find((each) => each.id === id);
+    const material =
+      source.kind === 'material' && house.materials.find(({ id }) => id === source.materialId);
     const facts = material ? factsOf(material) : '';
     return [
       named({ said: amountWords(dose.amount, name) }, `${name}${facts}${optionOf(dose, written)}`),

@@ -1,8 +1,9 @@
-import type { Amount, House } from '@bienestar/core/house/house';
+import { leftOfKit } from '@bienestar/core/dose/leftOfKit';
+import type { Amount, House, KitMaterial, KitPart } from '@bienestar/core/house/house';
 import { exactly, sumTriples } from '@bienestar/core/quantity/triple';
-import type { Tray, TrayItem, TrayThing, TrayUse } from '@bienestar/core/room/tray';
+import type { Tray, TrayItem, TrayMix, TrayThing, TrayUse } from '@bienestar/core/room/tray';
 import { amountText, amountWords, saidAmount } from '../../format/amountWords';
-import { amountRange, number } from '../../format/figures';
+import { amountRange, number, percent } from '../../format/figures';
 import { spoken } from '../../format/protocolWords';
 
 /** A line of the tray in words. */
@@ -16,7 +17,8 @@ export interface TrayLine {
 }
 
 /** How much of one thing stands on the tray: as it is said where one step takes it, else the sum. */
-function trayAmount({ amount, uses }: TrayThing, name: string, unit: string): string {
+function trayAmount({ amount, uses, boxes }: TrayThing, name: string, unit: string): string {
+  if (boxes !== undefined) return `${number(boxes)} ${boxes === 1 ? 'box' : 'boxes'}`;
   const stated = inOneMeasure(uses.map((use) => use.stated));
   return stated ? amountText(saidAmount(stated, name, amount, unit)) : amountRange(amount, unit);
 }
@@ -37,12 +39,23 @@ function inOneMeasure(stated: readonly (Amount | undefined)[]): Amount | undefin
 }
 
 /** The steps that take a thing; what each takes as it is said, where several do. */
-function usesWords(uses: readonly TrayUse[], name: string, unit: string): string {
+function usesWords(
+  uses: readonly TrayUse[],
+  name: string,
+  unit: string,
+  parts: readonly KitPart[] = [],
+): string {
   const times = new Map<string, number>();
-  for (const { stepName, stated, amount, persons } of uses) {
-    const said = stated ? amountWords(stated, name) : amountRange(amount, unit);
+  for (const { stepName, stated, amount, persons, part } of uses) {
+    const held = parts.find(({ id }) => id === part);
+    const said = held
+      ? `${amountRange(amount, held.unit)} ${held.name}`
+      : stated
+        ? amountWords(stated, name)
+        : amountRange(amount, unit);
     const people = persons === undefined || persons === 1 ? '' : ` for ${persons} people`;
-    const words = uses.length === 1 ? `${stepName}${people}` : `${stepName} ${said}${people}`;
+    const words =
+      uses.length === 1 && !held ? `${stepName}${people}` : `${stepName} ${said}${people}`;
     times.set(words, (times.get(words) ?? 0) + 1);
   }
   return [...times]
@@ -56,11 +69,38 @@ function heldWords({ amount }: TrayThing, held: number, unit: string, words: str
   return held >= amount.usual ? words : `${amountRange(exactly(held), unit)} ${words}`;
 }
 
+/** For whom a box is, and what of it is left. */
+function kitWords({ kits = [] }: TrayThing, kit: KitMaterial | undefined): string {
+  if (!kit) return '';
+  const left = kits
+    .flatMap((taken) => leftOfKit(kit, taken))
+    .filter((each) => each.share > 0.005)
+    .map(
+      ({ part, left: amount, share }) =>
+        `${amountRange(exactly(amount), part.unit)} ${part.name} (${percent(share, 0)})`,
+    );
+  const goes = kit.leftOver === 'goes-home' ? 'goes home' : 'left over';
+  return [
+    kit.forVisits === undefined ? '' : `the guest’s own box, for ${kit.forVisits} visits`,
+    left.length === 0 ? '' : `${goes}: ${left.join(', ')}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
 /** The tray in words, in the order of need. */
 export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
   const nameOf = (id: string): string =>
     house.materials.find((each) => each.id === id)?.name ?? 'something no longer on the shelf';
   const unitOf = (id: string) => house.materials.find((each) => each.id === id)?.unit ?? 'piece';
+  const kitOf = (id: string): KitMaterial | undefined => {
+    const material = house.materials.find((each) => each.id === id);
+    return material?.kind === 'kit' ? material : undefined;
+  };
+  const mixPartWords = ({ materialId, part, amount }: TrayMix['parts'][number]): string => {
+    const held = kitOf(materialId)?.parts.find(({ id }) => id === part);
+    return `${amountRange(amount, held?.unit ?? unitOf(materialId))} ${held?.name ?? nameOf(materialId)}`;
+  };
   return tray.items.map((item, order): TrayLine => {
     const at = item.at < 0 ? 'before' : `min ${number(item.at, 0)}`;
     switch (item.kind) {
@@ -74,7 +114,13 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           note: [
             heldWords(item, item.warmed, unitOf(item.materialId), 'warm, in the warmer'),
             heldWords(item, item.chilled, unitOf(item.materialId), 'chilled'),
-            usesWords(item.uses, nameOf(item.materialId), unitOf(item.materialId)),
+            usesWords(
+              item.uses,
+              nameOf(item.materialId),
+              unitOf(item.materialId),
+              kitOf(item.materialId)?.parts,
+            ),
+            kitWords(item, kitOf(item.materialId)),
           ]
             .filter(Boolean)
             .join(' · '),
@@ -88,12 +134,7 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           name: `Mix: ${item.mix.name}`,
           note: [
             usesWords(item.uses, item.mix.name, item.mix.basis),
-            item.parts
-              .map(
-                (part) =>
-                  `${amountRange(part.amount, unitOf(part.materialId))} ${nameOf(part.materialId)}`,
-              )
-              .join(' + '),
+            item.parts.map((part) => mixPartWords(part)).join(' + '),
             item.mix.standingMinutes > 0
               ? `stands ${number(item.mix.standingMinutes)} min, ready at min ${number(item.readyAt, 0)}`
               : '',

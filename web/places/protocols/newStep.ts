@@ -1,5 +1,5 @@
 import { nanoid } from '@reduxjs/toolkit';
-import type { Dose, LayerGroup, Material, Mix, Step } from '@bienestar/core/house/house';
+import type { Dose, KitPart, LayerGroup, Material, Mix, Step } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import type { NewIds } from '@bienestar/core/stepLine/applyLine';
 import { exactly } from '@bienestar/core/quantity/triple';
@@ -38,6 +38,16 @@ export function newDose(material: Material): Dose {
     id: asId(nanoid(12)),
     source: { kind: 'material', materialId: material.id },
     amount,
+    opening: 'fresh',
+  };
+}
+
+/** A dose of one of the things in the box of a kit: all of it. */
+export function newPartDose(kit: Material, part: KitPart): Dose {
+  return {
+    id: asId(nanoid(12)),
+    source: { kind: 'material', materialId: kit.id, part: part.id },
+    amount: { how: 'packs', quantity: exactly(1) },
     opening: 'fresh',
   };
 }

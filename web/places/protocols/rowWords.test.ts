@@ -94,7 +94,9 @@ describe.each(house.protocols.map((protocol) => [protocol.name, protocol] as con
 describe('a row', () => {
   it('names the layers above their first step only', () => {
     const headings = rowsFor(named('layered-fruit-acid')).flatMap((row) => row.layersHeading ?? []);
-    expect(headings).toEqual(['Acid layers: 2 on a first visit, 4 on later ones']);
+    expect(headings).toEqual([
+      'Acid layers: 2 on a first visit, 4 on later ones, otherwise for some',
+    ]);
   });
 
   it('says for whom it is, and when it is left out', () => {

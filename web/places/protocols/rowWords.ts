@@ -1,5 +1,6 @@
 import type { Choice, LayerGroup, Line, Protocol, Step } from '@bienestar/core/house/house';
 import { isStep } from '@bienestar/core/house/protocol';
+import { partsOf, sourceKey } from '@bienestar/core/house/sources';
 import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
 import type { Finding, Weight } from '@bienestar/core/review/finding';
 import type { Schedule } from '@bienestar/core/time/schedule';
@@ -68,6 +69,8 @@ function namesOf(house: ShownService['house']): ReadonlyMap<string, string> {
   const made = new Map<string, string>(
     [...house.materials, ...house.mixes].map((each) => [each.id, each.name]),
   );
+  for (const material of house.materials)
+    for (const { id, name } of partsOf(material)) made.set(`${material.id}/${id}`, name);
   known.set(house.materials, made);
   return made;
 }
@@ -93,7 +96,7 @@ function detailsOf(
     return before.words;
   const drawn = step.doses.map((dose) => {
     const { amount, source } = dose;
-    const name = names.get(source.kind === 'material' ? source.materialId : source.mixId);
+    const name = names.get(sourceKey(source));
     const said = `${amountWords(amount, name)} ${name ?? 'something that is no longer on the shelf'}`;
     const whom = hangingNames(choices, dose);
     return whom === undefined ? said : `${said} (${whom})`;

@@ -151,6 +151,7 @@ function unitsOf(kind: MaterialKind): readonly BaseUnit[] {
     case 'retail':
       return ['piece', 'ml', 'g'];
     case 'device-part':
+    case 'kit':
     case 'linen':
       return ['piece'];
   }
@@ -169,6 +170,8 @@ function contentLabel(kind: MaterialKind): string {
     case 'retail':
     case 'linen':
       return 'In the pack';
+    case 'kit':
+      return 'Boxes in the pack';
   }
 }
 
@@ -184,6 +187,7 @@ function priceLabel(kind: MaterialKind): string {
     case 'consumable':
     case 'device-part':
     case 'retail':
+    case 'kit':
       return 'Price of the pack';
   }
 }

@@ -46,6 +46,7 @@ export function KeepsFields({ material, change }: KeepsFieldsProps) {
     case 'consumable':
     case 'device-part':
     case 'retail':
+    case 'kit':
       return null;
   }
 }

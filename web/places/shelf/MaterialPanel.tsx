@@ -9,6 +9,7 @@ import { useFigures, useHouse, useSnapshot } from '../../store/house';
 import { useChange } from '../../store/useEditPart';
 import { BoughtFacet } from './BoughtFacet';
 import { CareFacet } from './CareFacet';
+import { KitFields } from './KitFields';
 import { LaundryFields } from './LaundryFields';
 import { LeftFacet } from './LeftFacet';
 import { KIND_WORDS } from './materialWords';
@@ -25,6 +26,7 @@ interface MaterialPanelProps {
 
 const FACET_WORDS = {
   left: 'What is left',
+  box: 'In the box',
   bought: 'Bought',
   measured: 'Measured',
   care: 'Care',
@@ -35,6 +37,7 @@ type Facet = keyof typeof FACET_WORDS;
 /** The sides of a material that its kind has; the first is shown unless another is asked for. */
 function facetsOf(material: Material): readonly Facet[] {
   if (material.kind === 'linen') return ['bought', 'care', 'used'];
+  if (material.kind === 'kit') return ['left', 'box', 'bought', 'care', 'used'];
   return material.unit === 'piece'
     ? ['left', 'bought', 'care', 'used']
     : ['left', 'bought', 'measured', 'care', 'used'];
@@ -97,6 +100,9 @@ export function MaterialPanel({ id, places, onGone }: MaterialPanelProps) {
         ) : (
           <BoughtFacet material={material} change={change} />
         ))}
+      {shown === 'box' && material.kind === 'kit' && (
+        <KitFields material={material} change={change} />
+      )}
       {shown === 'measured' && <MeasuresEditor material={material} change={change} />}
       {shown === 'care' && <CareFacet material={material} change={change} />}
       {shown === 'used' && (

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
-import type { Mix, MixPart } from '@bienestar/core/house/house';
-import { asId } from '@bienestar/core/house/ids';
+import type { Mix, MixPart, Source } from '@bienestar/core/house/house';
+import { partsOf, sourceKey, sourceName } from '@bienestar/core/house/sources';
 import type { Triple } from '@bienestar/core/quantity/triple';
 import type { StatedUnit } from '@bienestar/core/quantity/unit';
 import { UNIT_WORDS } from '../../format/amountWords';
@@ -35,10 +35,9 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
     source.kind === 'material'
       ? materials.find((each) => each.id === source.materialId)
       : undefined;
-  const name =
-    material?.name ??
-    mixes.find((each) => source.kind === 'mix' && each.id === source.mixId)?.name ??
-    '';
+  const name = sourceName({ materials, mixes }, source) ?? '';
+  const isWhole =
+    material?.kind === 'single-dose' || (source.kind === 'material' && source.part !== undefined);
   const triple: Triple = amount.how === 'ratio' ? amount.parts : amount.quantity;
   const way = amount.how === 'packs' ? 'packs' : `${amount.how}:${amount.unit}`;
   const put = (key: string, quantity: Triple): void => {
@@ -53,6 +52,28 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
             : { how: 'measured', quantity, unit: unit as StatedUnit },
     });
   };
+  const sources: readonly { readonly name: string; readonly source: Source }[] = [
+    ...materials
+      .filter(
+        (each) => each.kind !== 'linen' && (each.archivedOn === undefined || each === material),
+      )
+      .flatMap((each) => {
+        const of = { kind: 'material', materialId: each.id } as const;
+        return [
+          { name: each.name, source: of },
+          ...partsOf(each).map(({ id, name: held }) => ({
+            name: `${held} (${each.name})`,
+            source: { ...of, part: id },
+          })),
+        ];
+      }),
+    ...mixes
+      .filter((each) => each.id !== mixId)
+      .map((each) => ({
+        name: `${each.name} (mix)`,
+        source: { kind: 'mix', mixId: each.id } as const,
+      })),
+  ];
   return (
     <div
       role="group"
@@ -62,27 +83,11 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
       <Choice
         label="Part"
         labelHidden
-        value={source.kind === 'material' ? `material:${source.materialId}` : `mix:${source.mixId}`}
-        options={[
-          ...materials
-            .filter(
-              (each) =>
-                each.kind !== 'linen' && (each.archivedOn === undefined || each === material),
-            )
-            .map((each) => ({ value: `material:${each.id}`, label: each.name })),
-          ...mixes
-            .filter((each) => each.id !== mixId)
-            .map((each) => ({ value: `mix:${each.id}`, label: `${each.name} (mix)` })),
-        ]}
+        value={sourceKey(source)}
+        options={sources.map((each) => ({ value: sourceKey(each.source), label: each.name }))}
         onChoose={(key) => {
-          const [kind, id = ''] = key.split(':');
-          onChange({
-            ...part,
-            source:
-              kind === 'mix'
-                ? { kind, mixId: asId(id) }
-                : { kind: 'material', materialId: asId(id) },
-          });
+          const chosen = sources.find((each) => sourceKey(each.source) === key);
+          if (chosen) onChange({ ...part, source: chosen.source });
         }}
       />
       <Choice
@@ -93,7 +98,7 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
           ...MEASURED_IN.map((unit) => ({ value: `measured:${unit}`, label: UNIT_WORDS[unit][1] })),
           { value: 'ratio:g', label: 'parts (g)' },
           { value: 'ratio:ml', label: 'parts (ml)' },
-          ...(material?.kind === 'single-dose' ? [{ value: 'packs', label: 'packs' }] : []),
+          ...(isWhole ? [{ value: 'packs', label: 'packs' }] : []),
         ]}
         onChoose={(key) => put(key, triple)}
       />

@@ -54,6 +54,30 @@ describe('a material in hand', () => {
     },
   );
 
+  it('holds several things in one box, each with how much, for so many visits', async () => {
+    await show('corrector-box', 'box');
+    await userEvent.click(screen.getByRole('button', { name: 'Another thing in the box' }));
+    const added = (await browser.written<Material>('materials')).after;
+    expect(added).toMatchObject({
+      parts: [{ id: 'wipe' }, { id: 'veil' }, { name: 'New part', amount: 1, unit: 'g' }],
+    });
+  });
+
+  it.each([
+    ['A box is for', '3', { forVisits: 3 }],
+    ['A box is for', '1', { forVisits: undefined }],
+  ])('a kit: %s %s', async (label, text, changes) => {
+    await show('corrector-box', 'box');
+    await put(label, text);
+    expect((await browser.written<Material>('materials')).after).toMatchObject(changes);
+  });
+
+  it('a kit: no visits are refused at the field', async () => {
+    await show('corrector-box', 'box');
+    await put('A box is for', '0');
+    await screen.findByText('Must be at least 1.');
+  });
+
   it('keeps for months once it is opened, as the label says', async () => {
     await show('prickly-pear-milk', 'bought');
     await put('Good once opened (PAO)', '');

@@ -39,6 +39,11 @@ export const KIND_WORDS: Record<
     many: 'To take home',
     what: 'home kit, sample or retail item given to the client',
   },
+  kit: {
+    one: 'kit',
+    many: 'Kits',
+    what: 'one box that holds different things and is opened as one',
+  },
   linen: { one: 'linen', many: 'Linen', what: 'goes round the laundry' },
 };
 
@@ -98,6 +103,8 @@ export function containerWords(kind: MaterialKind): readonly [string, string] {
     case 'retail':
     case 'linen':
       return ['pack', 'packs'];
+    case 'kit':
+      return ['box', 'boxes'];
   }
 }
 

@@ -1,4 +1,5 @@
 import { offeredOf } from '@bienestar/core/house/offered';
+import { partsOf } from '@bienestar/core/house/sources';
 import { Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useId, useMemo, useState, type KeyboardEvent } from 'react';
@@ -7,7 +8,7 @@ import { matcherOf, plainText } from '../../../format/search';
 import { Button } from '../../../parts/Button';
 import { INPUT_LOOK, LABEL_LOOK } from '../../../parts/FieldFrame';
 import { useHouse } from '../../../store/house';
-import { newDose, newMixDose } from '../newStep';
+import { newDose, newMixDose, newPartDose } from '../newStep';
 
 const MOST_SHOWN = 60;
 
@@ -135,7 +136,14 @@ function productsOf({ materials, mixes }: House): readonly Product[] {
     dose,
   });
   return [
-    ...offeredOf(materials).map((each) => named(each.id, each.name, () => newDose(each))),
+    ...offeredOf(materials).flatMap((each) => [
+      named(each.id, each.name, () => newDose(each)),
+      ...partsOf(each).map((part) =>
+        named(`${each.id}-${part.id}`, `${part.name} (${each.name})`, () =>
+          newPartDose(each, part),
+        ),
+      ),
+    ]),
     ...offeredOf(mixes).map((each) => named(each.id, `${each.name} (mix)`, () => newMixDose(each))),
   ];
 }

@@ -1,14 +1,14 @@
-import type { Amount, Material } from '@bienestar/core/house/house';
+import type { Amount } from '@bienestar/core/house/house';
 import { Choice } from '../../../parts/Choice';
 import { TripleField } from '../../../parts/TripleField';
-import { quantityOf, restate, stated, wayOf, waysFor } from './amountWays';
+import { quantityOf, restate, stated, wayOf, waysFor, type Measured } from './amountWays';
 
 const LARGEST_AMOUNT = 100_000;
 
 interface AmountEditorProps {
   readonly amount: Amount;
   /** nothing for a mix */
-  readonly material: Material | undefined;
+  readonly material: Measured | undefined;
   readonly name: string;
   readonly onChange: (amount: Amount) => void;
 }

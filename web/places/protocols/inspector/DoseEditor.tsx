@@ -2,6 +2,7 @@ import { offeredOf } from '@bienestar/core/house/offered';
 import { X } from 'lucide-react';
 import type { Draw } from '@bienestar/core/draws/drawsOf';
 import type { Choice as ChoiceOf, Dose, House, Material } from '@bienestar/core/house/house';
+import { partsOf, sourceKey, sourceName } from '@bienestar/core/house/sources';
 import type { Problem } from '@bienestar/core/problem/problem';
 import { amountRange } from '../../../format/figures';
 import { IconButton } from '../../../parts/Button';
@@ -10,7 +11,8 @@ import { Problems } from '../../../parts/Problems';
 import { Segments } from '../../../parts/Segments';
 import { useHouse } from '../../../store/house';
 import { AmountEditor, AmountWayChoice } from './AmountEditor';
-import { newDose, newMixDose } from '../newStep';
+import { newDose, newMixDose, newPartDose } from '../newStep';
+import { measuredPart } from './amountWays';
 import { HangingFields } from './HangingFields';
 
 interface DoseEditorProps {
@@ -40,17 +42,19 @@ export function DoseEditor({
       ? house.materials.find((each) => each.id === source.materialId)
       : undefined;
   const name = nameOf(dose, house);
+  const part =
+    material && source.kind === 'material'
+      ? partsOf(material).find(({ id }) => id === source.part)
+      : undefined;
   const choose = (key: string): void => {
-    const [kind, id = ''] = key.split(':');
-    const next = house.materials.find((each) => each.id === id);
-    if (kind === 'mix') {
-      const mix = house.mixes.find((each) => each.id === id);
-      if (mix) onChange({ ...dose, ...newMixDose(mix), id: dose.id });
-    } else if (next) onChange({ ...newDose(next), id: dose.id });
+    const chosen = offeredSources(house, source).find(
+      (each) => sourceKey(each.dose.source) === key,
+    );
+    if (chosen) onChange({ ...dose, ...chosen.dose, id: dose.id });
   };
   const amountEditing = {
     amount: dose.amount,
-    material,
+    material: part ? measuredPart(part) : material,
     name,
     onChange: (amount: Dose['amount']) => onChange({ ...dose, amount }),
   };
@@ -65,19 +69,11 @@ export function DoseEditor({
         <Choice
           label="Product"
           labelHidden
-          value={
-            source.kind === 'material' ? `material:${source.materialId}` : `mix:${source.mixId}`
-          }
-          options={[
-            ...offeredOf(house.materials, [material?.id ?? '']).map((each) => ({
-              value: `material:${each.id}`,
-              label: each.name,
-            })),
-            ...offeredOf(house.mixes, [source.kind === 'mix' ? source.mixId : '']).map((each) => ({
-              value: `mix:${each.id}`,
-              label: `${each.name} (mix)`,
-            })),
-          ]}
+          value={sourceKey(source)}
+          options={offeredSources(house, source).map((each) => ({
+            value: sourceKey(each.dose.source),
+            label: each.name,
+          }))}
           onChoose={choose}
         />
         <AmountWayChoice {...amountEditing} />
@@ -139,9 +135,26 @@ function DrawnNote({ draws, material, house }: DrawnNoteProps) {
 }
 
 function nameOf({ source }: Dose, house: House): string {
-  const found =
-    source.kind === 'material'
-      ? house.materials.find((each) => each.id === source.materialId)
-      : house.mixes.find((each) => each.id === source.mixId);
-  return found?.name ?? 'a product that is no longer on the shelf';
+  return sourceName(house, source) ?? 'a product that is no longer on the shelf';
+}
+
+/** What a product may be instead, each with the dose it then is. */
+function offeredSources(
+  { materials, mixes }: House,
+  now: Dose['source'],
+): readonly { readonly name: string; readonly dose: Dose }[] {
+  const kept = now.kind === 'material' ? now.materialId : now.mixId;
+  return [
+    ...offeredOf(materials, [kept]).flatMap((each) => [
+      { name: each.name, dose: newDose(each) },
+      ...partsOf(each).map((part) => ({
+        name: `${part.name} (${each.name})`,
+        dose: newPartDose(each, part),
+      })),
+    ]),
+    ...offeredOf(mixes, [kept]).map((each) => ({
+      name: `${each.name} (mix)`,
+      dose: newMixDose(each),
+    })),
+  ];
 }

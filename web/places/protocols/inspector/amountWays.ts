@@ -1,4 +1,4 @@
-import type { Amount, Material } from '@bienestar/core/house/house';
+import type { Amount, KitPart, Material } from '@bienestar/core/house/house';
 import type { CountedMeasure } from '@bienestar/core/quantity/measures';
 import { exactly, type Triple } from '@bienestar/core/quantity/triple';
 import type { StatedUnit } from '@bienestar/core/quantity/unit';
@@ -13,8 +13,16 @@ export interface AmountWay {
 const LIQUID: readonly StatedUnit[] = ['ml', 'g', 'tsp', 'tbsp', 'us-fl-oz', 'oz'];
 const COUNTED: readonly CountedMeasure[] = ['pump', 'drop', 'dropper', 'spray', 'spatula'];
 
+/** What decides how an amount can be stated: a material, or a part of a kit. */
+export type Measured = Pick<Material, 'kind' | 'unit' | 'measures'>;
+
+/** A part of the box of a kit as something to measure: like what is opened whole. */
+export function measuredPart({ unit, measures }: KitPart): Measured {
+  return { kind: 'single-dose', unit, measures };
+}
+
 /** The ways in which an amount of a material can be stated; of a mix where there is none. */
-export function waysFor(material: Material | undefined): AmountWay[] {
+export function waysFor(material: Measured | undefined): AmountWay[] {
   if (material?.unit === 'piece') {
     return [
       { key: 'measured:piece', label: 'pieces' },
