@@ -1,5 +1,14 @@
 import type { Draw } from '../draws/drawsOf';
-import type { Amount, House, Material, WorkedProtocol, Step } from '../house/house';
+import type {
+  Amount,
+  House,
+  KitMaterial,
+  KitPart,
+  Material,
+  WorkedProtocol,
+  Step,
+} from '../house/house';
+import { partsOf } from '../house/sources';
 import { preferredPack } from '../house/packs';
 import { GRAMS_PER_FINGERTIP_UNIT } from '../quantity/fingertip';
 import { mlPerCount, namedAmount } from '../quantity/measures';
@@ -10,7 +19,7 @@ import { figure, type Origin, type Working, type WorkingInput } from './working'
 /**
  * The working of what one dose takes of a material.
  * @param step the step that asks for it
- * @see D1 D2 D3 M1 M2 Q3
+ * @see D1 D2 D3 D6 M1 M2 Q3
  */
 export function explainDraw(
   draw: Draw,
@@ -22,6 +31,8 @@ export function explainDraw(
   const from: Origin = { place: 'step', protocolId: protocol.id, stepId: step.id };
   const result = figure(draw.consumed.usual, material.unit);
   const title = `${material.name} in “${step.name}”`;
+  const part = partsOf(material).find(({ id }) => id === draw.part);
+  if (material.kind === 'kit' && part) return explainKitDraw(draw, material, part, title, from);
   if (draw.mix) return explainMixDraw(draw, draw.mix, material, title, house, from);
 
   const stated: WorkingInput = {
@@ -85,6 +96,37 @@ export function explainDraw(
     words: 'The amount as it is stated, by the measures of the material on the shelf.',
     inputs: (dose && countedInputs(dose.amount, material, from)) ?? [stated],
     result,
+  };
+}
+
+/** What of a box is taken, and how much of a box is opened for it. */
+function explainKitDraw(
+  { resolved, consumed }: Draw,
+  { id, forVisits }: KitMaterial,
+  { name, unit, amount }: KitPart,
+  title: string,
+  from: Origin,
+): Working {
+  const shelf: Origin = { place: 'shelf', materialId: id };
+  return {
+    title,
+    codes: ['D6'],
+    words:
+      'A box is opened as one, for the part of it that runs out first; what is taken of a box that is open already opens none.',
+    inputs: [
+      { label: `${name}, as drawn`, value: figure(resolved.drawn.usual, unit), from },
+      { label: 'In one box', value: figure(amount, unit), from: shelf },
+      ...(forVisits === undefined
+        ? []
+        : [
+            {
+              label: 'A box is for so many visits',
+              value: figure(forVisits, 'times'),
+              from: shelf,
+            },
+          ]),
+    ],
+    result: figure(consumed.usual, 'piece'),
   };
 }
 

@@ -123,6 +123,8 @@ function DrawnNote({ draws, material, house }: DrawnNoteProps) {
   const words = firstLayer.map((draw) => {
     const of = material ?? house.materials.find((each) => each.id === draw.materialId);
     if (!of) return '';
+    const held = partsOf(of).find(({ id }) => id === draw.part);
+    if (held && material) return `${amountRange(draw.resolved.drawn, held.unit)} of the box`;
     const taken = amountRange(draw.consumed, of.unit);
     return material ? taken : `${taken} ${of.name}`;
   });
