@@ -11,6 +11,7 @@ import type {
   BlockUse,
   Choice,
   ChoiceOption,
+  Compared,
   DeviceWork,
   Dose,
   InOption,
@@ -30,8 +31,8 @@ import type {
   VisitKind,
   ZoneSetting,
 } from '@bienestar/core/house/house';
-import { CONDITIONS } from '@bienestar/core/house/traits';
-import { CHOOSING_BY, DAY_PARTS, REMOVALS, TOOLS } from '@bienestar/core/house/ways';
+import { CONDITIONS, SEASONS } from '@bienestar/core/house/traits';
+import { CHOOSING_BY, COMPARED_WITH, DAY_PARTS, REMOVALS, TOOLS } from '@bienestar/core/house/ways';
 import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { CHOOSING_VALUES } from '@bienestar/core/protocol/choosingValues';
 import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
@@ -256,6 +257,14 @@ const around = shape<Around>({
   avoid: listOf(shape<Around['avoid'][number]>({ what: text, for: lasting }), 40),
   expect: listOf(shape<Around['expect'][number]>({ what: text, when: text }), 40),
   call: listOf(text, 40),
+  compares: some(
+    shape<Compared>({
+      what: text.min(1),
+      beside: Joi.valid(...COMPARED_WITH).required(),
+      after: lasting.optional(),
+    }),
+    40,
+  ),
   home: some(
     shape<HomeUse>({
       materialId: id,
@@ -278,6 +287,11 @@ const around = shape<Around>({
   ).unique('materialId'),
   spacing: shape<NonNullable<Around['spacing']>>({
     leastDays: limited(LIMITS.spacingDays),
+    mostDays: limited(LIMITS.spacingDays)
+      .min(Joi.ref('leastDays'))
+      .messages({ 'number.min': 'Not fewer days than at least.' })
+      .optional(),
+    notIn: some(Joi.valid(...SEASONS), SEASONS.length - 1).unique(),
     mostPerYear: limited(LIMITS.mostPerYear).optional(),
     visits: limited(LIMITS.spacingVisits).optional(),
     thenEveryDays: limited(LIMITS.thenEveryDays).optional(),
@@ -316,6 +330,8 @@ export const protocol: Joi.ObjectSchema<Protocol> = shape<Protocol>({
   ...about,
   ...writing,
   cautions,
+  meantFor: words,
+  licence: words,
   around,
   painRelief: Joi.valid('none', 'numbing', 'cooling').optional(),
 });

@@ -17,7 +17,16 @@ import type { SettingKind } from './device';
 import type { Action, Hands, Phase, Stretch } from './actions';
 import type { Question } from './question';
 import type { Technique } from './technique';
-import type { ChoosingBy, DayPart, VisitKind, RemovalWay, Tool, Varying } from './ways';
+import type { Season } from './traits';
+import type {
+  ChoosingBy,
+  ComparedWith,
+  DayPart,
+  VisitKind,
+  RemovalWay,
+  Tool,
+  Varying,
+} from './ways';
 
 export type Role = 'therapist' | 'assistant';
 
@@ -288,6 +297,14 @@ export interface HomeUse {
   readonly how?: string;
 }
 
+/** What is looked at again, and beside what. */
+export interface Compared {
+  readonly what: string;
+  readonly beside: ComparedWith;
+  /** how long after the visit; in it unless given */
+  readonly after?: Lasting;
+}
+
 /** What is recommended to buy. */
 export interface Recommended {
   readonly materialId: MaterialId;
@@ -306,6 +323,8 @@ export interface Around {
   readonly avoid: readonly { readonly what: string; readonly for: Lasting }[];
   readonly expect: readonly { readonly what: string; readonly when: string }[];
   readonly call: readonly string[];
+  /** what is looked at again to see what it did */
+  readonly compares?: readonly Compared[];
   /** at home afterwards, product by product */
   readonly home?: readonly HomeUse[];
   readonly recommends?: readonly Recommended[];
@@ -315,6 +334,9 @@ export interface Around {
     /** of a course, and the days between maintenance visits after it */
     readonly visits?: number;
     readonly thenEveryDays?: number;
+    readonly mostDays?: number;
+    /** seasons in which it is not done */
+    readonly notIn?: readonly Season[];
   };
 }
 
@@ -324,6 +346,10 @@ export interface Protocol extends Writing {
   readonly summary: string;
   /** what it is to bring about, in words */
   readonly goal?: string;
+  /** for whom it is meant, in words */
+  readonly meantFor?: string;
+  /** who may do it, and what of it only who, by licence and local code */
+  readonly licence?: string;
   /** ISO date from which it is offered no more where something is chosen */
   readonly archivedOn?: string;
   readonly cautions?: OwnCautions;

@@ -36,7 +36,7 @@ export type Season = (typeof SEASONS)[number];
 export const BUILDS = ['small', 'reference', 'large'] as const;
 export type Build = (typeof BUILDS)[number];
 
-/** Which visit of a course it is. */
+/** Visits of a course that a choice can name. */
 export const COURSE_VISITS = [
   '1',
   '2',
@@ -51,7 +51,8 @@ export const COURSE_VISITS = [
   '11',
   '12',
 ] as const;
-export type CourseVisit = (typeof COURSE_VISITS)[number];
+/** Which visit of a course it is: a whole number from 1, which may be more than a choice can name. */
+export type CourseVisit = `${number}`;
 
 /** Every so many visits of a course. */
 export const EVERY_VISITS = ['every-2', 'every-3', 'every-4', 'every-5', 'every-6'] as const;

@@ -62,6 +62,10 @@ export const CHOOSING_BY = [
 ] as const;
 export type ChoosingBy = (typeof CHOOSING_BY)[number];
 
+/** Beside what something is looked at again. */
+export const COMPARED_WITH = ['before', 'the-other-side', 'the-last-visit'] as const;
+export type ComparedWith = (typeof COMPARED_WITH)[number];
+
 /** When on a day something is used at home. */
 export const DAY_PARTS = ['morning', 'midday', 'night'] as const;
 export type DayPart = (typeof DAY_PARTS)[number];

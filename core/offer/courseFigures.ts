@@ -44,14 +44,14 @@ export interface CourseFigures {
  * A course: the cost of each kind of visit, its price, the margin of the whole, what it promises, and what
  * a missed visit does. A missed slot is paid for all the same: hands and room are there, only what would
  * have been drawn is saved. Made up, the visit takes hands, room and product once more.
- * @param figuresFor a service worked for a kind of visit
+ * @param figuresFor a service worked for a kind of visit, and which visit of the course that is
  * @returns problems of its services, of a course without visits, and of its price
  * @see C7 P1 P6 P8
  */
 export function courseFigures(
   course: Course,
   house: House,
-  figuresFor: (service: Service, kind: VisitKind) => ServiceFigures | undefined,
+  figuresFor: (service: Service, kind: VisitKind, which: number) => ServiceFigures | undefined,
   singlePrice: (service: Service) => Outcome<number>,
 ): Outcome<CourseFigures> {
   const where = { offerId: course.id };
@@ -66,9 +66,10 @@ export function courseFigures(
   let promised = new Map<MaterialId, Triple>();
   let attendedMinutes = 0;
   let last: { readonly cost: ServiceCost; readonly line: CourseLine } | undefined;
-  for (const visits of course.visits) {
+  let which = 0;
+  for (const { visits, isSameAs } of eachVisit(course)) {
     const service = house.services.find(({ id }) => id === visits.serviceId);
-    const figures = service && figuresFor(service, visits.visitKind);
+    const figures = service && figuresFor(service, visits.visitKind, (which += 1));
     const counted = countedOf(service, figures, where);
     if (!counted.ok) return counted;
     const { cost, schedule } = counted.value;
@@ -83,13 +84,18 @@ export function courseFigures(
       slotMinutes: schedule.slotMinutes,
       single: single.value,
     };
-    lines.push(line);
-    parts.push({ ...counted.value, times: visits.times });
-    if (figures?.consumption.ok) {
-      promised = withAll(promised, figures.consumption.value, visits.times);
-    }
-    attendedMinutes += schedule.attended.therapist * visits.times;
+    if (figures?.consumption.ok) promised = withAll(promised, figures.consumption.value, 1);
+    attendedMinutes += schedule.attended.therapist;
     last = { cost, line };
+    const [before, part] = [lines.at(-1), parts.at(-1)];
+    if (before && part && isSameAs && isAlike(before, line)) {
+      const times = before.visits.times + 1;
+      lines.splice(-1, 1, { ...before, visits: { ...before.visits, times } });
+      parts.splice(-1, 1, { ...part, times });
+      continue;
+    }
+    lines.push(line);
+    parts.push({ ...counted.value, times: 1 });
   }
   const sum = (of: (line: CourseLine) => number): number =>
     lines.reduce((total, line) => total + of(line) * line.visits.times, 0);
@@ -168,4 +174,21 @@ function withAll(
     all.set(id, addTriples(all.get(id) ?? ZERO, scaleTriple(amount, times)));
   }
   return all;
+}
+
+/** The visits of a course one by one; whether each is sold as the one before it. */
+function eachVisit({
+  visits,
+}: Course): readonly { readonly visits: CourseVisits; readonly isSameAs: boolean }[] {
+  return visits.flatMap((each) =>
+    Array.from({ length: each.times }, (_none, at) => ({
+      visits: { ...each, times: 1 },
+      isSameAs: at > 0,
+    })),
+  );
+}
+
+/** Whether two visits come to the same. */
+function isAlike(a: CourseLine, b: CourseLine): boolean {
+  return a.direct === b.direct && a.full === b.full && a.slotMinutes === b.slotMinutes;
 }

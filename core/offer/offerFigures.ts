@@ -1,8 +1,11 @@
 import type { HouseFigures, ServiceFigures } from '../figures/houseFigures';
 import { clientOf, editionInUse } from '../figures/serviceWork';
 import { createTrial, type Try } from '../figures/trial';
-import type { House, Offer, Service, VisitKind } from '../house/house';
+import type { Client } from '../house/client';
+import type { House, Offer, Protocol, Service, VisitKind } from '../house/house';
 import { indexHouse } from '../house/houseIndex';
+import { choicesDeciding } from '../protocol/deciding';
+import { expandBlocks, type Blocks } from '../protocol/expandBlocks';
 import { fail, ok, type Outcome } from '../problem/problem';
 import { courseFigures, type CourseFigures } from './courseFigures';
 import { duoFigures, type DuoFigures } from './duoFigures';
@@ -16,6 +19,12 @@ export type OfferCalculator = (
   house: House,
   figures: HouseFigures,
 ) => Outcome<OfferFigures>;
+
+/** Whether something of a protocol depends on which visit of a course it is. */
+function looksAtCourse(protocol: Protocol, blocks: Blocks): boolean {
+  const written = expandBlocks(protocol, blocks, {});
+  return written.ok && choicesDeciding(written.value).some(({ by }) => by === 'course-visit');
+}
 
 /**
  * A calculator of offers; keep one for as long as offers are looked at.
@@ -32,10 +41,15 @@ export function createOfferCalculator(): OfferCalculator {
         return courseFigures(
           offer,
           house,
-          (service, kind: VisitKind) => {
-            if (service.visitKind === kind) return figuresOf(service);
+          (service, kind: VisitKind, which) => {
             const inUse = editionInUse(service, index, house);
-            const client = { ...clientOf(service), visitKind: kind };
+            const isCounted = inUse && looksAtCourse(inUse.protocol, index.blocks);
+            if (service.visitKind === kind && !isCounted) return figuresOf(service);
+            const client: Client = {
+              ...clientOf(service),
+              visitKind: kind,
+              ...(isCounted && { courseVisit: `${which}` }),
+            };
             return inUse && trial(house, figures.materials, service, inUse, client).figures;
           },
           (service) => {

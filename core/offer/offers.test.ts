@@ -127,6 +127,55 @@ describe('a course (P8)', () => {
     expect((lines[1]?.direct ?? 0) / (lines[0]?.direct ?? 1)).toBeCloseTo(3, 6);
   });
 
+  it('costs each visit by which visit of the course it is', () => {
+    const by = {
+      id: asId<never>('which'),
+      name: 'Which',
+      by: 'course-visit',
+      take: 'first',
+      noneIsFine: true,
+      options: [{ id: asId<never>('third'), name: 'Third', for: ['every-3'] }],
+    } as const;
+    const on = { option: { choiceId: by.id, optionId: by.options[0].id } };
+    const of: House = {
+      ...house,
+      protocols: [
+        protocol(
+          [
+            step('Mask', minutes(10), {
+              doses: [one],
+              otherwise: [{ ...on, says: { minutes: minutes(25) } }],
+            }),
+            step('Pictures', minutes(5), { ...on, doses: [{ ...one, id: asId('more') }] }),
+          ],
+          { id: asId('facial'), choices: [by] },
+        ),
+        back,
+      ],
+    };
+    const visits = [
+      { serviceId: asId<ServiceId>('facial'), visitKind: 'first', times: 1 },
+      { serviceId: asId<ServiceId>('facial'), visitKind: 'returning', times: 15 },
+    ] as const;
+    const whole = valueOf(count(course({ visits }), of)) as CourseFigures;
+    expect(whole.lines.map(({ visits: { times }, slotMinutes }) => [times, slotMinutes])).toEqual([
+      [1, 10],
+      [1, 10],
+      [1, 30],
+      [2, 10],
+      [1, 30],
+      [2, 10],
+      [1, 30],
+      [2, 10],
+      [1, 30],
+      [2, 10],
+      [1, 30],
+      [1, 10],
+    ]);
+    /* Sixteen masks, and five pictures that take another sachet. */
+    expect([...whole.promised.values()][0]?.usual).toBeCloseTo(21 * 6, 9);
+  });
+
   it('promises stock and slots, and says when it is over', () => {
     const whole = ofCourse();
     expect(whole.promised.get(asId('sachet'))?.usual).toBe(24);

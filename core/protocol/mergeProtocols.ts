@@ -31,6 +31,8 @@ const OWN_WORDS: {
   name: 'the name',
   summary: 'the summary',
   goal: 'the goal',
+  meantFor: 'for whom it is meant',
+  licence: 'the limits of the licence',
   archivedOn: 'whether it is archived',
   cautions: 'the cautions',
   around: 'before and after',

@@ -3,6 +3,7 @@ import type {
   CautionLevel,
   Choice,
   ChoosingBy,
+  ComparedWith,
   Conditional,
   Lasting,
   RemovalWay,
@@ -37,6 +38,12 @@ export const LEVEL_WORDS: Record<CautionLevel, string> = {
   stop: 'Stop',
   refer: 'Refer',
   'take-care': 'Take care',
+};
+
+export const COMPARED_WORDS: Readonly<Record<ComparedWith, string>> = {
+  before: 'how it was before',
+  'the-other-side': 'the other side',
+  'the-last-visit': 'the last visit',
 };
 
 /** How something comes off, in a line. */

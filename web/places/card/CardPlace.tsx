@@ -60,7 +60,11 @@ function Card({ card, paper }: { readonly card: CardWords; readonly paper: Paper
       <style>{`@page { size: ${paper}; margin: ${paper === 'A4' ? '14mm' : '9mm'}; }`}</style>
       <h1 className="text-3xl">{card.title}</h1>
       <p className="text-sm text-ink-soft">{card.subtitle}</p>
-      {card.goal !== undefined && <p className="text-sm">{card.goal}</p>}
+      {card.about.map((words) => (
+        <p key={words} className="text-sm">
+          {words}
+        </p>
+      ))}
       <Legend />
       <dl className="mt-3 flex flex-col gap-1 text-sm">
         {card.cautions.map(({ time, stop, others }) => (

@@ -1,7 +1,7 @@
-import type { Around, HomeUse, Material } from '@bienestar/core/house/house';
+import type { Around, Compared, HomeUse, Material } from '@bienestar/core/house/house';
 import { amountWords } from '../../format/amountWords';
 import { number } from '../../format/figures';
-import { lastingWords, spoken } from '../../format/protocolWords';
+import { COMPARED_WORDS, lastingWords, spoken } from '../../format/protocolWords';
 
 /** What is done at home before the visit, a line each. */
 export function beforeWords(around: Around | undefined): string[] {
@@ -15,11 +15,21 @@ export function afterWords(around: Around | undefined, materials: readonly Mater
   if (!around) return [];
   const nameOf = (id: string): string =>
     materials.find((each) => each.id === id)?.name ?? 'something off the shelf';
-  const { takeOff, home = [], avoid, expect, call, recommends = [], spacing } = around;
+  const {
+    takeOff,
+    compares = [],
+    home = [],
+    avoid,
+    expect,
+    call,
+    recommends = [],
+    spacing,
+  } = around;
   return [
     ...(takeOff
       ? [`Takes off at home: ${takeOff.what}, after ${lastingWords(takeOff.after)}`]
       : []),
+    ...compares.map(comparedWords),
     ...home.map((use) => homeWords(use, nameOf(use.materialId))),
     ...avoid.map(({ what, for: lasting }) => `Avoid ${what} for ${lastingWords(lasting)}`),
     ...expect.map(({ what, when }) => `Expect ${what}: ${when}`),
@@ -30,6 +40,12 @@ export function afterWords(around: Around | undefined, materials: readonly Mater
     ),
     ...(spacing ? [spacingWords(spacing)] : []),
   ];
+}
+
+/** What is looked at again, when, and beside what. */
+function comparedWords({ what, beside, after }: Compared): string {
+  const when = after ? `after ${lastingWords(after)}` : 'at the end of the visit';
+  return `Compare ${what} with ${COMPARED_WORDS[beside]}, ${when}`;
 }
 
 /** What is used at home, when, for how long and how. */
@@ -43,11 +59,15 @@ function spacingWords({
   mostPerYear,
   visits,
   thenEveryDays,
+  mostDays,
+  notIn,
 }: NonNullable<Around['spacing']>): string {
   return [
     `Next visit no sooner than ${number(leastDays)} days`,
+    mostDays === undefined ? '' : ` and no later than ${number(mostDays)}`,
     mostPerYear === undefined ? '' : `, at most ${mostPerYear} a year`,
     visits === undefined ? '' : `; a course is ${visits} visits`,
     thenEveryDays === undefined ? '' : `, then every ${number(thenEveryDays)} days`,
+    notIn === undefined ? '' : `; not in ${notIn.join(' or ')}`,
   ].join('');
 }

@@ -10,11 +10,11 @@ const HANDS_MARKS: Readonly<Record<CardLine['hands'], string>> = {
 
 /** A card as plain text: all that stands on it, a line for each thing. */
 export function cardText(card: CardWords): string {
-  const { title, subtitle, goal, cautions, notice, stretches, before, after } = card;
+  const { title, subtitle, about, cautions, notice, stretches, before, after } = card;
   return [
     title,
     subtitle,
-    ...(goal === undefined ? [] : [goal]),
+    ...about,
     '[#] hands on  [=] watching  [ ] free',
     ...cautions.flatMap(({ time, stop, others }) => [
       ...(stop === '' ? [] : [`${time}: STOP: ${stop}.`]),

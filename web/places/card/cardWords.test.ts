@@ -239,6 +239,18 @@ describe('what a card says', () => {
     expect(card.after.at(-1)).toBe('Next visit no sooner than 28 days, at most 4 a year');
   });
 
+  it('tells for whom, who may do it, what is compared, and when it is not done', () => {
+    const text = (id: string): string => cardText(cardOf(named(id)));
+    expect(text('fine-needle-renewal')).toMatch(
+      /^For: Lines, scars .*\nWho may do it: Only trained/m,
+    );
+    expect(text('copper-ampoule')).toContain(
+      'Compare the jawline, in a picture with how it was before, at the end of the visit',
+    );
+    expect(text('copper-ampoule')).toContain('with how it was before, after 3 weeks');
+    expect(text('layered-fruit-acid')).toContain('at most 8 a year; not in summer');
+  });
+
   it('has another card for other skins, where the protocol makes a difference', () => {
     const cards = SKIN_TYPES.map((skinType) =>
       JSON.stringify(linesOf(cardOf(named('prickly-pear-calm'), clientWith({ skinType })))),

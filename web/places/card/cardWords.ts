@@ -65,8 +65,8 @@ interface CautionWords {
 export interface CardWords {
   readonly title: string;
   readonly subtitle: string;
-  /** what it is to bring about, as it was written */
-  readonly goal: string | undefined;
+  /** what it is to bring about, for whom, and who may do it, as it was written */
+  readonly about: readonly string[];
   /** what is asked, looked for, minded at work and told, the most severe in front */
   readonly cautions: readonly CautionWords[];
   readonly notice: string | undefined;
@@ -91,7 +91,11 @@ export function cardWords(work: RoomWork, forWhom: string | undefined): CardWord
   return {
     title: protocol.name,
     subtitle: `${edition} · ${forWhom ?? 'for everybody'} · room ${number(schedule.room.mean, 0)} min, slot ${number(schedule.slotMinutes, 0)}`,
-    goal: protocol.goal === undefined ? undefined : `Goal: ${protocol.goal}`,
+    about: [
+      protocol.goal === undefined ? '' : `Goal: ${protocol.goal}`,
+      protocol.meantFor === undefined ? '' : `For: ${protocol.meantFor}`,
+      protocol.licence === undefined ? '' : `Who may do it: ${protocol.licence}`,
+    ].filter((each) => each !== ''),
     cautions: cautionsByTime(cautions.cautions).map(cautionWords),
     notice: cautions.notice,
     stretches: stretches.map(({ stretch, steps }) => ({

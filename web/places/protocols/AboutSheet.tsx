@@ -12,6 +12,16 @@ import type { EditProtocol } from './useDraft';
 
 const LONGEST = 2_000;
 
+/** What only a protocol says of itself. */
+const SAID = [
+  { key: 'meantFor', label: 'For whom', hint: 'Whom it suits, in words. Stands on the card.' },
+  {
+    key: 'licence',
+    label: 'Who may do it',
+    hint: 'By licence and local code, such as only under a physician. Stands on the card.',
+  },
+] as const;
+
 interface AboutSheetProps {
   readonly draft: Draft;
   readonly edit: EditProtocol;
@@ -75,6 +85,19 @@ export function AboutSheet({ draft, edit, onClose }: AboutSheetProps) {
             )
           }
         />
+        {SAID.filter(() => what === 'protocol').map(({ key, label, hint }) => (
+          <TextField
+            key={key}
+            label={label}
+            hint={hint}
+            lines={2}
+            longest={LONGEST}
+            value={present[key] ?? ''}
+            onCommit={(text) =>
+              edit((protocol) => ({ ...protocol, [key]: text === '' ? undefined : text }), key)
+            }
+          />
+        ))}
         <KeepOrRemove
           what={what}
           archivedOn={present.archivedOn}

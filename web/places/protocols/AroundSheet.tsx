@@ -1,14 +1,24 @@
 import { Plus, X } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { LIMITS, within } from '@bienestar/contract/limits';
-import type { Around, HomeUse, Lasting, Protocol, Recommended } from '@bienestar/core/house/house';
+import { LIMITS, outside, within } from '@bienestar/contract/limits';
+import type {
+  Around,
+  Compared,
+  HomeUse,
+  Lasting,
+  Protocol,
+  Recommended,
+} from '@bienestar/core/house/house';
+import { SEASONS } from '@bienestar/core/house/traits';
 import { Button, IconButton } from '../../parts/Button';
 import { LABEL_LOOK } from '../../parts/FieldFrame';
 import { NumberField } from '../../parts/NumberField';
 import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
+import { Toggles } from '../../parts/Toggles';
 import { useHouse } from '../../store/house';
+import { ComparedFields } from './ComparedFields';
 import { HomeUseFields, RecommendedFields } from './HomeRows';
 import { LastingFields } from './LastingFields';
 import { newDose } from './newStep';
@@ -86,6 +96,16 @@ export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
               />
             </>
           )}
+        </Rows>
+        <Rows
+          title="Compared afterwards"
+          rows={around.compares ?? []}
+          make={(): Compared => ({ what: '', beside: 'before' })}
+          onChange={(compares) =>
+            put({ compares: compares.length === 0 ? undefined : compares }, 'compares')
+          }
+        >
+          {(row, change) => <ComparedFields compared={row} onChange={change} />}
         </Rows>
         <Rows
           title="To avoid"
@@ -173,6 +193,17 @@ export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
             onClear={() => put({ spacing: undefined })}
           />
           <NumberField
+            label="and at most"
+            value={spacing?.mostDays}
+            check={(days) =>
+              days < (spacing?.leastDays ?? 0)
+                ? 'Not fewer days than at least.'
+                : outside(LIMITS.spacingDays, days)
+            }
+            onCommit={(mostDays) => space({ mostDays })}
+            onClear={() => space({ mostDays: undefined })}
+          />
+          <NumberField
             label="Visits a year, at most"
             value={spacing?.mostPerYear}
             check={within(LIMITS.mostPerYear)}
@@ -194,6 +225,15 @@ export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
             onClear={() => space({ thenEveryDays: undefined })}
           />
         </div>
+        <Toggles
+          label="Not done in"
+          values={spacing?.notIn ?? []}
+          options={SEASONS.map((season) => ({ value: season, label: season }))}
+          onChange={(notIn) => {
+            if (notIn.length < SEASONS.length)
+              space({ notIn: notIn.length === 0 ? undefined : notIn });
+          }}
+        />
         <Segments
           label="Pain relief before a device (the score is asked either way)"
           value={protocol.painRelief ?? 'unsaid'}

@@ -270,6 +270,29 @@ describe('after the visit', () => {
     await person.sees('and a pack holds 500');
   });
 
+  it('what is compared, how far apart visits are and when it is not done', async () => {
+    const around = async () => (await person.draft()).around;
+    await open('copper-ampoule');
+    await person.click('button', 'More of this protocol');
+    await person.click('menuitem', 'Before and after the visit');
+    await person.fill('and at most', '5');
+    await person.sees('Not fewer days than at least.');
+    await person.fill('and at most', '15');
+    await person.click('button', 'summer');
+    await expect
+      .poll(async () => (await around())?.spacing, { timeout: 10_000 })
+      .toMatchObject({ leastDays: 8, mostDays: 15, notIn: ['summer'] });
+    await person.click('button', 'Compared afterwards');
+    await expect.poll(async () => (await around())?.compares?.length, { timeout: 10_000 }).toBe(3);
+  });
+
+  it('a course of it is checked against that', async () => {
+    person = await personAtApp('/menu/offers/copper-course');
+    await person.fill('From visit to visit', '7');
+    await person.press('Tab');
+    await person.sees('is done no sooner than 8 days after the last time; here 7.');
+  });
+
   it('what is recommended stands beside the price, with what a sale leaves', async () => {
     person = await personAtApp('/menu/acid-first/price');
     await person.find('heading', 'Sold with it');

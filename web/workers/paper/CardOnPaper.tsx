@@ -11,7 +11,9 @@ export function CardOnPaper({ card, paper, scale }: Sized & { readonly card: Car
       <Page size={paper} style={[styles.page, { fontSize, padding }]}>
         <Text style={[styles.title, { fontSize: fontSize * 2.1 }]}>{card.title}</Text>
         <Text style={styles.soft}>{card.subtitle}</Text>
-        {card.goal !== undefined && <Text>{card.goal}</Text>}
+        {card.about.map((words) => (
+          <Text key={words}>{words}</Text>
+        ))}
         <Legend />
         {card.cautions.map(({ time, stop, others }) => (
           <View key={time} style={{ flexDirection: 'row', marginTop: 4 }} wrap={false}>

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { explainOfferMargin, explainOfferPrice } from '@bienestar/core/explain/explainOffer';
 import type { Offer } from '@bienestar/core/house/house';
 import type { CourseFigures } from '@bienestar/core/offer/courseFigures';
+import { spacingFaults } from '@bienestar/core/offer/courseSpacing';
 import type { OfferFigures } from '@bienestar/core/offer/offerFigures';
 import { amount, money, number, percent } from '../../../format/figures';
 import { Fold } from '../../../parts/Fold';
@@ -48,7 +49,10 @@ export function OfferFiguresView({ offer, figures }: OfferFiguresViewProps) {
   ];
   return (
     <section aria-label="What it comes to" className="flex flex-col gap-2">
-      {offerWarnings(figures).map((warning) => (
+      {[
+        ...offerWarnings(figures),
+        ...(offer.kind === 'course' ? spacingFaults(offer, house) : []),
+      ].map((warning) => (
         <p key={warning} className="border-l-2 border-clay pl-3 text-sm text-clay">
           ▲ {warning}
         </p>
