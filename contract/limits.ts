@@ -54,6 +54,7 @@ export const LIMITS = {
   layers: { least: 1, most: 50, whole: true },
   layerScore: { least: 0, most: 10, whole: true },
   passes: { least: 1, most: 50, whole: true },
+  deviceMinutes: { above: 0, most: 1440 },
   deviceCount: { least: 1, most: 1_000, whole: true },
   spacingDays: { least: 0, most: TEN_YEARS_DAYS },
   mostPerYear: { least: 1, most: 366, whole: true },

@@ -113,7 +113,12 @@ function referencesOfStep(step: Step, pointer: string): Reference[] {
 
 /** What a step works with, for everybody or for some. */
 function referencesOfWork(
-  { removal, device, running = [] }: Partial<Pick<Step, 'removal' | 'device' | 'running'>>,
+  {
+    removal,
+    device,
+    running = [],
+    runningAt = [],
+  }: Partial<Pick<Step, 'removal' | 'device' | 'running' | 'runningAt'>>,
   pointer: string,
 ): Reference[] {
   const one = (kind: ReferredKind, at: string, id: string | undefined): Reference[] =>
@@ -122,6 +127,7 @@ function referencesOfWork(
     ...one('material', 'removal/taking/materialId', removal?.taking?.materialId),
     ...one('device', 'device/deviceId', device?.deviceId),
     ...running.flatMap((id, at) => one('device', `running/${at}`, id)),
+    ...runningAt.flatMap(({ deviceId }, at) => one('device', `runningAt/${at}/deviceId`, deviceId)),
   ];
 }
 

@@ -14,7 +14,13 @@ export default defineConfig(({ command }) => ({
       ? { alias: [{ find: /^react-router$/, replacement: ROUTER.pathname }] }
       : {},
   /* Browsers that know es2023 know modulepreload, too. */
-  build: { manifest: true, target: 'es2023', modulePreload: { polyfill: false } },
+  build: {
+    manifest: true,
+    target: 'es2023',
+    modulePreload: { polyfill: false },
+    /* The first view names every part that may be asked for: names as long as tells versions apart. */
+    rolldownOptions: { output: { chunkFileNames: 'assets/[name]-[hash:7].js' } },
+  },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4310' } },
 }));

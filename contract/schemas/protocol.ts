@@ -2,7 +2,12 @@ import Joi from 'joi';
 import { questions } from './question';
 import { technique } from './technique';
 import { LIMITS } from '../limits';
-import type { Device, DeviceEconomics, DeviceSetting } from '@bienestar/core/house/device';
+import type {
+  Device,
+  DeviceEconomics,
+  DeviceLimits,
+  DeviceSetting,
+} from '@bienestar/core/house/device';
 import { HAZARDS, SETTING_KINDS } from '@bienestar/core/house/device';
 import type { Edition } from '@bienestar/core/house/edition';
 import type {
@@ -26,6 +31,7 @@ import type {
   Protocol,
   Recommended,
   Removal,
+  RunningAt,
   Step,
   TestSpot,
   VisitKind,
@@ -88,23 +94,25 @@ const removal = shape<Removal>({
   waterMl: atLeastNothing.optional(),
 }).optional();
 
+const settingValues = listOf(
+  shape<ZoneSetting['values'][number]>({
+    kind: Joi.valid(...SETTING_KINDS).required(),
+    value: number.min(-MOST_NUMBERS).max(MOST_NUMBERS),
+    upTo: number
+      .greater(Joi.ref('value'))
+      .max(MOST_NUMBERS)
+      .messages({ 'number.greater': 'From less to more: such as 0.5 to 0.8.' })
+      .optional(),
+  }),
+  SETTING_KINDS.length,
+).unique('kind');
+
 const device = shape<DeviceWork>({
   deviceId: id,
   settings: listOf(
     shape<ZoneSetting>({
       zones,
-      values: listOf(
-        shape<ZoneSetting['values'][number]>({
-          kind: Joi.valid(...SETTING_KINDS).required(),
-          value: number.min(-MOST_NUMBERS).max(MOST_NUMBERS),
-          upTo: number
-            .greater(Joi.ref('value'))
-            .max(MOST_NUMBERS)
-            .messages({ 'number.greater': 'From less to more: such as 0.5 to 0.8.' })
-            .optional(),
-        }),
-        SETTING_KINDS.length,
-      ).unique('kind'),
+      values: settingValues,
       passes: limited(LIMITS.passes).optional(),
       share: shape<NonNullable<ZoneSetting['share']>>({
         of: Joi.valid(...ZONE_IDS).required(),
@@ -144,6 +152,9 @@ const varying = {
   technique: technique.optional(),
   device,
   running: some(id, 10).unique(),
+  runningAt: some(shape<RunningAt>({ deviceId: id, values: settingValues.min(1) }), 10).unique(
+    'deviceId',
+  ),
   removal,
   gloves: Joi.valid('plain', 'sterile').optional(),
 };
@@ -375,6 +386,13 @@ export const deviceOfHouse: Joi.ObjectSchema<Device> = shape<Device>({
   neverZones: zones,
   eyeProtection: Joi.boolean().required(),
   trainedIds: listOf(id, 100).unique(),
+  limits: shape<DeviceLimits>({
+    minutesPerVisit: limited(LIMITS.deviceMinutes).optional(),
+    passesPerVisit: limited(LIMITS.passes).optional(),
+    visitsPerYear: limited(LIMITS.mostPerYear).optional(),
+  })
+    .min(1)
+    .optional(),
   sheet: text.min(1).optional(),
   economics: shape<DeviceEconomics>({
     priceMinor: money,

@@ -48,6 +48,14 @@ export interface DeviceEconomics {
   readonly usesPerYear: number;
 }
 
+/** The most that a device is used on one guest. */
+export interface DeviceLimits {
+  readonly minutesPerVisit?: number;
+  /** over the same skin, all layers together */
+  readonly passesPerVisit?: number;
+  readonly visitsPerYear?: number;
+}
+
 /** A machine of the house, or several alike. */
 export interface Device {
   readonly id: DeviceId;
@@ -62,6 +70,8 @@ export interface Device {
   readonly eyeProtection: boolean;
   /** who may work with it; everybody when nobody is named */
   readonly trainedIds: readonly PersonId[];
+  /** how far it goes with one guest; more is not said than is known */
+  readonly limits?: DeviceLimits;
   /** where the maker's instructions are filed */
   readonly sheet?: string;
   /** of one of them; its use costs nothing where this is not told */

@@ -77,6 +77,12 @@ export interface SetValue {
   readonly upTo?: number;
 }
 
+/** What a device that runs along is set to. */
+export interface RunningAt {
+  readonly deviceId: DeviceId;
+  readonly values: readonly SetValue[];
+}
+
 /** What a device is set to on some zones. */
 export interface ZoneSetting {
   readonly zones: readonly ZoneId[];
@@ -165,6 +171,8 @@ export interface Step extends Placed {
   readonly device?: DeviceWork;
   /** devices that run along: steam, light, a warmer */
   readonly running?: readonly DeviceId[];
+  /** what of those is set, and to what */
+  readonly runningAt?: readonly RunningAt[];
   /** its zones lie under it until something is taken off them */
   readonly covers?: true;
   readonly removal?: Removal;

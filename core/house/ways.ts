@@ -86,6 +86,7 @@ export const VARYING = [
   'technique',
   'device',
   'running',
+  'runningAt',
   'removal',
   'gloves',
 ] as const;

@@ -1,6 +1,7 @@
 import { editionInUse } from '../figures/serviceWork';
 import type { Course, House, Protocol } from '../house/house';
 import { indexHouse } from '../house/houseIndex';
+import { devicesOf, isStep } from '../house/protocol';
 import type { ProtocolId } from '../house/ids';
 
 const A_YEAR = 365;
@@ -23,10 +24,19 @@ export function spacingFaults(
     const before = sold.get(protocol.id)?.times ?? 0;
     sold.set(protocol.id, { protocol, times: before + times });
   }
-  return [...sold.values()].flatMap(({ protocol: { name, around }, times }) => {
-    const { spacing } = around ?? {};
-    if (!spacing) return [];
-    const { leastDays, mostDays, mostPerYear, visits: ofCourse, notIn = [] } = spacing;
+  return [...sold.values()].flatMap(({ protocol: { name, steps, around }, times }) => {
+    const spacing = around?.spacing ?? { leastDays: 0 };
+    /* A device that is used may go less far than the protocol says. */
+    const aYear = [
+      spacing.mostPerYear ?? Infinity,
+      ...steps.flatMap((line) =>
+        isStep(line)
+          ? devicesOf(line).map((id) => index.devices.get(id)?.limits?.visitsPerYear ?? Infinity)
+          : [],
+      ),
+    ];
+    const mostPerYear = Math.min(...aYear);
+    const { leastDays, mostDays, visits: ofCourse, notIn = [] } = spacing;
     const inAYear = Math.min(times, 1 + Math.floor((A_YEAR - 1) / Math.max(1, everyDays)));
     const isRepeated = times > 1;
     return [
@@ -37,8 +47,7 @@ export function spacingFaults(
         mostDays !== undefined &&
         everyDays > mostDays &&
         `${name} is done again within ${mostDays} days; here after ${everyDays}.`,
-      mostPerYear !== undefined &&
-        inAYear > mostPerYear &&
+      inAYear > mostPerYear &&
         `${name} is done at most ${mostPerYear} times a year; here ${inAYear} times.`,
       ofCourse !== undefined &&
         isRepeated &&

@@ -204,6 +204,62 @@ describe('what a step says of itself', () => {
     ]);
   });
 
+  it('goes with one guest as far as the house does: minutes, passes over the same skin, visits a year', () => {
+    const zones: Step['zones'] = ['cheeks'];
+    const passes = (count: number, of: Step['zones'] = zones): Step =>
+      named(`pass on ${of.join(' ')} ${count}`, {
+        zones: of,
+        minutes: minutes(6),
+        device: {
+          deviceId: asId('pen'),
+          settings: [{ zones: of, values: [{ kind: 'depth', value: 0.5 }], passes: count }],
+        },
+      });
+    const of = (limits: Device['limits'], steps: readonly Step[], more = {}): string[] =>
+      words({ steps, devices: [device({ limits, neverZones: [] })], more });
+    expect(of({ minutesPerVisit: 12 }, [passes(1), passes(2)])).toEqual([]);
+    expect(of({ minutesPerVisit: 11 }, [passes(1), passes(2)])).toEqual([
+      expect.stringContaining('is on for 12 min in a visit, and the house goes up to 11'),
+    ]);
+    expect(of({ passesPerVisit: 3 }, [passes(1), passes(2)])).toEqual([]);
+    expect(of({ passesPerVisit: 3 }, [passes(2), passes(2, ['face'])])).toEqual([
+      expect.stringMatching(/goes 4 times over .*cheek.* in a visit, and the house goes up to 3/),
+    ]);
+    expect(of({ passesPerVisit: 3 }, [passes(3), passes(3, ['forehead'])])).toEqual([]);
+    const layers = { id: asId<never>('l'), name: 'L', layers: { first: 2, returning: 3 } };
+    expect(
+      of({ passesPerVisit: 3 }, [{ ...passes(2), layerGroupId: layers.id }], {
+        layerGroups: [layers],
+      }),
+    ).toEqual([expect.stringContaining('goes 4 times')]);
+    const around = { before: [], avoid: [], expect: [], call: [] };
+    expect(of({ visitsPerYear: 6 }, [passes(1)], { around })).toEqual([
+      expect.stringContaining('at most 6 times a year'),
+    ]);
+    const spacing = { leastDays: 30, mostPerYear: 6 };
+    expect(of({ visitsPerYear: 6 }, [passes(1)], { around: { ...around, spacing } })).toEqual([]);
+  });
+
+  it('keeps what runs along within the limits of its device', () => {
+    const along = (value: number, upTo?: number): string[] =>
+      words({
+        steps: [
+          named('steam', {
+            running: [asId('pen')],
+            runningAt: [
+              {
+                deviceId: asId('pen'),
+                values: [{ kind: 'depth', value, ...(upTo !== undefined && { upTo }) }],
+              },
+            ],
+          }),
+        ],
+        devices: [device()],
+      });
+    expect(along(0.5)).toEqual([]);
+    expect(along(0.5, 2)[0]).toContain('depth goes from 0.25 to 1.5 mm, not 2');
+  });
+
   it('names zones that are said twice, or at once and never', () => {
     const steps = [
       named('a', { zones: ['face', 'forehead'], never: ['forehead'], lightly: ['back'] }),

@@ -5,6 +5,7 @@ import { drawsOf } from '../draws/drawsOf';
 import { batchFindings } from './batches';
 import { choiceFaults } from './choiceFaults';
 import { conflictsIn } from './conflicts';
+import { deviceLimitFindings } from './deviceLimits';
 import type { Finding, ReviewedProtocol } from './finding';
 import { homeFaults } from './homeFaults';
 import { houseRuleFindings } from './houseRules';
@@ -33,6 +34,7 @@ export function findingsIn(reviewed: ReviewedProtocol): readonly Finding[] {
     ...choiceFaults(written, worked.id),
     ...settingFaults(reviewed),
     ...(schedule.ok ? conflictsIn(reviewed, schedule.value) : []),
+    ...(schedule.ok ? deviceLimitFindings(worked, schedule.value, reviewed.index.devices) : []),
     ...(schedule.ok ? mixFindings(worked, schedule.value, reviewed.shelf) : []),
     ...houseRuleFindings(reviewed),
     ...homeFaults(worked, reviewed.shelf, reviewed.settings),

@@ -1,4 +1,4 @@
-import type { Device, DeviceSetting } from '../house/device';
+import type { Device, DeviceSetting, SettingKind } from '../house/device';
 import type { Step } from '../house/house';
 import { devicesOf } from '../house/protocol';
 import { problem, type CodeAbout } from '../problem/problem';
@@ -228,6 +228,12 @@ function deviceFaults(
           ...settingLimits(step, device, say),
         ]
       : []),
+    ...(step.runningAt ?? []).flatMap(({ deviceId, values }) => {
+      const along = devices.get(deviceId);
+      if (!along || !step.running?.includes(deviceId)) return [];
+      const set = values.map(({ kind, value, upTo = value }) => ({ kind, low: value, high: upTo }));
+      return valueLimits(set, along, along.name, say);
+    }),
   ];
 }
 
@@ -246,33 +252,29 @@ function settingLimits(step: Step, device: Device, say: Say): Finding[] {
           ),
         ]
       : [];
-    return [
-      ...open,
-      ...values.flatMap(({ kind, low, high }) => {
-        const limit = device.settings.find((setting) => setting.kind === kind);
-        if (!limit) {
-          return [
-            say(
-              'fault',
-              'device-setting-unknown',
-              `${device.name} has no ${kind.replaceAll('-', ' ')} to set (${where}).`,
-              'device',
-            ),
-          ];
-        }
-        const beyond = low < limit.least ? low : high > limit.most ? high : undefined;
-        return beyond === undefined
-          ? []
-          : [
-              say(
-                'fault',
-                'device-limit',
-                `${device.name}, ${where}: ${limitWords(limit)}, not ${beyond}.`,
-                'device',
-              ),
-            ];
-      }),
-    ];
+    return [...open, ...valueLimits(values, device, `${device.name}, ${where}`, say)];
+  });
+}
+
+/** What is set beyond what the house goes to, or cannot be set at all. */
+function valueLimits(
+  values: readonly { readonly kind: SettingKind; readonly low: number; readonly high: number }[],
+  device: Device,
+  where: string,
+  say: Say,
+): Finding[] {
+  return values.flatMap(({ kind, low, high }) => {
+    const limit = device.settings.find((setting) => setting.kind === kind);
+    if (!limit) {
+      const what = kind.replaceAll('-', ' ');
+      return [
+        say('fault', 'device-setting-unknown', `${where}: there is no ${what} to set.`, 'device'),
+      ];
+    }
+    const beyond = low < limit.least ? low : high > limit.most ? high : undefined;
+    return beyond === undefined
+      ? []
+      : [say('fault', 'device-limit', `${where}: ${limitWords(limit)}, not ${beyond}.`, 'device')];
   });
 }
 

@@ -1,11 +1,10 @@
-import type { SetValue, ZoneSetting } from '../house/house';
-import { SETTING_KINDS, type SettingKind } from '../house/device';
 import type { MaterialId } from '../house/ids';
 import { ZONE_MODES, type ZoneMode } from '../house/ways';
 import type { ZoneId } from '../zone/zones';
 import { takeProduct } from './amounts';
 import { CLAUSE_WORDS, type Clause } from './clauseWords';
 import { seesCondition } from './conditions';
+import { readRunning, takeSettings } from './deviceSettings';
 import type { Cursor } from './cursor';
 import { seesLayers } from './layers';
 import { takeList, takeZones } from './lists';
@@ -14,12 +13,9 @@ import { takeNumber } from './numbers';
 import { seesOtherwise } from './otherwise';
 import type { ParsedStep } from './parsedStep';
 import { takeQuestion } from './questions';
-import { listed, Phrases, type Vocabulary } from './vocabulary';
+import { listed, type Vocabulary } from './vocabulary';
 
 type TakeClause = (cursor: Cursor, said: ParsedStep, words: Vocabulary, from: number) => void;
-
-const SETTINGS = new Phrases<SettingKind>();
-for (const kind of SETTING_KINDS) SETTINGS.add(kind.replaceAll('-', ' '), kind);
 
 /** How each part of a line is read, behind the word it begins with. */
 export const TAKE_CLAUSE: Readonly<Record<Clause, TakeClause>> = {
@@ -33,8 +29,11 @@ export const TAKE_CLAUSE: Readonly<Record<Clause, TakeClause>> = {
   'never on': (cursor, said, words, from) =>
     put(cursor, said, 'never', takeZones(cursor, words), from),
   with: takeWith,
-  running: (cursor, said, words, from) =>
-    put(cursor, said, 'running', takeList(cursor, words.devices, 'device'), from),
+  running: (cursor, said, words, from) => {
+    const { running, runningAt = [] } = readRunning(cursor, words) ?? {};
+    put(cursor, said, 'running', running, from);
+    if (runningAt.length > 0) put(cursor, said, 'runningAt', runningAt, from);
+  },
   until: takeUntil,
   'at most': (cursor, said, _words, from) => takeCap(cursor, said, from),
   'hands-on': (cursor, said, _words, from) => put(cursor, said, 'hands', 'hands-on', from),
@@ -83,6 +82,7 @@ const NAMES = {
   last: 'where last',
   never: 'where never',
   running: 'what runs along',
+  runningAt: 'to what that is set',
   hands: 'whose hands',
   by: 'by whom',
   covers: 'what lies under it',
@@ -162,83 +162,6 @@ function takeWith(cursor: Cursor, said: ParsedStep, words: Vocabulary, from: num
     return;
   }
   put(cursor, said, 'tools', takeList(cursor, words.tools, 'tool or device'), from);
-}
-
-/** `(face: depth 0.5, 2 passes; forehead: depth 0.25)` */
-function takeSettings(cursor: Cursor, words: Vocabulary): ZoneSetting[] {
-  const settings: ZoneSetting[] = [];
-  if (!cursor.takeWord('(')) return settings;
-  while (!cursor.done && !cursor.takeWord(')')) {
-    if (cursor.takeWord(';')) continue;
-    const from = cursor.from;
-    const zones = takeZones(cursor, words);
-    if (!zones) {
-      cursor.take();
-      continue;
-    }
-    if (!cursor.takeWord(':')) {
-      cursor.fault(from, cursor.behind, 'A colon comes between the zones and what is set there.');
-    }
-    settings.push(takeValues(cursor, zones, words));
-  }
-  return settings;
-}
-
-function takeValues(cursor: Cursor, zones: readonly ZoneId[], words: Vocabulary): ZoneSetting {
-  const values: SetValue[] = [];
-  let passes: number | undefined;
-  let share: ZoneSetting['share'];
-  for (;;) {
-    const from = cursor.from;
-    const of = takeShare(cursor, words);
-    if (of) {
-      share = of;
-      if (!cursor.takeWord(',')) break;
-      continue;
-    }
-    const kind = cursor.takePhrase(SETTINGS)?.meanings[0]?.value;
-    const minus = cursor.takeWord('-') ? -1 : 1;
-    const number = takeNumber(cursor);
-    const value = number && minus * number.value;
-    const upTo = kind && value !== undefined ? takeUpTo(cursor) : undefined;
-    if (kind && value !== undefined && upTo !== undefined && upTo <= value)
-      cursor.fault(from, cursor.behind, 'From less to more: such as depth 0.5-0.8.');
-    else if (kind && value !== undefined)
-      values.push({ kind, value, ...(upTo !== undefined && { upTo }) });
-    else if (value !== undefined && cursor.takeWord('pass', 'passes')) passes = value;
-    else if (kind ?? value !== undefined) {
-      cursor.fault(
-        from,
-        cursor.behind,
-        `Say what is set and to how much: ${listed(SETTINGS.all().map(({ name }) => name))}.`,
-      );
-    }
-    if (!cursor.takeWord(',')) break;
-  }
-  return { zones, values, ...(passes !== undefined && { passes }), ...(share && { share }) };
-}
-
-/** `0.5 of cheeks`, `half of cheeks` */
-function takeShare(cursor: Cursor, words: Vocabulary): ZoneSetting['share'] {
-  const { mark } = cursor;
-  const part = cursor.takeWord('half') ? 0.5 : takeNumber(cursor)?.value;
-  const of =
-    part !== undefined && part > 0 && cursor.takeWord('of') && cursor.sees(words.zones)
-      ? takeZones(cursor, words, 'one')?.[0]
-      : undefined;
-  if (part !== undefined && of) return { of, part };
-  cursor.backTo(mark);
-  return undefined;
-}
-
-/** `-0.8`, `to 0.8` behind a number */
-function takeUpTo(cursor: Cursor): number | undefined {
-  const { mark } = cursor;
-  const minus = cursor.takeWord('-', 'to');
-  const sign = minus && cursor.takeWord('-') ? -1 : 1;
-  const value = minus && takeNumber(cursor)?.value;
-  if (value === undefined) cursor.backTo(mark);
-  return value === undefined ? undefined : sign * value;
 }
 
 function takeUntil(cursor: Cursor, said: ParsedStep, _words: Vocabulary, from: number): void {

@@ -24,6 +24,7 @@ export type ParsedStep = {
       | 'tools'
       | 'device'
       | 'running'
+      | 'runningAt'
       | 'covers'
       | 'removal'
       | 'gloves'

@@ -1,5 +1,14 @@
 import { ZONE_MODES, ZONE_MODE_WORDS } from '../house/ways';
-import type { Amount, Dose, Otherwise, Source, Step, Writing, ZoneSetting } from '../house/house';
+import type {
+  Amount,
+  Dose,
+  Otherwise,
+  SetValue,
+  Source,
+  Step,
+  Writing,
+  ZoneSetting,
+} from '../house/house';
 import { dosesForOf, joinedOf, type DosesFor, type Joined } from '../protocol/forWhom';
 import { otherwiseSaidOf, type SaidOtherwise } from '../protocol/otherwise';
 import { layersSaidOf, type LayersSaid } from '../protocol/layersSaid';
@@ -105,7 +114,7 @@ function workWritten(says: Otherwise['says'], words: Vocabulary): (string | unde
     clause('with', says.tools?.join(', ')),
     device &&
       `with ${words.devices.all().find(({ value }) => value === device.deviceId)?.name ?? ''}${settings(device.settings, words)}`,
-    clause('running', named(words.devices.all(), says.running)),
+    clause('running', runningWritten(says, words)),
     minutes && minutesWritten(minutes),
     until === undefined ? undefined : `until ${quotedWords(until)}`,
     capMinutes === undefined
@@ -161,13 +170,29 @@ function named(
     .join(', ');
 }
 
+function runningWritten(
+  { running = [], runningAt = [] }: Otherwise['says'],
+  { devices }: Vocabulary,
+): string {
+  const known = devices.all();
+  return running
+    .flatMap((id) => {
+      const name = known.find(({ value }) => value === id)?.name;
+      const values = runningAt.find(({ deviceId }) => deviceId === id)?.values ?? [];
+      const set = values.map(setWritten).join(', ');
+      return name === undefined ? [] : [set === '' ? name : `${name} (${set})`];
+    })
+    .join(', ');
+}
+
+function setWritten({ kind, value, upTo }: SetValue): string {
+  return `${kind.replaceAll('-', ' ')} ${number(value)}${upTo === undefined ? '' : ` to ${number(upTo)}`}`;
+}
+
 function settings(list: readonly ZoneSetting[], words: Vocabulary): string {
   if (list.length === 0) return '';
   const each = list.map(({ zones: where, values, passes, share }) => {
-    const set = values.map(
-      ({ kind, value, upTo }) =>
-        `${kind.replaceAll('-', ' ')} ${number(value)}${upTo === undefined ? '' : ` to ${number(upTo)}`}`,
-    );
+    const set = values.map(setWritten);
     if (share) set.push(`${number(share.part)} of ${zones([share.of], words)}`);
     if (passes !== undefined) set.push(`${passes} passes`);
     return `${zones(where, words)}: ${set.join(', ')}`;

@@ -173,6 +173,7 @@ export const anyStep: fc.Arbitrary<Step> = fc
         ],
       }),
       running: fc.constant([steamer.id]),
+      isSet: fc.boolean(),
       covers: fc.constant(true as const),
       removal: fc.record(
         {
@@ -211,8 +212,21 @@ export const anyStep: fc.Arbitrary<Step> = fc
     },
     { requiredKeys: ['name', 'zones', 'doses', 'minutes', 'by', 'hands'] },
   )
-  .map(({ cap, phase, ...rest }): Step => {
-    const made_ = step(rest.name, rest.minutes, { ...rest, id: asId('s') });
+  .map(({ cap, phase, isSet, ...rest }): Step => {
+    const runningAt =
+      rest.running && isSet
+        ? [
+            {
+              deviceId: steamer.id,
+              values: [{ kind: 'temperature' as const, value: 40, upTo: 42 }],
+            },
+          ]
+        : undefined;
+    const made_ = step(rest.name, rest.minutes, {
+      ...rest,
+      ...(runningAt && { runningAt }),
+      id: asId('s'),
+    });
     return {
       ...made_,
       /* What has an action stands in its phase unless another is said. */

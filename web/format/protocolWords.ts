@@ -5,8 +5,10 @@ import type {
   ChoosingBy,
   ComparedWith,
   Conditional,
+  Device,
   Lasting,
   RemovalWay,
+  RunningAt,
   Step,
   ZoneSetting,
 } from '@bienestar/core/house/house';
@@ -94,6 +96,19 @@ export function settingsWords(
     const of = share && `${percent(share.part, 0)} of what ${zoneName(share.of)} has: `;
     return `${zonesSaid(zones, own).join(', ')}: ${of ?? ''}${set.join(', ')}`;
   });
+}
+
+/** A device that runs along, with what of it is set: "Facial steamer (temperature 40 °C)". */
+export function runningWords(
+  { id, name, settings }: Device,
+  runningAt: readonly RunningAt[] = [],
+): string {
+  const values = runningAt.find(({ deviceId }) => deviceId === id)?.values ?? [];
+  const set = values.map(({ kind, value, upTo = value }) => {
+    const unit = settings.find((each) => each.kind === kind)?.unit ?? '';
+    return `${spoken(kind)} ${fromTo(value, upTo)} ${unit}`.trim();
+  });
+  return set.length === 0 ? name : `${name} (${set.join(', ')})`;
 }
 
 function fromTo(low: number, high: number): string {

@@ -14,7 +14,6 @@ import { StaleWrites } from './StaleWrites';
 import { Questions } from './Questions';
 import { Toasts } from './Toasts';
 import { UsualSpread } from './usualSpread';
-import { WaitingNote } from './waiting/WaitingNote';
 import { WorkingProvider } from './working/WorkingProvider';
 
 const PLACES = [
@@ -31,6 +30,10 @@ const BeginPlace = lazy(async () => ({
 
 const UndoButtons = lazy(async () => ({
   default: (await import('./UndoButtons')).UndoButtons,
+}));
+
+const WaitingNote = lazy(async () => ({
+  default: (await import('./waiting/WaitingNote')).WaitingNote,
 }));
 
 /** The frame of every place: where one is, and whether the house answers. */
@@ -77,8 +80,8 @@ export function Shell() {
           ))}
         </nav>
         <div className="ml-auto flex items-center gap-1 sm:gap-3">
-          <WaitingNote />
           <Suspense fallback={<span className="w-16" />}>
+            <WaitingNote />
             <UndoButtons />
           </Suspense>
           <ThemeSwitch />

@@ -4,7 +4,13 @@ import { ZONE_MODES, ZONE_MODE_WORDS } from '@bienestar/core/house/ways';
 import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
 import { span } from '../../format/amountWords';
 import { number } from '../../format/figures';
-import { hangingWords, removalWords, settingsWords, spoken } from '../../format/protocolWords';
+import {
+  hangingWords,
+  removalWords,
+  runningWords,
+  settingsWords,
+  spoken,
+} from '../../format/protocolWords';
 import type { RoomWork } from './roomWork';
 
 type Where = Pick<RoomWork, 'house' | 'written'>;
@@ -25,9 +31,10 @@ export function detailsOf(
   const nameOf = (id: string): string | undefined =>
     house.materials.find((each) => each.id === id)?.name;
   const device = step.device && house.devices.find((each) => each.id === step.device?.deviceId);
-  const running = (step.running ?? []).flatMap(
-    (id) => house.devices.find((each) => each.id === id)?.name ?? [],
-  );
+  const running = (step.running ?? []).flatMap((id) => {
+    const along = house.devices.find((each) => each.id === id);
+    return along ? [runningWords(along, step.runningAt)] : [];
+  });
   return [
     zonesSaid(step.zones ?? [], own).join(', '),
     ...ZONE_MODES.map(

@@ -22,6 +22,7 @@ import { Toggles } from '../../parts/Toggles';
 import { useSnapshot } from '../../store/house';
 import { useAddAndRemove, useChange } from '../../store/useEditPart';
 import { ZoneButton } from '../protocols/zones/ZoneButton';
+import { DeviceLimitsFields } from './DeviceLimitsFields';
 import { DeviceEconomicsFields } from './DeviceEconomicsFields';
 import { AddLine, Section } from './Section';
 
@@ -184,6 +185,7 @@ function DeviceFields({ device }: { readonly device: Versioned<Device> }) {
         options={people.map(({ id, name }) => ({ value: id, label: name }))}
         onChange={(trainedIds) => void change({ trainedIds })}
       />
+      <DeviceLimitsFields limits={device.limits} change={change} />
       <DeviceEconomicsFields economics={device.economics} change={change} />
       <TextField
         {...leaving}

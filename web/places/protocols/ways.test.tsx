@@ -119,6 +119,21 @@ describe('how a step is otherwise for some', () => {
     expect(await person.valueOf('Layers on later visits')).toBe('4');
   });
 
+  it('sets what runs along, within the limits of the house', async () => {
+    await open('fig-enzyme-steam/enzyme-under-steam');
+    await person.click('button', 'Device');
+    await person.fill('Facial steamer, temperature', '60');
+    await person.sees('The house goes from 38 to 43.');
+    await person.fill('Facial steamer, temperature', '40');
+    await becomes('enzyme-under-steam', {
+      runningAt: [{ deviceId: asId('steamer'), values: [{ kind: 'temperature', value: 40 }] }],
+    });
+    await person.click('button', 'Facial steamer');
+    await expect
+      .poll(async () => (await stepOfDraft('enzyme-under-steam'))?.runningAt, { timeout: 10_000 })
+      .toBeUndefined();
+  });
+
   it('is begun for an option, and joined with another', async () => {
     await open('copper-ampoule/ampoule-first-half');
     await person.click('button', 'Otherwise for some');

@@ -8,14 +8,14 @@ import { chosenOf } from '@bienestar/core/zone/pickZones';
 import { asId } from '@bienestar/core/house/ids';
 import { zoneName } from '@bienestar/core/zone/zoneNames';
 import { number } from '../../../format/figures';
-import { settingsWords, spoken } from '../../../format/protocolWords';
+import { runningWords, settingsWords, spoken } from '../../../format/protocolWords';
 import { Button, IconButton } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { Fold } from '../../../parts/Fold';
 import { NumberField } from '../../../parts/NumberField';
 import { PercentField } from '../../../parts/PercentField';
-import { Toggles } from '../../../parts/Toggles';
 import { useHouse } from '../../../store/house';
+import { RunningFields } from './RunningFields';
 import { ZoneButton } from '../zones/ZoneButton';
 import type { StepFieldsProps } from './stepFields';
 
@@ -32,7 +32,10 @@ export function DeviceFields({ step, change }: StepFieldsProps) {
   const put = (settings: readonly ZoneSetting[], typed?: string): void => {
     if (work) change({ device: { ...work, settings } }, typed);
   };
-  const running = step.running?.flatMap((id) => devices.find((each) => each.id === id)?.name ?? []);
+  const running = step.running?.flatMap((id) => {
+    const along = devices.find((each) => each.id === id);
+    return along ? [runningWords(along, step.runningAt)] : [];
+  });
   return (
     <Fold
       title="Device"
@@ -78,15 +81,7 @@ export function DeviceFields({ step, change }: StepFieldsProps) {
           <Plus aria-hidden size={16} /> Settings for zones
         </Button>
       )}
-      <Toggles
-        label="Running along"
-        values={step.running ?? []}
-        options={offeredOf(devices, step.running).map((each) => ({
-          value: each.id,
-          label: each.name,
-        }))}
-        onChange={(ids) => change({ running: ids.length === 0 ? undefined : ids })}
-      />
+      <RunningFields step={step} change={change} />
     </Fold>
   );
 }

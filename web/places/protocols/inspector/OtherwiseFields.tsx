@@ -93,6 +93,7 @@ const WORDS: Readonly<Record<keyof Otherwise['says'], string>> = {
   technique: 'how the hands work',
   device: 'device',
   running: 'what runs along',
+  runningAt: 'what runs along',
   removal: 'how it comes off',
   gloves: 'gloves',
 };
