@@ -39,7 +39,7 @@ describe('the command line', () => {
     expect([code, err]).toEqual([0, '']);
     const report = JSON.parse(out) as Report;
     expect(report.services).toHaveLength(20);
-    expect(report.materials).toHaveLength(47);
+    expect(report.materials).toHaveLength(48);
     for (const { cost, price, chargedBy, ladders, steps, roomMinutes } of report.services) {
       const { direct = 0, full, room = 0, ...parts } = cost;
       const sum = Object.values(parts).reduce((total, part) => total + part, 0);

@@ -104,6 +104,7 @@ export function amountOf(amount: Amount, thing: Thing, step: Step, house: House)
     }
     case 'coat-weight':
       return coat(three(amount.mgPerCm2));
+    case 'batches':
     case 'all':
     case 'rest':
       return [Number.NaN, Number.NaN, Number.NaN];

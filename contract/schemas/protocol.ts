@@ -38,7 +38,14 @@ import type {
   ZoneSetting,
 } from '@bienestar/core/house/house';
 import { CONDITIONS, SEASONS } from '@bienestar/core/house/traits';
-import { CHOOSING_BY, COMPARED_WITH, DAY_PARTS, REMOVALS, TOOLS } from '@bienestar/core/house/ways';
+import {
+  CHOOSING_BY,
+  COMPARED_WITH,
+  DAY_PARTS,
+  DOSE_INTO,
+  REMOVALS,
+  TOOLS,
+} from '@bienestar/core/house/ways';
 import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { CHOOSING_VALUES } from '@bienestar/core/protocol/choosingValues';
 import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
@@ -82,6 +89,8 @@ const dose = shape<Dose>({
   source,
   amount,
   opening: Joi.valid('fresh', 'left-over-first').required(),
+  over: Joi.valid('all-layers').optional(),
+  into: Joi.valid(...DOSE_INTO).optional(),
   ...hanging,
 });
 

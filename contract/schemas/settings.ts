@@ -28,6 +28,7 @@ import {
   some,
   limited,
 } from './common';
+import { namedAmount } from './shelf';
 import { ownTechnique } from './technique';
 import { restockSettings, serviceLevel } from './restock';
 
@@ -150,6 +151,9 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   }),
   ownZones: some(ownZone, 60).unique('name').messages({
     'array.unique': 'Two places of the house have the same name.',
+  }),
+  vessels: some(namedAmount, 60).unique('name').messages({
+    'array.unique': 'Two vessels have the same name.',
   }),
   handlingLoss: shareBelowOne,
   coatMgPerCm2: shape<HouseSettings['coatMgPerCm2']>({

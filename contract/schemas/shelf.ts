@@ -22,7 +22,7 @@ import type {
   Source,
   Supplier,
 } from '@bienestar/core/house/house';
-import { SKIN_TYPES } from '@bienestar/core/house/traits';
+import { CONDITIONS, SKIN_TYPES } from '@bienestar/core/house/traits';
 import { LIST_FIELDS } from '@bienestar/core/priceLists/listColumns';
 import type {
   Calibrated,
@@ -126,6 +126,14 @@ const calibrated = shape<Calibrated>({
   spread: shareBelowOne.optional(),
 });
 
+/** An amount by a name of the house. */
+export const namedAmount: Joi.ObjectSchema<NamedAmount> = shape<NamedAmount>({
+  name,
+  usual: positive,
+  spread: shareBelowOne.optional(),
+  unit: Joi.valid('ml', 'g').required(),
+});
+
 const measures = shape<Measures>({
   density: limited(LIMITS.density).optional(),
   densitySpread: shareBelowOne.optional(),
@@ -134,15 +142,7 @@ const measures = shape<Measures>({
   mlPerDropper: calibrated.optional(),
   mlPerSpray: calibrated.optional(),
   mlPerSpatula: calibrated.optional(),
-  named: some(
-    shape<NamedAmount>({
-      name,
-      usual: positive,
-      spread: shareBelowOne.optional(),
-      unit: Joi.valid('ml', 'g').required(),
-    }),
-    20,
-  ).unique('name'),
+  named: some(namedAmount, 20).unique('name'),
   coats: some(
     shape<CoatWeight>({ name, usual: positive, spread: shareBelowOne.optional() }),
     20,
@@ -277,6 +277,7 @@ const AMOUNT_BY_HOW = {
   }),
   named: shape({ how: Joi.valid('named').required(), quantity: triple, name }),
   packs: shape({ how: Joi.valid('packs').required(), quantity: triple }),
+  batches: shape({ how: Joi.valid('batches').required(), quantity: triple }),
   fingertip: shape({ how: Joi.valid('fingertip').required(), quantity: triple }),
   all: shape({ how: Joi.valid('all').required() }),
   rest: shape({ how: Joi.valid('rest').required() }),
@@ -310,6 +311,8 @@ const mixParts = listOf(
     amount: byKey('how', {
       measured: AMOUNT_BY_HOW.measured,
       packs: AMOUNT_BY_HOW.packs,
+      counted: AMOUNT_BY_HOW.counted,
+      named: AMOUNT_BY_HOW.named,
       ratio: shape<RatioAmount>({
         how: Joi.valid('ratio').required(),
         parts: triple,
@@ -334,6 +337,7 @@ export const mix: Joi.ObjectSchema<Mix> = shape<Mix>({
     shape<MixRecipe>({
       name,
       skinTypes: listOf(Joi.valid(...SKIN_TYPES), SKIN_TYPES.length).unique(),
+      findings: some(Joi.valid(...CONDITIONS), CONDITIONS.length).unique(),
       parts: mixParts,
     }),
     12,

@@ -140,6 +140,20 @@ describe('what the materials of a protocol ask to be minded', () => {
       { action: 'heat', zones: ['face'] },
       { action: 'steam', zones: ['face'] },
     ],
+    /* Into the steam it is breathed, and does not lie on the skin; a cloth brings it there. */
+    [
+      'alcohol-before-heat',
+      {
+        action: 'heat',
+        zones: ['face'],
+        doses: [{ ...dose(oil.id, measured(1, 'ml')), into: 'cloth' }],
+      },
+      {
+        action: 'heat',
+        zones: ['face'],
+        doses: [{ ...dose(oil.id, measured(1, 'ml')), into: 'steam' }],
+      },
+    ],
     [
       'vein-disease',
       { action: 'massage', zones: ['thighs'] },

@@ -3,6 +3,7 @@ import type { Device, Material, Step, WorkedProtocol } from '../house/house';
 import { devicesOf } from '../house/protocol';
 import type { ShelfIndex } from '../house/houseIndex';
 import type { DeviceId, MaterialId, MixId, StepId } from '../house/ids';
+import type { DoseInto } from '../house/ways';
 import { effectsOf } from '../house/actions';
 import { workedZones } from '../zone/workedZones';
 import { leavesOf, type LeafZone, type ZoneId } from '../zone/zones';
@@ -64,12 +65,15 @@ export function traitsOfStep(
   const note = (trait: Trait, thing?: string): void => {
     if (traits.get(trait) === undefined) traits.set(trait, thing);
   };
+  const offSkin = offSkinIn(step, materials);
   for (const { name, care } of materials) {
     for (const warning of care?.warnings ?? []) {
-      if (!isInWater(step, warning)) note(warning, name);
+      if (!isInWater(step, warning) && !(offSkin.has(name) && LIES_ON_SKIN.has(warning)))
+        note(warning, name);
     }
   }
-  for (const { name, care } of materials) if (care && isStrongAcid(care)) note('strong-acid', name);
+  for (const { name, care } of materials)
+    if (care && isStrongAcid(care) && !offSkin.has(name)) note('strong-acid', name);
   for (const { name, hazards } of devices) for (const hazard of hazards) note(hazard, name);
   const effects = effectsOf(step.action);
   if (effects.includes('exfoliates') || effects.includes('exfoliates-strongly'))
@@ -83,9 +87,37 @@ export function traitsOfStep(
   if (step.action === 'wrap') note('wrap');
   if (step.action === 'massage' || step.phase === 'massage') note('massage');
   if (devices.some(({ eyeProtection }) => eyeProtection)) note('eye-protection');
-  if (step.doses.length > 0 && step.zones.length > 0) note('skin-contact');
+  if (step.doses.some(({ into }) => !isOffSkin(into)) && step.zones.length > 0)
+    note('skin-contact');
   if (step.zones.length > 0) note('work');
   return traits;
+}
+
+/** What a product does only where it lies on the skin. */
+const LIES_ON_SKIN: ReadonlySet<Warning> = new Set<Warning>([
+  'acid',
+  'alcohol',
+  'flammable',
+  'retinoid',
+  'light-sensitising',
+]);
+
+/** What goes into the steam or a bowl is breathed or waits; a cloth and a bath bring it to the skin. */
+function isOffSkin(into: DoseInto | undefined): boolean {
+  return into === 'steam' || into === 'bowl';
+}
+
+/** The names of materials that a step only puts where they do not lie on the skin. */
+function offSkinIn({ doses }: Step, materials: readonly Material[]): ReadonlySet<string> {
+  if (doses.some(({ source }) => source.kind === 'mix')) return new Set();
+  return new Set(
+    materials.flatMap(({ id, name }) => {
+      const own = doses.filter(
+        ({ source }) => source.kind === 'material' && source.materialId === id,
+      );
+      return own.length > 0 && own.every(({ into }) => isOffSkin(into)) ? [name] : [];
+    }),
+  );
 }
 
 /** An oil in the water of the steamer does not lie on the skin. */

@@ -5,7 +5,13 @@ import { fail, ok, type Outcome, type Where } from '../problem/problem';
 import type { HouseSettings } from '../house/settings';
 import { convertUnit } from '../quantity/density';
 import { GRAMS_PER_FINGERTIP_UNIT } from '../quantity/fingertip';
-import { coatWeight, mlPerCount, namedAmount, type Measures } from '../quantity/measures';
+import {
+  calibrated,
+  coatWeight,
+  mlPerCount,
+  namedAmount,
+  type Measures,
+} from '../quantity/measures';
 import { isOrdered, multiplyTriples, scaleTriple, type Triple } from '../quantity/triple';
 import { unitFactor, type BaseUnit } from '../quantity/unit';
 import { zoneAreaCm2, type BodySettings } from './zoneArea';
@@ -13,7 +19,7 @@ import { type ZoneId } from '../zone/zones';
 
 /** The settings that decide how much an amount is. */
 export type DoseSettings = BodySettings &
-  Pick<HouseSettings, 'spoons' | 'handlingLoss' | 'coatMgPerCm2'>;
+  Pick<HouseSettings, 'spoons' | 'handlingLoss' | 'coatMgPerCm2' | 'vessels'>;
 
 /** What an amount is drawn from: a material, or a mix in its basis. */
 export interface Drawable {
@@ -24,6 +30,10 @@ export interface Drawable {
   readonly measures: Measures;
   /** of one container, where it is opened whole */
   readonly packContent?: number;
+  /** what one piece gives, in its unit, where it comes by the piece */
+  readonly perPiece?: Triple;
+  /** of a mix, what a batch gives */
+  readonly batchYield?: number;
 }
 
 /** An amount in the unit its source is kept in. */
@@ -55,12 +65,17 @@ export function drawableMaterial(material: Material, part?: KitPartId): Drawable
     unit: material.unit,
     measures: material.measures,
     packContent: material.kind === 'single-dose' ? preferredPack(material).content : undefined,
+    perPiece: material.kind === 'fresh' ? calibrated(material.yieldPerPiece) : undefined,
   };
 }
 
-/** A mix as something to draw from. */
-export function drawableMix(mix: Mix): Drawable {
+/**
+ * A mix as something to draw from.
+ * @param batchYield where it is known
+ */
+export function drawableMix(mix: Mix, batchYield?: number): Drawable {
   return {
+    ...(batchYield !== undefined && { batchYield }),
     id: { mixId: mix.id },
     name: mix.name,
     unit: mix.basis,
@@ -106,6 +121,8 @@ export function resolveAmount(
   }
   switch (amount.how) {
     case 'measured': {
+      if (amount.unit === 'piece' && source.perPiece)
+        return ok({ drawn: multiplyTriples(amount.quantity, source.perPiece) });
       const { unit, factor } = unitFactor(amount.unit, settings.spoons);
       return dispensed(scaleTriple(amount.quantity, factor), unit, source, at);
     }
@@ -121,7 +138,9 @@ export function resolveAmount(
       return dispensed(multiplyTriples(amount.quantity, each), 'ml', source, at);
     }
     case 'named': {
-      const each = namedAmount(source.measures, amount.name);
+      const each =
+        namedAmount(source.measures, amount.name) ??
+        namedAmount({ named: settings.vessels }, amount.name);
       if (!each) {
         return fail(
           'named-amount-missing',
@@ -131,6 +150,10 @@ export function resolveAmount(
       }
       return dispensed(multiplyTriples(amount.quantity, each.amount), each.unit, source, at);
     }
+    case 'batches':
+      return source.batchYield === undefined
+        ? fail('amount-invalid', `${source.name} is not mixed, so it has no batches.`, at)
+        : ok({ drawn: scaleTriple(amount.quantity, source.batchYield) });
     case 'packs':
       if (source.packContent === undefined) {
         return fail(

@@ -1,6 +1,7 @@
 import { drawableMix, resolveAmount, type DoseSettings } from '../dose/resolveAmount';
 import type { Dose, Mix, Step } from '../house/house';
 import type { ShelfIndex } from '../house/houseIndex';
+import { overLayers, timesOf } from '../dose/overLayers';
 import type { MixId } from '../house/ids';
 import { makeMix, restOfBowl, type MadeMix } from '../mix/makeMix';
 import { resolveMix } from '../mix/mixYield';
@@ -62,13 +63,15 @@ export function bowlsOf(
   const inUse = new Map<MixId, Filling>();
   const madeAt = new Map<MixId, number>();
   const all: Filling[] = [];
+  const times = timesOf(turns);
   for (const turn of turns) {
     const { step, startsAt, ownMinutes } = turn;
     for (const id of step.makes ?? []) {
       inUse.delete(id);
       madeAt.set(id, startsAt + ownMinutes);
     }
-    for (const dose of step.doses) {
+    for (const written of step.doses) {
+      const dose = overLayers(written, times.get(step.id) ?? 1);
       if (dose.source.kind !== 'mix') continue;
       const { mixId } = dose.source;
       const key = useKey(turn, dose);
@@ -82,7 +85,7 @@ export function bowlsOf(
         );
         continue;
       }
-      const said = saidOf(dose, step, mix, settings);
+      const said = saidOf(dose, step, mix, shelf, settings);
       if (!said.ok) {
         found.set(key, said);
         continue;
@@ -110,10 +113,14 @@ function saidOf(
   { amount }: Dose,
   step: Step,
   mix: Mix,
+  shelf: ShelfIndex,
   settings: DoseSettings,
 ): Outcome<Triple | 'rest'> {
   if (amount.how === 'all' || amount.how === 'rest') return ok('rest');
-  const resolved = resolveAmount(amount, workedLeaves(step), drawableMix(mix), settings, {});
+  const made = amount.how === 'batches' ? resolveMix(mix.id, shelf, settings) : undefined;
+  if (made && !made.ok) return made;
+  const drawable = drawableMix(mix, made?.value.batchYield);
+  const resolved = resolveAmount(amount, workedLeaves(step), drawable, settings, {});
   return resolved.ok ? ok(resolved.value.drawn) : resolved;
 }
 

@@ -25,6 +25,7 @@ import { turnsOf } from '../time/turns';
 import { workedLeaves } from '../zone/workedLeaves';
 import { bowlsOf, useKey, type Bowls } from './bowls';
 import { openKit, type TakenOfKit } from '../dose/openKit';
+import { overLayers, timesOf } from '../dose/overLayers';
 import { openPacks } from '../dose/openPacks';
 import {
   drawableMaterial,
@@ -84,6 +85,7 @@ export function drawsOf(
   const bowls = turns.some(({ step }) => step.doses.some(({ source }) => source.kind === 'mix'))
     ? bowlsOf(turns, shelf, settings)
     : NO_BOWLS;
+  const times = timesOf(turns);
   for (const { step, layer, half } of turns) {
     const turn = layer === undefined ? {} : half === undefined ? { layer } : { layer, half };
     for (const besides of [removalDraw(step, shelf), glovesDraw(step, shelf, worn)]) {
@@ -91,7 +93,8 @@ export function drawsOf(
       else if (besides)
         problems.push(...placed(besides, { protocolId: protocol.id, stepId: step.id }));
     }
-    for (const dose of step.doses) {
+    for (const written of step.doses) {
+      const dose = overLayers(written, times.get(step.id) ?? 1);
       if (faulty.has(dose.id)) continue;
       const where: Where = { protocolId: protocol.id, stepId: step.id, doseId: dose.id };
       const drawn =
@@ -197,6 +200,16 @@ function drawDose(
       {
         materialId: material.id,
         field: 'source',
+      },
+    );
+  }
+  if (dose.into !== undefined && dose.amount.how.startsWith('coat')) {
+    return fail(
+      'amount-invalid',
+      `A coat of ${material.name} lies on the skin: say how much goes into the ${dose.into}.`,
+      {
+        materialId: material.id,
+        field: 'amount',
       },
     );
   }

@@ -8,6 +8,7 @@ import { fail, ok, type Outcome } from '../problem/problem';
 import { optionsTaken } from '../protocol/choose';
 import { CHOOSING_VALUES } from '../protocol/choosingValues';
 import { expandBlocks, type WrittenOut } from '../protocol/expandBlocks';
+import { recipeFor } from '../protocol/workFor';
 import { choicesDeciding } from '../protocol/deciding';
 import { meanMinutes } from '../time/distribution';
 import { clockLoad, type ClockLoad } from '../time/schedule';
@@ -183,7 +184,9 @@ const TRAIT_OF = {
 /** What a protocol looks at in a client: what its choices go by, recipes by skin, layers by visit. */
 export function looksOf(written: WrittenOut, { mixes }: EditionInUse): ReadonlySet<Choice['by']> {
   const looks = new Set(choicesDeciding(written).map((choice) => choice.by));
-  if (mixes.some((mix) => mix.recipes !== undefined)) looks.add('skin-type');
+  const recipes = mixes.flatMap((mix) => mix.recipes ?? []);
+  if (recipes.some(({ skinTypes }) => skinTypes.length > 0)) looks.add('skin-type');
+  if (recipes.some(({ findings = [] }) => findings.length > 0)) looks.add('condition');
   if (written.layerGroups.some(({ layers }) => layers.first !== layers.returning)) {
     looks.add('visit-kind');
   }
@@ -209,19 +212,22 @@ function axesOf(written: WrittenOut, inUse: EditionInUse): readonly Axis[] {
     }));
   return [
     ...traits,
-    ...(looks.has('condition') ? [conditionAxis(used)] : []),
+    ...(looks.has('condition') ? [conditionAxis(used, inUse)] : []),
     ...used.filter((choice) => choice.by === 'couch').map(couchAxis),
     ...written.steps.filter((step) => step.optional !== undefined).map(optionalAxis),
     ...(spreadsCoats(written) ? [BUILD_AXIS] : []),
   ];
 }
 
-function conditionAxis(used: readonly Choice[]): Axis {
+function conditionAxis(used: readonly Choice[], { mixes }: EditionInUse): Axis {
   const named = [
     ...new Set(
       used
         .filter((choice) => choice.by === 'condition')
-        .flatMap((choice) => choice.options.flatMap((option) => option.for)),
+        .flatMap((choice) => choice.options.flatMap((option) => option.for))
+        .concat(
+          mixes.flatMap(({ recipes = [] }) => recipes.flatMap(({ findings = [] }) => findings)),
+        ),
     ),
   ] as Client['conditions'][number][];
   const sets: readonly (readonly [string, Client['conditions']])[] = [
@@ -308,8 +314,11 @@ export function kindSignature(written: WrittenOut, inUse: EditionInUse, client: 
   const optional = written.steps.flatMap((step) =>
     step.optional ? [client.optional.get(step.id) ?? step.optional.usually] : [],
   );
-  const skin = inUse.mixes.some((mix) => mix.recipes !== undefined) ? client.skinType : '';
-  return [...taken, ...optional, client.visitKind, client.build, skin].join('|');
+  const recipes = inUse.mixes.map(
+    (mix) =>
+      mix.recipes && mix.recipes.findIndex(({ parts }) => parts === recipeFor(mix, client).parts),
+  );
+  return [...taken, ...optional, client.visitKind, client.build, ...recipes].join('|');
 }
 
 function differenceOf(

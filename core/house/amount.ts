@@ -19,6 +19,8 @@ export type Amount =
   | { readonly how: 'named'; readonly quantity: Triple; readonly name: string }
   | { readonly how: 'packs'; readonly quantity: Triple }
   | { readonly how: 'fingertip'; readonly quantity: Triple }
+  /** of a mix: so many batches as it is written */
+  | { readonly how: 'batches'; readonly quantity: Triple }
   /** of a mix: all that its bowl gives, or what the other steps leave of it */
   | { readonly how: 'all' }
   | { readonly how: 'rest' }

@@ -1,6 +1,6 @@
 import type { Triple } from '../quantity/triple';
 import type { Amount, Source } from './amount';
-import type { SkinType } from './traits';
+import type { Condition, SkinType } from './traits';
 import type { MixId } from './ids';
 
 /** A share of a recipe told against the others: 1 part powder to 2 parts water. */
@@ -10,17 +10,21 @@ export interface RatioAmount {
   readonly unit: 'ml' | 'g';
 }
 
+/** How much of a part is said: by every school that needs no skin to be measured on. */
+export type PartAmount = Extract<Amount, { how: 'measured' | 'packs' | 'counted' | 'named' }>;
+
 export interface MixPart {
   readonly source: Source;
-  readonly amount: Extract<Amount, { how: 'measured' | 'packs' }> | RatioAmount;
+  readonly amount: PartAmount | RatioAmount;
   /** added until it feels right, so that the amount is an estimate with a range */
   readonly toTexture?: string;
 }
 
-/** Other parts for some skins. */
+/** Other parts for some skins, or where something is seen under the lamp. */
 export interface MixRecipe {
   readonly name: string;
   readonly skinTypes: readonly SkinType[];
+  readonly findings?: readonly Condition[];
   readonly parts: readonly MixPart[];
 }
 
@@ -34,7 +38,7 @@ export interface Mix {
   /** share that stays in the bowl */
   readonly bowlLoss: number;
   readonly parts: readonly MixPart[];
-  /** instead of `parts`, for the skins they name */
+  /** instead of `parts`; the first that names the skin or something that is seen */
   readonly recipes?: readonly MixRecipe[];
   /** only ever made in whole batches: the recipe is repeated, its parts are not scaled */
   readonly wholeBatches?: true;

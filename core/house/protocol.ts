@@ -22,6 +22,7 @@ import type {
   ChoosingBy,
   ComparedWith,
   DayPart,
+  DoseInto,
   VisitKind,
   RemovalWay,
   Tool,
@@ -61,6 +62,10 @@ export interface Dose extends Conditional {
   readonly amount: Amount;
   /** whether a single dose opened earlier in the visit is used up first */
   readonly opening: 'fresh' | 'left-over-first';
+  /** measured once for all layers in which its step is done; for each of them unless given */
+  readonly over?: 'all-layers';
+  /** where it goes; onto the skin unless given */
+  readonly into?: DoseInto;
 }
 
 export interface Removal {

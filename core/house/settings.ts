@@ -1,3 +1,4 @@
+import type { NamedAmount } from '../quantity/measures';
 import type { PurchaseTax } from './supplier';
 import type { RestockSettings } from './restock';
 import type { Spoons } from '../quantity/unit';
@@ -70,6 +71,8 @@ export interface HouseSettings {
   readonly rules?: readonly HouseRule[];
   /** ways of working that the house uses often */
   readonly techniques?: readonly OwnTechnique[];
+  /** bowls, cups and jars that are filled to a mark, of whatever it is */
+  readonly vessels?: readonly NamedAmount[];
   /** share of a coat that stays on hands and tools */
   readonly handlingLoss: number;
   readonly coatMgPerCm2: {

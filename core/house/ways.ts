@@ -66,6 +66,10 @@ export type ChoosingBy = (typeof CHOOSING_BY)[number];
 export const COMPARED_WITH = ['before', 'the-other-side', 'the-last-visit'] as const;
 export type ComparedWith = (typeof COMPARED_WITH)[number];
 
+/** Where a product goes that does not go onto the skin as it is. */
+export const DOSE_INTO = ['steam', 'bowl', 'cloth', 'bath'] as const;
+export type DoseInto = (typeof DOSE_INTO)[number];
+
 /** When on a day something is used at home. */
 export const DAY_PARTS = ['morning', 'midday', 'night'] as const;
 export type DayPart = (typeof DAY_PARTS)[number];

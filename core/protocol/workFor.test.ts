@@ -260,8 +260,14 @@ describe('a protocol worked for somebody', () => {
       { source: { kind: 'mix' as const, mixId: asId<never>('x') }, amount: measured(1, 'g') },
     ];
     const mask = mix({ recipes: [{ name: 'Oily', skinTypes: ['oily'], parts: other }] });
-    expect(recipeFor(mask, { skinType: 'oily' }).parts).toBe(other);
-    expect(recipeFor(mask, { skinType: 'dry' }).parts).toBe(mask.parts);
+    const none = { conditions: [] };
+    expect(recipeFor(mask, { skinType: 'oily', ...none }).parts).toBe(other);
+    expect(recipeFor(mask, { skinType: 'dry', ...none }).parts).toBe(mask.parts);
+    const seenOn = mix({
+      recipes: [{ name: 'Red', skinTypes: [], findings: ['redness'], parts: other }],
+    });
+    expect(recipeFor(seenOn, { skinType: 'dry', conditions: ['redness'] }).parts).toBe(other);
+    expect(recipeFor(seenOn, { skinType: 'dry', ...none }).parts).toBe(seenOn.parts);
   });
 });
 

@@ -75,8 +75,12 @@ export function chosenFor(written: WrittenOut, client: Client): WrittenOut {
   return { ...written, steps: chosen, layerGroups: isAsWritten ? layerGroups : counted };
 }
 
-/** The recipe of a mix for a client's skin. */
-export function recipeFor(mix: Mix, client: Pick<Client, 'skinType'>): Mix {
-  const recipe = mix.recipes?.find(({ skinTypes }) => skinTypes.includes(client.skinType));
+/** The recipe of a mix for a client's skin, and what is seen on it. */
+export function recipeFor(mix: Mix, client: Pick<Client, 'skinType' | 'conditions'>): Mix {
+  const recipe = mix.recipes?.find(
+    ({ skinTypes, findings = [] }) =>
+      skinTypes.includes(client.skinType) ||
+      findings.some((each) => client.conditions.includes(each)),
+  );
   return recipe ? { ...mix, parts: recipe.parts } : mix;
 }

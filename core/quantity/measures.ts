@@ -120,7 +120,7 @@ const COUNTED = {
 
 /** The named amount of a material, in the unit the house gave it in. */
 export function namedAmount(
-  measures: Measures,
+  measures: Pick<Measures, 'named'>,
   name: string,
 ): { readonly amount: Triple; readonly unit: BaseUnit } | undefined {
   const found = measures.named?.find((entry) => entry.name === name);
@@ -144,6 +144,7 @@ export function coatWeight(
   return usual === undefined ? undefined : exactly(usual);
 }
 
-function calibrated(figure: Calibrated): Triple {
+/** A calibrated figure with its low and high. */
+export function calibrated(figure: Calibrated): Triple {
   return withSpread(figure.usual, figure.spread);
 }

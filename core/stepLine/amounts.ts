@@ -1,3 +1,4 @@
+import { DOSE_INTO, type DoseInto } from '../house/ways';
 import type { Amount, Source } from '../house/house';
 import type { Triple } from '../quantity/triple';
 import { sourceKey } from '../house/sources';
@@ -50,15 +51,37 @@ export function takeAmounts(cursor: Cursor, said: ParsedStep, words: Vocabulary)
     return true;
   }
   if (amount.isAsked) return true;
+  const into = takeInto(cursor);
+  const over = takeOverLayers(cursor);
   const who = takeDoseCondition(cursor, said);
   said.doses.push({
     source,
     amount: stated,
     opening: leftOver ? 'left-over-first' : 'fresh',
+    ...(over && { over }),
+    ...(into && { into }),
     ...(who && { for: who }),
   });
   cursor.note(from, cursor.behind, words.nameOf(source) ?? 'a product', said.doses.length - 1);
   return true;
+}
+
+/** `into the steam` */
+function takeInto(cursor: Cursor): DoseInto | undefined {
+  const { mark } = cursor;
+  const begins = cursor.takeWord('into');
+  if (begins) cursor.takeWord('the', 'a');
+  const word = begins && cursor.takeWord(...DOSE_INTO)?.text;
+  if (!word) cursor.backTo(mark);
+  return DOSE_INTO.find((each) => each === word);
+}
+
+/** `over all layers` */
+function takeOverLayers(cursor: Cursor): 'all-layers' | undefined {
+  const { mark } = cursor;
+  if (['over', 'all', 'layers'].every((each) => cursor.takeWord(each))) return 'all-layers';
+  cursor.backTo(mark);
+  return undefined;
 }
 
 function takeLeftOver(cursor: Cursor): boolean {
@@ -186,6 +209,7 @@ function isCutUp(unit: UnitWord): boolean {
       return unit.unit !== 'ml' && unit.unit !== 'g' && unit.unit !== 'piece';
     case 'packs':
     case 'named':
+    case 'batches':
       return true;
     case 'counted':
     case 'fingertip':
@@ -205,6 +229,7 @@ function amountIn(unit: UnitWord, quantity: Triple): Amount {
     case 'coat-weight':
       return { how: 'coat-weight', mgPerCm2: quantity };
     case 'packs':
+    case 'batches':
     case 'fingertip':
       return { how: unit.how, quantity };
   }

@@ -49,6 +49,7 @@ const amountWords = (amount: Amount): string => {
     case 'named':
       return `${number} ${amount.name}`;
     case 'packs':
+    case 'batches':
     case 'fingertip':
     case 'coat-weight':
       return `${number} ${amount.how}`;

@@ -108,6 +108,8 @@ function amountSaid(amount: Amount): Pick<SpokenDose, 'unit' | 'low' | 'usual' |
       return { unit: amount.measure, ...amount.quantity };
     case 'named':
       return { unit: amount.name, ...amount.quantity };
+    case 'batches':
+      return { unit: 'batch', ...amount.quantity };
     case 'packs':
       return { unit: 'pack', ...amount.quantity };
     case 'fingertip':

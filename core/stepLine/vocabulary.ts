@@ -19,6 +19,7 @@ export type UnitWord =
   | { readonly how: 'measured'; readonly unit: StatedUnit }
   | { readonly how: 'counted'; readonly measure: CountedMeasure }
   | { readonly how: 'packs' }
+  | { readonly how: 'batches' }
   | { readonly how: 'fingertip' }
   | { readonly how: 'coat-weight' }
   | { readonly how: 'named'; readonly name: string };
@@ -84,7 +85,7 @@ export interface Named {
   readonly mixes: readonly Mix[];
   readonly devices: readonly Device[];
   readonly protocols: readonly Pick<Protocol, 'id' | 'name'>[];
-  readonly settings?: Pick<HouseSettings, 'ownZones' | 'techniques'>;
+  readonly settings?: Pick<HouseSettings, 'ownZones' | 'techniques' | 'vessels'>;
 }
 
 const UNIT_WORDS: readonly [UnitWord, readonly string[]][] = [
@@ -115,6 +116,7 @@ const UNIT_WORDS: readonly [UnitWord, readonly string[]][] = [
       'sheet',
     ],
   ],
+  [{ how: 'batches' }, ['batches', 'batch', 'whole batches', 'whole batch']],
   [{ how: 'fingertip' }, ['ftu', 'fingertip units', 'fingertip unit']],
   [{ how: 'coat-weight' }, ['mg/cm2', 'mg/cm²']],
 ];
@@ -175,7 +177,7 @@ export function vocabularyOf({
   for (const phase of PHASES) words.phases.add(phase, phase, written(phase));
   for (const [unit, names] of UNIT_WORDS) for (const name of names) words.units.add(name, unit);
   for (const coat of ['thin', 'standard', 'generous']) words.coats.add(coat, coat);
-  const named = new Set<string>();
+  const named = new Set<string>(settings?.vessels?.map(({ name }) => name));
   const coats = new Set<string>();
   for (const material of materials) {
     material.measures.named?.forEach(({ name }) => named.add(name));

@@ -139,7 +139,12 @@ function offWritten(
 }
 
 function doseWritten(dose: Dose, words: Vocabulary, who: Joined | undefined): string {
-  const said = `${dose.opening === 'fresh' ? '' : 'left-over '}${amountOf(dose, words)}`;
+  const said = [
+    dose.opening === 'fresh' ? '' : 'left-over ',
+    amountOf(dose, words),
+    dose.into === undefined ? '' : ` into ${dose.into}`,
+    dose.over === undefined ? '' : ' over all layers',
+  ].join('');
   return who ? `${said} (${joinedWords(who)})` : said;
 }
 

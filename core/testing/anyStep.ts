@@ -11,7 +11,7 @@ import {
   TEMPERATURES,
   type Technique,
 } from '../house/technique';
-import { REMOVALS, TOOLS } from '../house/ways';
+import { DOSE_INTO, REMOVALS, TOOLS } from '../house/ways';
 import { ACTIONS, PHASES } from '../house/actions';
 import { RESPONSES, SIGNS, type AnswerKind, type Question, type Reaction } from '../house/question';
 import { step } from './sample';
@@ -45,11 +45,21 @@ const doseOf: fc.Arbitrary<Dose> = fc
   .constantFrom(...materials.filter(({ archivedOn }) => archivedOn === undefined), clay)
   .chain((thing) => {
     const unit = 'unit' in thing && thing.unit === 'piece' ? 'piece' : 'other';
-    const wholes = fc.constantFrom<Amount>({ how: 'all' }, { how: 'rest' });
+    const wholes = fc.constantFrom<Amount>(
+      { how: 'all' },
+      { how: 'rest' },
+      { how: 'batches', quantity: { low: 1, usual: 1, high: 1 } },
+      { how: 'batches', quantity: { low: 1, usual: 2, high: 2.5 } },
+    );
     const amounts = 'unit' in thing ? amountsOf(unit) : fc.oneof(amountsOf(unit), wholes);
     return fc
-      .tuple(amounts, fc.constantFrom<Dose['opening']>('fresh', 'left-over-first'))
-      .map(([amount, opening]): Dose => ({
+      .tuple(
+        amounts,
+        fc.constantFrom<Dose['opening']>('fresh', 'left-over-first'),
+        fc.option(fc.constantFrom(...DOSE_INTO)),
+        fc.boolean(),
+      )
+      .map(([amount, opening, into, isOver]): Dose => ({
         id: asId('d'),
         source:
           'unit' in thing
@@ -57,6 +67,8 @@ const doseOf: fc.Arbitrary<Dose> = fc
             : { kind: 'mix', mixId: thing.id },
         amount,
         opening,
+        ...(into && { into }),
+        ...(isOver && { over: 'all-layers' as const }),
       }));
   });
 export const someOf = <T>(values: readonly T[]): fc.Arbitrary<T[]> =>

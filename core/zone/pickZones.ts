@@ -49,17 +49,33 @@ export function without(zones: readonly ZoneId[], leaves: readonly LeafZone[]): 
  */
 export function inWholes(zones: readonly ZoneId[]): ZoneId[] {
   const leaves = zones.flatMap(leavesOf);
+  /* From the end: the fewest wholes that the rest can be put together into, of as few the largest first. */
+  const fewest: { readonly count: number; readonly next: ZoneId }[] = [];
+  for (let at = leaves.length - 1; at >= 0; at -= 1) {
+    const first = leaves[at];
+    if (first === undefined) continue;
+    const begun = [...(BEGUN_BY.get(first) ?? []), first];
+    for (const next of begun) {
+      const of = leavesOf(next);
+      if (!of.every((leaf, nth) => leaves[at + nth] === leaf)) continue;
+      const count = 1 + (fewest[at + of.length]?.count ?? 0);
+      if (count < (fewest[at]?.count ?? Infinity)) fewest[at] = { count, next };
+    }
+  }
   const found: ZoneId[] = [];
   for (let at = 0; at < leaves.length;) {
-    const from = at;
-    const whole = REGIONS.find((region) => {
-      const of = leavesOf(region);
-      return of.every((leaf, nth) => leaves[from + nth] === leaf);
-    });
-    const next = whole ?? leaves[at];
+    const next = fewest[at]?.next;
     if (next === undefined) break;
     found.push(next);
     at += leavesOf(next).length;
   }
   return found;
 }
+
+/** The regions that begin with each finest part, the largest first. */
+const BEGUN_BY: ReadonlyMap<ZoneId, readonly ZoneId[]> = new Map(
+  REGIONS.flatMap((region) => leavesOf(region).slice(0, 1)).map((first) => [
+    first,
+    REGIONS.filter((region) => leavesOf(region)[0] === first),
+  ]),
+);

@@ -30,6 +30,10 @@ describe('zones as they are said', () => {
     );
   });
 
+  it('are as few as can be, also where two sides stand beside each other', () => {
+    expect(inWholes(['elbow-left', 'forearm-right'])).toEqual(['elbow-left', 'forearm-right']);
+  });
+
   it('have each a name of their own', () => {
     const names = ZONE_IDS.flatMap((zone) => zonesSaid([zone]));
     expect(new Set(names).size).toBe(names.length);

@@ -60,6 +60,10 @@ export function amountWords(amount: Amount, name?: string): string {
       return counted(cutUp(amount.quantity), amount.quantity, MEASURE_WORDS[amount.measure]);
     case 'named':
       return isOne(amount.quantity) ? amount.name : `${cutUp(amount.quantity)} × ${amount.name}`;
+    case 'batches':
+      return isOne(amount.quantity)
+        ? 'a whole batch'
+        : counted(span(amount.quantity), amount.quantity, ['batch', 'batches']);
     case 'packs': {
       const nouns = packNoun(name);
       const { low, high } = amount.quantity;

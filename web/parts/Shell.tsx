@@ -7,7 +7,6 @@ import { refusedBy, useHouseQuery } from '../store/api';
 import { selectHouse } from '../store/house';
 import { applyTheme, themeChosen } from '../store/preferences';
 import { outbox, useAppDispatch, useAppSelector } from '../store/store';
-import { AwayNotice } from './AwayNotice';
 import { IconButton } from './Button';
 import { Loading } from './Loading';
 import { StaleWrites } from './StaleWrites';
@@ -30,6 +29,10 @@ const BeginPlace = lazy(async () => ({
 
 const UndoButtons = lazy(async () => ({
   default: (await import('./UndoButtons')).UndoButtons,
+}));
+
+const AwayNotice = lazy(async () => ({
+  default: (await import('./AwayNotice')).AwayNotice,
 }));
 
 const WaitingNote = lazy(async () => ({
@@ -87,7 +90,9 @@ export function Shell() {
           <ThemeSwitch />
         </div>
       </header>
-      <AwayNotice houseMissing={error !== undefined && !house} />
+      <Suspense>
+        <AwayNotice houseMissing={error !== undefined && !house} />
+      </Suspense>
       <StaleWrites />
       <main id="place" tabIndex={-1} className="min-h-0 flex-1 focus:outline-none">
         {isReady ? (

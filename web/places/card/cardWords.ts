@@ -305,7 +305,10 @@ function drawnAmounts({ step, draws }: CardStep, { house, written }: RoomWork): 
     const option = dose && optionOf(dose, written);
     const facts = mix || !material ? '' : factsOf(material);
     return [
-      named(saidAmount(amount, name, base, unit), `${name}${facts}${persons}${option ?? ''}`),
+      named(
+        saidAmount(amount, name, base, unit),
+        `${name}${facts}${persons}${dose ? placeOf(dose) : ''}${option ?? ''}`,
+      ),
     ];
   });
 }
@@ -320,7 +323,10 @@ function saidAmounts({ step }: CardStep, { house, written }: RoomWork): SaidAmou
       source.kind === 'material' && house.materials.find(({ id }) => id === source.materialId);
     const facts = material ? factsOf(material) : '';
     return [
-      named({ said: amountWords(dose.amount, name) }, `${name}${facts}${optionOf(dose, written)}`),
+      named(
+        { said: amountWords(dose.amount, name) },
+        `${name}${facts}${placeOf(dose)}${optionOf(dose, written)}`,
+      ),
     ];
   });
 }
@@ -335,6 +341,11 @@ function factsOf({ name, care }: Material): string {
     care?.ph === undefined ? undefined : `pH ${number(care.ph)}`,
   ].filter((each) => each !== undefined);
   return facts.length === 0 ? '' : `, ${facts.join(', ')}`;
+}
+
+/** Where a dose goes that does not go onto the skin, and that it is for all layers. */
+function placeOf({ into, over }: Dose): string {
+  return `${into === undefined ? '' : `, into the ${into}`}${over ? ', for all layers together' : ''}`;
 }
 
 function optionOf(dose: Dose, { choices }: Writing): string {

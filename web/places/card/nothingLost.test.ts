@@ -106,9 +106,11 @@ function wordsBesides(of: Step): (string | undefined)[] {
     of.optional && (of.optional.if === '' ? 'if needed' : of.optional.if),
     of.optional && (of.optional.usually === 'done' ? 'usually done' : 'usually left out'),
     of.offers && 'may be offered: Eye sheet',
-    ...of.doses.map(({ source }) =>
+    ...of.doses.flatMap(({ source, into, over }) => [
       names.get(source.kind === 'material' ? source.materialId : source.mixId),
-    ),
+      into && `into the ${into}`,
+      over && 'for all layers together',
+    ]),
     ...(of.asks ?? []).flatMap(({ ask, reactions }) => [
       ask,
       ...reactions.flatMap(({ response, atMostMinutes }) => [

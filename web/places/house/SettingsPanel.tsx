@@ -8,6 +8,7 @@ import { Section } from './Section';
 import { SettingField, SettingFields } from './SettingField';
 import { LocaleChoice } from './LocaleChoice';
 import { TimeZoneChoice } from './TimeZoneChoice';
+import { VesselsPanel } from './VesselsPanel';
 import { ZonesPanel } from './ZonesPanel';
 
 /** Money, hours and measures of the house; every field saves as it is left. */
@@ -51,6 +52,7 @@ export function SettingsPanel() {
           <SettingFields of={['clientHeight', 'clientWeight', 'thinCoat', 'standardCoat']} />
           <SettingFields of={['generousCoat', 'handlingLoss']} />
         </InTwo>
+        <VesselsPanel />
         <ZonesPanel />
       </Section>
     </div>

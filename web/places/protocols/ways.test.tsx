@@ -153,6 +153,32 @@ describe('how a step is otherwise for some', () => {
   });
 });
 
+describe('how much of a product', () => {
+  it('is measured once for all layers, and goes where it is said', async () => {
+    await open('layered-fruit-acid/acid');
+    const dose = async () => (await stepOfDraft('acid'))?.doses[0];
+    await person.choose('Where Fruit-acid blend 20 % goes', 'into the bowl');
+    await expect.poll(dose, { timeout: 10_000 }).toMatchObject({ into: 'bowl' });
+    await person.choose('Where Fruit-acid blend 20 % goes', 'onto the skin');
+    await expect.poll(async () => (await dose())?.into, { timeout: 10_000 }).toBeUndefined();
+    const once = await person.find('radiogroup', 'Fruit-acid blend 20 % is measured');
+    await user.click(within(once).getByRole('radio', { name: 'once for all' }));
+    await expect.poll(dose, { timeout: 10_000 }).toMatchObject({ over: 'all-layers' });
+  });
+
+  it('is a bowl of the house filled to a mark', async () => {
+    person = await personAtApp('/house');
+    await person.click('button', 'Bowls and cups filled to a mark');
+    await person.click('button', 'A bowl or cup');
+    await person.written<HouseSettings>('settings');
+    await person.goTo('/protocols/black-sand-clay-facial/cleanse');
+    await person.choose('Prickly-pear cleansing milk, stated in', '× bowl 2 to the mark');
+    await expect
+      .poll(async () => (await stepOfDraft('cleanse'))?.doses[0]?.amount, { timeout: 10_000 })
+      .toMatchObject({ how: 'named', name: 'bowl 2 to the mark' });
+  });
+});
+
 describe('what is asked', () => {
   it('is a score at first, becomes a sign, and what is done at an answer goes with it', async () => {
     await open('black-sand-clay-facial/cleanse');

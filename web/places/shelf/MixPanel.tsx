@@ -3,7 +3,8 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useNavigate } from 'react-router';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import { unversioned, type Versioned } from '@bienestar/contract/api';
-import { SKIN_TYPES } from '@bienestar/core/house/traits';
+import { CONDITIONS, SKIN_TYPES } from '@bienestar/core/house/traits';
+import { spoken } from '../../format/protocolWords';
 import type { Mix, MixPart, MixRecipe } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { exactly } from '@bienestar/core/quantity/triple';
@@ -240,8 +241,13 @@ function Recipes({ mix, onChange }: RecipesProps) {
   const put = (next: readonly MixRecipe[]): void => onChange(next.length === 0 ? undefined : next);
   return (
     <Fold
-      title="Other recipes by skin"
-      summary={recipes.map((each) => `${each.name}: ${each.skinTypes.join(', ')}`).join('; ')}
+      title="Other recipes by skin and what is seen"
+      summary={recipes
+        .map(
+          ({ name, skinTypes, findings = [] }) =>
+            `${name}: ${[...skinTypes, ...findings].map(spoken).join(', ')}`,
+        )
+        .join('; ')}
     >
       {recipes.map((recipe, at) => (
         <fieldset key={at} className="flex flex-col gap-2 border-l-2 border-palm pl-3">
@@ -269,6 +275,19 @@ function Recipes({ mix, onChange }: RecipesProps) {
             values={recipe.skinTypes}
             options={SKIN_TYPES.map((value) => ({ value, label: value }))}
             onChange={(skinTypes) => put(recipes.with(at, { ...recipe, skinTypes }))}
+          />
+          <Toggles
+            label={`or where this is seen, ${recipe.name}`}
+            values={recipe.findings ?? []}
+            options={CONDITIONS.map((value) => ({ value, label: spoken(value) }))}
+            onChange={(findings) =>
+              put(
+                recipes.with(at, {
+                  ...recipe,
+                  findings: findings.length === 0 ? undefined : findings,
+                }),
+              )
+            }
           />
           <Parts
             parts={recipe.parts}

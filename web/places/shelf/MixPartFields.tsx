@@ -1,14 +1,13 @@
 import { X } from 'lucide-react';
-import type { Mix, MixPart, Source } from '@bienestar/core/house/house';
+import type { Mix, MixPart, PartAmount, Source } from '@bienestar/core/house/house';
 import { partsOf, sourceKey, sourceName } from '@bienestar/core/house/sources';
 import type { Triple } from '@bienestar/core/quantity/triple';
-import type { StatedUnit } from '@bienestar/core/quantity/unit';
-import { UNIT_WORDS } from '../../format/amountWords';
 import { IconButton } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { TextField } from '../../parts/TextField';
 import { TripleField } from '../../parts/TripleField';
 import { useHouse } from '../../store/house';
+import { measuredPart, stated, wayOf, waysFor } from '../protocols/inspector/amountWays';
 
 interface MixPartFieldsProps {
   readonly part: MixPart;
@@ -18,38 +17,32 @@ interface MixPartFieldsProps {
 }
 
 const LARGEST = 100_000;
-const MEASURED_IN = [
-  'g',
-  'ml',
-  'tsp',
-  'tbsp',
-  'oz',
-  'us-fl-oz',
-] as const satisfies readonly StatedUnit[];
+/** The ways of a recipe: by every school that needs no skin to be measured on. */
+const PART_WAYS = /^(?:measured|counted|named|packs)/u;
 
 /** One part of a mix: what it is, how much of it, and whether that is only until it feels right. */
 export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFieldsProps) {
-  const { materials, mixes } = useHouse();
+  const { materials, mixes, settings } = useHouse();
   const { source, amount } = part;
   const material =
     source.kind === 'material'
       ? materials.find((each) => each.id === source.materialId)
       : undefined;
   const name = sourceName({ materials, mixes }, source) ?? '';
-  const isWhole =
-    material?.kind === 'single-dose' || (source.kind === 'material' && source.part !== undefined);
+  const held = material && partsOf(material).find(({ id }) => sourceKey(source).endsWith(`/${id}`));
+  const ways = waysFor(held ? measuredPart(held) : material, settings.vessels).filter(({ key }) =>
+    PART_WAYS.test(key),
+  );
   const triple: Triple = amount.how === 'ratio' ? amount.parts : amount.quantity;
-  const way = amount.how === 'packs' ? 'packs' : `${amount.how}:${amount.unit}`;
+  const way = amount.how === 'ratio' ? `ratio:${amount.unit}` : wayOf(amount);
   const put = (key: string, quantity: Triple): void => {
-    const [how = 'measured', unit = 'g'] = key.split(':');
+    const [how, unit] = key.split(':');
     onChange({
       ...part,
       amount:
-        how === 'packs'
-          ? { how, quantity }
-          : how === 'ratio'
-            ? { how, parts: quantity, unit: unit as 'ml' | 'g' }
-            : { how: 'measured', quantity, unit: unit as StatedUnit },
+        how === 'ratio'
+          ? { how, parts: quantity, unit: unit as 'ml' | 'g' }
+          : (stated(key, quantity) as PartAmount),
     });
   };
   const sources: readonly { readonly name: string; readonly source: Source }[] = [
@@ -95,10 +88,9 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
         labelHidden
         value={way}
         options={[
-          ...MEASURED_IN.map((unit) => ({ value: `measured:${unit}`, label: UNIT_WORDS[unit][1] })),
+          ...ways.map(({ key, label }) => ({ value: key, label })),
           { value: 'ratio:g', label: 'parts (g)' },
           { value: 'ratio:ml', label: 'parts (ml)' },
-          ...(isWhole ? [{ value: 'packs', label: 'packs' }] : []),
         ]}
         onChoose={(key) => put(key, triple)}
       />
@@ -112,11 +104,7 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
           labels={['low', 'usual', 'high']}
           values={[triple.low, triple.usual, triple.high]}
           unit={
-            amount.how === 'measured'
-              ? UNIT_WORDS[amount.unit][1]
-              : amount.how === 'ratio'
-                ? 'parts'
-                : 'packs'
+            amount.how === 'ratio' ? 'parts' : (ways.find(({ key }) => key === way)?.label ?? '')
           }
           largest={LARGEST}
           onCommit={([low, usual, high]) => put(way, { low, usual, high })}

@@ -1,5 +1,6 @@
 import type { Amount } from '@bienestar/core/house/house';
 import { Choice } from '../../../parts/Choice';
+import { useHouse } from '../../../store/house';
 import { TripleField } from '../../../parts/TripleField';
 import { quantityOf, restate, stated, wayOf, waysFor, type Measured } from './amountWays';
 
@@ -15,7 +16,7 @@ interface AmountEditorProps {
 
 /** The number of an amount, by any school of dosing. */
 export function AmountEditor({ amount, material, name, onChange }: AmountEditorProps) {
-  const ways = waysFor(material);
+  const ways = waysFor(material, useHouse().settings.vessels);
   const way = wayOf(amount);
   const label = ways.find((each) => each.key === way)?.label ?? way;
   const quantity = quantityOf(amount);
@@ -37,7 +38,7 @@ export function AmountEditor({ amount, material, name, onChange }: AmountEditorP
 
 /** What the number of an amount counts. */
 export function AmountWayChoice({ amount, material, name, onChange }: AmountEditorProps) {
-  const ways = waysFor(material);
+  const ways = waysFor(material, useHouse().settings.vessels);
   const way = wayOf(amount);
   const known = ways.some((each) => each.key === way);
   return (

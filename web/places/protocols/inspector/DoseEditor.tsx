@@ -2,6 +2,7 @@ import { offeredOf } from '@bienestar/core/house/offered';
 import { X } from 'lucide-react';
 import type { Draw } from '@bienestar/core/draws/drawsOf';
 import type { Choice as ChoiceOf, Dose, House, Material } from '@bienestar/core/house/house';
+import { DOSE_INTO } from '@bienestar/core/house/ways';
 import { partsOf, sourceKey, sourceName } from '@bienestar/core/house/sources';
 import type { Problem } from '@bienestar/core/problem/problem';
 import { amountRange } from '../../../format/figures';
@@ -24,6 +25,8 @@ interface DoseEditorProps {
   /** what the dose takes, once for every layer and material */
   readonly draws: readonly Draw[];
   readonly problems: readonly Problem[];
+  /** the step is done in layers */
+  readonly inLayers: boolean;
 }
 
 /** A product of the step and how much of it, with what that comes to. */
@@ -34,6 +37,7 @@ export function DoseEditor({
   onRemove,
   draws,
   problems,
+  inLayers,
 }: DoseEditorProps) {
   const house = useHouse();
   const { source } = dose;
@@ -96,6 +100,7 @@ export function DoseEditor({
           onChoose={(opening) => onChange({ ...dose, opening })}
         />
       )}
+      <DosePlace dose={dose} name={name} inLayers={inLayers} onChange={onChange} />
       {choices.length > 0 && (
         <HangingFields
           label={`For whom ${name} is`}
@@ -106,6 +111,58 @@ export function DoseEditor({
         />
       )}
       <Problems problems={problems} />
+    </div>
+  );
+}
+
+interface DosePlaceProps {
+  readonly dose: Dose;
+  readonly name: string;
+  readonly inLayers: boolean;
+  readonly onChange: (dose: Dose) => void;
+}
+
+const ONTO_SKIN = 'skin';
+
+/** Where a product goes, and whether it is measured once for all layers. */
+function DosePlace({ dose, name, inLayers, onChange }: DosePlaceProps) {
+  const { into: _into, over: _over, ...plain } = dose;
+  const { into, over } = dose;
+  return (
+    <div className="grid grid-cols-2 items-end gap-3">
+      <Choice
+        label={`Where ${name} goes`}
+        labelHidden
+        value={into ?? ONTO_SKIN}
+        options={[
+          { value: ONTO_SKIN, label: 'onto the skin' },
+          ...DOSE_INTO.map((each) => ({ value: each, label: `into the ${each}` })),
+        ]}
+        onChoose={(value) =>
+          onChange({
+            ...plain,
+            ...(over && { over }),
+            ...(value !== ONTO_SKIN && { into: value }),
+          })
+        }
+      />
+      {(inLayers || over) && 'quantity' in dose.amount && (
+        <Segments
+          label={`${name} is measured`}
+          value={over ? 'once' : 'each'}
+          options={[
+            { value: 'each', label: 'for each layer' },
+            { value: 'once', label: 'once for all' },
+          ]}
+          onChoose={(value) =>
+            onChange({
+              ...plain,
+              ...(into && { into }),
+              ...(value === 'once' && { over: 'all-layers' as const }),
+            })
+          }
+        />
+      )}
     </div>
   );
 }

@@ -185,6 +185,7 @@ export function StepInspector({
                 : []
             }
             problems={problems.filter((problem) => problem.where.doseId === dose.id)}
+            inLayers={step.layerGroupId !== undefined}
           />
         ))}
         <AddProduct

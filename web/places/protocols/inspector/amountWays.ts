@@ -1,5 +1,5 @@
 import type { Amount, KitPart, Material } from '@bienestar/core/house/house';
-import type { CountedMeasure } from '@bienestar/core/quantity/measures';
+import type { CountedMeasure, NamedAmount } from '@bienestar/core/quantity/measures';
 import { exactly, type Triple } from '@bienestar/core/quantity/triple';
 import type { StatedUnit } from '@bienestar/core/quantity/unit';
 import { coatWords, HOUSE_COATS, MEASURE_WORDS, UNIT_WORDS } from '../../../format/amountWords';
@@ -22,14 +22,17 @@ export function measuredPart({ unit, measures }: KitPart): Measured {
 }
 
 /** The ways in which an amount of a material can be stated; of a mix where there is none. */
-export function waysFor(material: Measured | undefined): AmountWay[] {
+export function waysFor(
+  material: Measured | undefined,
+  vessels: readonly NamedAmount[] = [],
+): AmountWay[] {
   if (material?.unit === 'piece') {
     return [
       { key: 'measured:piece', label: 'pieces' },
       ...(material.kind === 'single-dose' ? [{ key: 'packs', label: 'packs' }] : []),
     ];
   }
-  const named = material?.measures.named ?? [];
+  const named = [...(material?.measures.named ?? []), ...vessels];
   const own = (material?.measures.coats ?? []).map((coat) => coat.name);
   const coats = [...new Set([...HOUSE_COATS, ...own])];
   return [
@@ -37,6 +40,7 @@ export function waysFor(material: Measured | undefined): AmountWay[] {
     ...(material
       ? COUNTED.map((measure) => ({ key: `counted:${measure}`, label: MEASURE_WORDS[measure][1] }))
       : []),
+    ...(material?.kind === 'fresh' ? [{ key: 'measured:piece', label: 'pieces' }] : []),
     ...named.map(({ name }) => ({ key: `named:${name}`, label: `× ${name}` })),
     ...LIQUID.map((unit) => ({ key: `measured:${unit}`, label: UNIT_WORDS[unit][1] })),
     { key: 'fingertip', label: 'fingertip units' },
@@ -45,6 +49,7 @@ export function waysFor(material: Measured | undefined): AmountWay[] {
     ...(material
       ? []
       : [
+          { key: 'batches', label: 'batches' },
           { key: 'all', label: 'all of it' },
           { key: 'rest', label: 'the rest of the bowl' },
         ]),
@@ -63,6 +68,7 @@ export function wayOf(amount: Amount): string {
     case 'coat':
       return `coat:${amount.coat}`;
     case 'packs':
+    case 'batches':
     case 'fingertip':
     case 'coat-weight':
     case 'all':
@@ -91,6 +97,7 @@ export function stated(key: string, quantity: Triple): Amount {
     case 'named':
       return { how, quantity, name: of };
     case 'packs':
+    case 'batches':
     case 'fingertip':
       return { how, quantity };
     case 'coat':
