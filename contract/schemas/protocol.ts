@@ -91,6 +91,7 @@ const dose = shape<Dose>({
   opening: Joi.valid('fresh', 'left-over-first').required(),
   over: Joi.valid('all-layers').optional(),
   into: Joi.valid(...DOSE_INTO).optional(),
+  again: Joi.valid(true).optional(),
   ...hanging,
 });
 
@@ -99,6 +100,7 @@ const removal = shape<Removal>({
   taking: shape<NonNullable<Removal['taking']>>({
     materialId: id,
     pieces: number.greater(0).max(1000),
+    again: Joi.valid(true).optional(),
   }).optional(),
   waterMl: atLeastNothing.optional(),
 }).optional();

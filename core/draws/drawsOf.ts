@@ -64,7 +64,7 @@ export interface Draw {
  * Everything one visit takes from the shelf, dose by dose in the order of work, layers repeated.
  * @returns each draw in its material's unit; every problem of every dose, placed at its step
  * Gloves are counted by the pair as they are put on.
- * @see D1 D2 D3 D4 D5 D6 M2
+ * @see D1 D2 D3 D4 D5 D6 D7 M2
  */
 export function drawsOf(
   protocol: WorkedProtocol,
@@ -76,7 +76,7 @@ export function drawsOf(
   if (!arrangement.ok) return arrangement;
   const draws: Draw[] = [];
   const problems: Problem[] = [];
-  const opened: Opened = { packs: new Map(), kits: new Map() };
+  const opened: Opened = { packs: new Map(), kits: new Map(), pieces: new Map() };
   const faulty = new Set<DoseId>();
   const persons = personsPresent(protocol);
 
@@ -88,9 +88,11 @@ export function drawsOf(
   const times = timesOf(turns);
   for (const { step, layer, half } of turns) {
     const turn = layer === undefined ? {} : half === undefined ? { layer } : { layer, half };
-    for (const besides of [removalDraw(step, shelf), glovesDraw(step, shelf, worn)]) {
-      if (besides?.ok) draws.push({ ...besides.value, ...turn });
-      else if (besides)
+    for (const besides of [removalDraw(step, shelf, opened), glovesDraw(step, shelf, worn)]) {
+      if (besides?.ok) {
+        draws.push({ ...besides.value, ...turn });
+        isThere(besides.value, opened);
+      } else if (besides)
         problems.push(...placed(besides, { protocolId: protocol.id, stepId: step.id }));
     }
     for (const written of step.doses) {
@@ -103,6 +105,7 @@ export function drawsOf(
           : rememberedDose(dose, step, shelf, settings, opened, persons);
       if (drawn.ok) {
         for (const draw of drawn.value) {
+          isThere(draw, opened);
           draws.push(layer === undefined ? draw : { ...draw, ...turn });
         }
       } else {
@@ -138,6 +141,8 @@ const NO_BOWLS: Bowls = new Map();
 interface Opened {
   readonly packs: Map<MaterialId, Triple>;
   readonly kits: Map<MaterialId, TakenOfKit>;
+  /** all that was drawn so far, which can be used again */
+  readonly pieces: Map<MaterialId, Triple>;
 }
 
 function partOf({ source }: Dose): KitPartId | undefined {
@@ -168,7 +173,7 @@ function rememberedDose(
 ): Outcome<readonly Draw[]> {
   const { source } = dose;
   const material = source.kind === 'material' ? shelf.materials.get(source.materialId) : undefined;
-  if (material?.kind === 'single-dose' || material?.kind === 'kit') {
+  if (material?.kind === 'single-dose' || material?.kind === 'kit' || dose.again) {
     return drawDose(dose, step, material, settings, opened, persons);
   }
   const from = [material, settings, persons, step.id, step.name, step.zones, step.never];
@@ -272,7 +277,7 @@ function minus(all: Triple, part: Triple): Triple {
 }
 
 /** Towels, sponges or tissues with which a step takes something off. */
-function removalDraw(step: Step, shelf: ShelfIndex): Outcome<Draw> | undefined {
+function removalDraw(step: Step, shelf: ShelfIndex, opened: Opened): Outcome<Draw> | undefined {
   const taking = step.removal?.taking;
   if (!taking) return undefined;
   const material = shelf.materials.get(taking.materialId);
@@ -297,9 +302,24 @@ function removalDraw(step: Step, shelf: ShelfIndex): Outcome<Draw> | undefined {
     for: 'removal',
     materialId: material.id,
     resolved: { drawn },
-    consumed: drawn,
+    consumed: taking.again ? newOf(drawn, material.id, opened) : drawn,
     leftOver: ZERO,
   });
+}
+
+/** Counts what is there from now on. */
+function isThere({ materialId, consumed }: Draw, { pieces }: Opened): void {
+  pieces.set(materialId, addTriples(pieces.get(materialId) ?? ZERO, consumed));
+}
+
+/** Of pieces that are used again, those that were not there. @see D7 */
+function newOf(drawn: Triple, id: MaterialId, { pieces }: Opened): Triple {
+  const there = pieces.get(id) ?? ZERO;
+  return {
+    low: Math.max(0, drawn.low - there.low),
+    usual: Math.max(0, drawn.usual - there.usual),
+    high: Math.max(0, drawn.high - there.high),
+  };
 }
 
 /** The gloves that each person wears last, so that a pair is counted when it is put on. */
@@ -340,6 +360,10 @@ function takeFromShelf(
   persons: number,
 ): Omit<Draw, 'stepId' | 'doseId'> {
   const materialId = material.id;
+  if (dose.again && material.unit === 'piece') {
+    const consumed = newOf(resolved.drawn, materialId, opened);
+    return { materialId, resolved, consumed, leftOver: ZERO };
+  }
   if (material.kind === 'consumable' && material.countedPer === 'person') {
     const consumed = scaleTriple(resolved.drawn, persons);
     return { materialId, resolved, consumed, persons, leftOver: ZERO };

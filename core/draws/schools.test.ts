@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Dose, FreshMaterial, LayerGroup } from '../house/house';
+import type { ConsumableMaterial, Dose, FreshMaterial, LayerGroup } from '../house/house';
 import { asId } from '../house/ids';
 import { exactly } from '../quantity/triple';
 import {
@@ -45,7 +45,16 @@ const paste = mix({
     },
   ],
 });
-const onShelf = shelf([milk, sachet(), orange], [paste]);
+const pad: ConsumableMaterial = {
+  id: asId('pad'),
+  name: 'Pad',
+  kind: 'consumable',
+  countedPer: 'client',
+  unit: 'piece',
+  measures: {},
+  ...bought({}),
+};
+const onShelf = shelf([milk, sachet(), orange, pad], [paste]);
 const house = {
   ...settings,
   vessels: [{ name: 'bowl to the mark', usual: 40, unit: 'ml' as const }],
@@ -114,6 +123,36 @@ describe('amounts of every school', () => {
     const bowl = { how: 'named', quantity: exactly(1), name: 'bowl to the mark' } as const;
     expect(consumed(dose(milk.id, bowl)).usual).toBeCloseTo(40, 12);
     expect(consumed(dose(orange.id, bowl)).usual).toBeCloseTo(40, 12);
+  });
+
+  it('are pieces that are there already, once; what is more is new (D7)', () => {
+    const pads = (pieces: number, id: string, again = false): Dose => ({
+      ...dose(pad.id, { how: 'measured', quantity: exactly(pieces), unit: 'piece' }),
+      id: asId(id),
+      ...(again && { again: true }),
+    });
+    const taken = (...doses: Dose[]): number =>
+      consumptionByMaterial(valueOf(draws(doses))).get(pad.id)?.usual ?? 0;
+    expect(taken(pads(2, 'a'), pads(2, 'b'))).toBe(4);
+    expect(taken(pads(2, 'a'), pads(2, 'b', true))).toBe(2);
+    expect(taken(pads(2, 'a'), pads(3, 'b', true), pads(3, 'c', true))).toBe(3);
+    expect(taken(pads(2, 'b', true))).toBe(2);
+    const towels = valueOf(
+      drawsOf(
+        protocol([
+          step('a', minutes(5), {
+            removal: { how: 'warm-towel', taking: { materialId: pad.id, pieces: 2 } },
+          }),
+          step('b', minutes(5), {
+            removal: { how: 'warm-towel', taking: { materialId: pad.id, pieces: 1, again: true } },
+          }),
+        ]),
+        'first',
+        onShelf,
+        house,
+      ),
+    );
+    expect(towels.map((each) => each.consumed.usual)).toEqual([2, 0]);
   });
 
   it('lie on the skin as a coat, and nowhere else', () => {

@@ -94,7 +94,9 @@ export function explainDraw(
     title,
     codes: ['Q1', 'Q2', 'Q3'],
     words: 'The amount as it is stated, by the measures of the material on the shelf.',
-    inputs: (dose && countedInputs(dose.amount, material, from)) ?? [stated],
+    inputs: (dose && countedInputs(dose.amount, material, from, house.settings.vessels)) ?? [
+      stated,
+    ],
     result,
   };
 }
@@ -135,6 +137,7 @@ function countedInputs(
   amount: Amount,
   material: Material,
   from: Origin,
+  vessels: House['settings']['vessels'],
 ): WorkingInput[] | undefined {
   const shelf: Origin = { place: 'shelf', materialId: material.id };
   switch (amount.how) {
@@ -147,7 +150,8 @@ function countedInputs(
       ];
     }
     case 'named': {
-      const each = namedAmount(material.measures, amount.name);
+      const each =
+        namedAmount(material.measures, amount.name) ?? namedAmount({ named: vessels }, amount.name);
       return [
         { label: `times “${amount.name}”`, value: figure(amount.quantity.usual, 'times'), from },
         {
@@ -165,6 +169,7 @@ function countedInputs(
       ];
     case 'measured':
     case 'packs':
+    case 'batches':
     case 'all':
     case 'rest':
     case 'coat':

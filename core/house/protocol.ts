@@ -66,12 +66,19 @@ export interface Dose extends Conditional {
   readonly over?: 'all-layers';
   /** where it goes; onto the skin unless given */
   readonly into?: DoseInto;
+  /** of pieces: those that were used earlier in the visit, as far as there were any */
+  readonly again?: true;
 }
 
 export interface Removal {
   readonly how: RemovalWay;
   /** towels, sponges or tissues it takes */
-  readonly taking?: { readonly materialId: MaterialId; readonly pieces: number };
+  readonly taking?: {
+    readonly materialId: MaterialId;
+    readonly pieces: number;
+    /** those that were used earlier in the visit, as far as there were any */
+    readonly again?: true;
+  };
   readonly waterMl?: number;
 }
 

@@ -53,6 +53,7 @@ export function takeAmounts(cursor: Cursor, said: ParsedStep, words: Vocabulary)
   if (amount.isAsked) return true;
   const into = takeInto(cursor);
   const over = takeOverLayers(cursor);
+  const again = cursor.takeWord('again') !== undefined;
   const who = takeDoseCondition(cursor, said);
   said.doses.push({
     source,
@@ -60,6 +61,7 @@ export function takeAmounts(cursor: Cursor, said: ParsedStep, words: Vocabulary)
     opening: leftOver ? 'left-over-first' : 'fresh',
     ...(over && { over }),
     ...(into && { into }),
+    ...(again && { again }),
     ...(who && { for: who }),
   });
   cursor.note(from, cursor.behind, words.nameOf(source) ?? 'a product', said.doses.length - 1);

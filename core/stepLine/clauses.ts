@@ -1,4 +1,4 @@
-import type { MaterialId } from '../house/ids';
+import type { Removal } from '../house/house';
 import { ZONE_MODES, type ZoneMode } from '../house/ways';
 import type { ZoneId } from '../zone/zones';
 import { takeProduct } from './amounts';
@@ -213,7 +213,7 @@ function takeRemoval(cursor: Cursor, said: ParsedStep, words: Vocabulary, from: 
     );
     return;
   }
-  let taking: { materialId: MaterialId; pieces: number } | undefined;
+  let taking: Removal['taking'];
   let waterMl: number | undefined;
   if (cursor.takeWord('using')) {
     do {
@@ -229,8 +229,10 @@ function takeRemoval(cursor: Cursor, said: ParsedStep, words: Vocabulary, from: 
       }
       cursor.backTo(mark);
       const source = takeProduct(cursor, words);
-      if (source?.kind === 'material') taking = { materialId: source.materialId, pieces: amount };
-      else if (source) cursor.fault(from, cursor.behind, 'A mix takes nothing off.');
+      if (source?.kind === 'material') {
+        const again = cursor.takeWord('again') !== undefined;
+        taking = { materialId: source.materialId, pieces: amount, ...(again && { again }) };
+      } else if (source) cursor.fault(from, cursor.behind, 'A mix takes nothing off.');
     } while (cursor.takeWord('and'));
   }
   put(

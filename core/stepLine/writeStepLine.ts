@@ -144,6 +144,7 @@ function doseWritten(dose: Dose, words: Vocabulary, who: Joined | undefined): st
     amountOf(dose, words),
     dose.into === undefined ? '' : ` into ${dose.into}`,
     dose.over === undefined ? '' : ' over all layers',
+    dose.again ? ' again' : '',
   ].join('');
   return who ? `${said} (${joinedWords(who)})` : said;
 }
@@ -206,13 +207,13 @@ function settings(list: readonly ZoneSetting[], words: Vocabulary): string {
 }
 
 function removalUse(
-  taking: { readonly materialId: string; readonly pieces: number } | undefined,
+  taking: NonNullable<Step['removal']>['taking'],
   waterMl: number | undefined,
   words: Vocabulary,
 ): string | undefined {
   const uses = [
     taking &&
-      `${number(taking.pieces)} ${product({ kind: 'material', materialId: taking.materialId as never }, words)}`,
+      `${number(taking.pieces)} ${product({ kind: 'material', materialId: taking.materialId }, words)}${taking.again ? ' again' : ''}`,
     waterMl === undefined ? undefined : `${number(waterMl)} ml water`,
   ].filter(Boolean);
   return uses.length === 0 ? undefined : `using ${uses.join(' and ')}`;

@@ -58,8 +58,9 @@ const doseOf: fc.Arbitrary<Dose> = fc
         fc.constantFrom<Dose['opening']>('fresh', 'left-over-first'),
         fc.option(fc.constantFrom(...DOSE_INTO)),
         fc.boolean(),
+        fc.boolean(),
       )
-      .map(([amount, opening, into, isOver]): Dose => ({
+      .map(([amount, opening, into, isOver, isAgain]): Dose => ({
         id: asId('d'),
         source:
           'unit' in thing
@@ -69,6 +70,7 @@ const doseOf: fc.Arbitrary<Dose> = fc
         opening,
         ...(into && { into }),
         ...(isOver && { over: 'all-layers' as const }),
+        ...(isAgain && { again: true as const }),
       }));
   });
 export const someOf = <T>(values: readonly T[]): fc.Arbitrary<T[]> =>
@@ -190,7 +192,10 @@ export const anyStep: fc.Arbitrary<Step> = fc
       removal: fc.record(
         {
           how: fc.constantFrom(...REMOVALS),
-          taking: fc.constant({ materialId: asId<Material['id']>('towel'), pieces: 2 }),
+          taking: fc.constantFrom(
+            { materialId: asId<Material['id']>('towel'), pieces: 2 },
+            { materialId: asId<Material['id']>('towel'), pieces: 1, again: true as const },
+          ),
           waterMl: fc.integer({ min: 1, max: 3000 }),
         },
         { requiredKeys: ['how'] },

@@ -54,7 +54,8 @@ export function removalWords(
   nameOf: (id: string) => string | undefined,
 ): string {
   const uses = [
-    taking && `${number(taking.pieces)} ${nameOf(taking.materialId) ?? 'pieces'}`,
+    taking &&
+      `${number(taking.pieces)} ${nameOf(taking.materialId) ?? 'pieces'}${taking.again ? ', the same again' : ''}`,
     waterMl === undefined ? undefined : `${number(waterMl)} ml water`,
   ].filter((each) => each !== undefined);
   return [REMOVAL_WORDS[how], ...uses].join(', ');

@@ -343,9 +343,13 @@ function factsOf({ name, care }: Material): string {
   return facts.length === 0 ? '' : `, ${facts.join(', ')}`;
 }
 
-/** Where a dose goes that does not go onto the skin, and that it is for all layers. */
-function placeOf({ into, over }: Dose): string {
-  return `${into === undefined ? '' : `, into the ${into}`}${over ? ', for all layers together' : ''}`;
+/** Where a dose goes that does not go onto the skin, that it is for all layers, or of what is there already. */
+function placeOf({ into, over, again }: Dose): string {
+  return [
+    into === undefined ? '' : `, into the ${into}`,
+    over ? ', for all layers together' : '',
+    again ? ', the same again' : '',
+  ].join('');
 }
 
 function optionOf(dose: Dose, { choices }: Writing): string {

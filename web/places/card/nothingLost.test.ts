@@ -86,7 +86,8 @@ function wordsOfWork(says: Otherwise['says']): (string | undefined)[] {
     says.capMinutes === undefined ? undefined : `at most ${number(says.capMinutes)} min`,
     says.capSince && 'from the first touch',
     removal && REMOVAL_WORDS[removal.how],
-    removal?.taking && `${number(removal.taking.pieces)} Face towel`,
+    removal?.taking &&
+      `${number(removal.taking.pieces)} Face towel${removal.taking.again ? ', the same again' : ''}`,
     removal?.waterMl === undefined ? undefined : `${number(removal.waterMl)} ml water`,
     gloves && `${gloves} gloves`,
   ];
@@ -106,10 +107,11 @@ function wordsBesides(of: Step): (string | undefined)[] {
     of.optional && (of.optional.if === '' ? 'if needed' : of.optional.if),
     of.optional && (of.optional.usually === 'done' ? 'usually done' : 'usually left out'),
     of.offers && 'may be offered: Eye sheet',
-    ...of.doses.flatMap(({ source, into, over }) => [
+    ...of.doses.flatMap(({ source, into, over, again }) => [
       names.get(source.kind === 'material' ? source.materialId : source.mixId),
       into && `into the ${into}`,
       over && 'for all layers together',
+      again && 'the same again',
     ]),
     ...(of.asks ?? []).flatMap(({ ask, reactions }) => [
       ask,

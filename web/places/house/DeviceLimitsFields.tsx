@@ -33,7 +33,9 @@ const FIELDS = [
 export function DeviceLimitsFields({ limits = {}, change }: DeviceLimitsFieldsProps) {
   const put = (key: keyof DeviceLimits, value: number | undefined): Promise<string | undefined> =>
     change(({ limits: latest }) => {
-      const said = Object.entries({ ...latest, [key]: value }).filter(([, of]) => of !== undefined);
+      const said = Object.entries<number | undefined>({ ...latest, [key]: value }).filter(
+        ([, of]) => of !== undefined,
+      );
       return { limits: said.length === 0 ? undefined : Object.fromEntries(said) };
     });
   return (

@@ -100,7 +100,13 @@ export function DoseEditor({
           onChoose={(opening) => onChange({ ...dose, opening })}
         />
       )}
-      <DosePlace dose={dose} name={name} inLayers={inLayers} onChange={onChange} />
+      <DosePlace
+        dose={dose}
+        name={name}
+        inLayers={inLayers}
+        inPieces={material?.unit === 'piece' && material.kind !== 'kit'}
+        onChange={onChange}
+      />
       {choices.length > 0 && (
         <HangingFields
           label={`For whom ${name} is`}
@@ -119,15 +125,25 @@ interface DosePlaceProps {
   readonly dose: Dose;
   readonly name: string;
   readonly inLayers: boolean;
+  readonly inPieces: boolean;
   readonly onChange: (dose: Dose) => void;
 }
 
 const ONTO_SKIN = 'skin';
 
 /** Where a product goes, and whether it is measured once for all layers. */
-function DosePlace({ dose, name, inLayers, onChange }: DosePlaceProps) {
-  const { into: _into, over: _over, ...plain } = dose;
-  const { into, over } = dose;
+function DosePlace({ dose, name, inLayers, inPieces, onChange }: DosePlaceProps) {
+  const { into: _into, over: _over, again: _again, ...plain } = dose;
+  const { into, over, again } = dose;
+  const put = (changes: Pick<Dose, 'into' | 'over' | 'again'>): void => {
+    const said = { into, over, again, ...changes };
+    onChange({
+      ...plain,
+      ...(said.into && { into: said.into }),
+      ...(said.over && { over: said.over }),
+      ...(said.again && { again: said.again }),
+    });
+  };
   return (
     <div className="grid grid-cols-2 items-end gap-3">
       <Choice
@@ -138,13 +154,7 @@ function DosePlace({ dose, name, inLayers, onChange }: DosePlaceProps) {
           { value: ONTO_SKIN, label: 'onto the skin' },
           ...DOSE_INTO.map((each) => ({ value: each, label: `into the ${each}` })),
         ]}
-        onChoose={(value) =>
-          onChange({
-            ...plain,
-            ...(over && { over }),
-            ...(value !== ONTO_SKIN && { into: value }),
-          })
-        }
+        onChoose={(value) => put({ into: value === ONTO_SKIN ? undefined : value })}
       />
       {(inLayers || over) && 'quantity' in dose.amount && (
         <Segments
@@ -154,13 +164,18 @@ function DosePlace({ dose, name, inLayers, onChange }: DosePlaceProps) {
             { value: 'each', label: 'for each layer' },
             { value: 'once', label: 'once for all' },
           ]}
-          onChoose={(value) =>
-            onChange({
-              ...plain,
-              ...(into && { into }),
-              ...(value === 'once' && { over: 'all-layers' as const }),
-            })
-          }
+          onChoose={(value) => put({ over: value === 'once' ? 'all-layers' : undefined })}
+        />
+      )}
+      {inPieces && (
+        <Segments
+          label={`${name} is`}
+          value={again ? 'again' : 'new'}
+          options={[
+            { value: 'new', label: 'a new one' },
+            { value: 'again', label: 'the same again' },
+          ]}
+          onChoose={(value) => put({ again: value === 'again' ? true : undefined })}
         />
       )}
     </div>

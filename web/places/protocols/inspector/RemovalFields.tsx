@@ -84,6 +84,21 @@ export function RemovalFields({ step, change, forSome = false }: StepFieldsProps
               }
             />
           )}
+          {removal.taking && (
+            <Segments
+              label="Taken is"
+              value={removal.taking.again ? 'again' : 'new'}
+              options={[
+                { value: 'new', label: 'a new one' },
+                { value: 'again', label: 'the same again' },
+              ]}
+              onChoose={(value) => {
+                if (!removal.taking) return;
+                const { again: _again, ...taking } = removal.taking;
+                put({ taking: value === 'again' ? { ...taking, again: true } : taking });
+              }}
+            />
+          )}
         </div>
       )}
       {!forSome && (
