@@ -151,7 +151,7 @@ describe('lists for other programs', () => {
     );
     expect(packs).toContain(',500,ml,21,0,0.6,3,');
     const ledger = await (await take('ledger.csv')).text();
-    expect(ledger.trim().split('\r\n')).toHaveLength(630);
+    expect(ledger.trim().split('\r\n')).toHaveLength(631);
   });
 
   it('have the menu with the figures that the screen shows', async () => {

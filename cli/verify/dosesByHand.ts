@@ -1,4 +1,4 @@
-import type { Amount, House, Material, Step } from '@bienestar/core/house/house';
+import type { Amount, Dose, House, Material, Step } from '@bienestar/core/house/house';
 import { amountOf, contentOf, thingOf, type Thing } from './amountsByHand';
 import { byMean, each, plus, times, up, type Three } from './three';
 
@@ -44,7 +44,8 @@ export function dosesByHand(house: House, turns: readonly Turn[]): Map<string, T
         add(gloves.id, [pair, pair, pair]);
       }
     }
-    for (const dose of step.doses) {
+    for (const written of step.doses) {
+      const dose = shareOf(written, turns, step);
       if (dose.source.kind === 'mix') {
         const from = bowls.get(`${turn.key}|${dose.id}`);
         if (!from) continue;
@@ -66,7 +67,14 @@ export function dosesByHand(house: House, turns: readonly Turn[]): Map<string, T
         continue;
       }
       const need = amountOf(dose.amount, thingOf(of), step, house);
-      if (of.kind === 'consumable' && of.countedPer === 'person') add(of.id, times(need, people));
+      if (dose.again && of.unit === 'piece') {
+        const there = total.get(of.id) ?? [0, 0, 0];
+        add(
+          of.id,
+          each(need, (value, at) => Math.max(0, value - (there[at] ?? 0))),
+        );
+      } else if (of.kind === 'consumable' && of.countedPer === 'person')
+        add(of.id, times(need, people));
       else if (of.kind === 'single-dose') {
         const content = contentOf(of);
         const before = opened.get(of.id) ?? [0, 0, 0];
@@ -100,6 +108,16 @@ export function dosesByHand(house: House, turns: readonly Turn[]): Map<string, T
   return total;
 }
 
+/** What is measured once for all layers, in equal shares, of what is open. */
+function shareOf(dose: Dose, turns: readonly Turn[], { id }: Step): Dose {
+  const count = turns.filter(({ step }) => step.id === id).length;
+  const { amount } = dose;
+  if (dose.over === undefined || count < 2 || !('quantity' in amount)) return dose;
+  const { low, usual, high } = amount.quantity;
+  const quantity = { low: low / count, usual: usual / count, high: high / count };
+  return { ...dose, amount: { ...amount, quantity }, opening: 'left-over-first' };
+}
+
 interface FromBowl {
   readonly share: number;
   readonly isFirst: boolean;
@@ -123,7 +141,8 @@ function bowlsOf(
       open.delete(id);
       made.set(id, turn.startsAt + byMean(turn.step.minutes));
     }
-    for (const dose of turn.step.doses) {
+    for (const written of turn.step.doses) {
+      const dose = shareOf(written, turns, turn.step);
       if (dose.source.kind !== 'mix') continue;
       const { mixId } = dose.source;
       const mix = house.mixes.find(({ id }) => id === mixId);

@@ -320,11 +320,14 @@ function touchedMaterials(
     const is = now.get(id)?.consumption;
     const booked = changes.demand.has(id);
     if (was === is && !booked) continue;
-    for (const of of works) {
-      for (const drawn of of.get(id)?.reached ?? []) {
-        const same = was?.ok && is?.ok && sameTriple(was.value.get(drawn), is.value.get(drawn));
-        if (booked || !same) materials.add(drawn);
-      }
+    const [reachedBefore, reachedNow] = works.map((of) => new Set(of.get(id)?.reached));
+    for (const drawn of new Set([...(reachedBefore ?? []), ...(reachedNow ?? [])])) {
+      const same =
+        was?.ok &&
+        is?.ok &&
+        sameTriple(was.value.get(drawn), is.value.get(drawn)) &&
+        reachedBefore?.has(drawn) === reachedNow?.has(drawn);
+      if (booked || !same) materials.add(drawn);
     }
   }
   return materials;

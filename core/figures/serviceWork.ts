@@ -90,9 +90,10 @@ const known = new WeakMap<readonly Mix[], Map<string, ReadonlyMap<MixId, Mix>>>(
 function mixesFor(mixes: readonly Mix[], client: Client): ReadonlyMap<MixId, Mix> {
   const bySkin = known.get(mixes) ?? new Map<string, ReadonlyMap<MixId, Mix>>();
   known.set(mixes, bySkin);
-  const before = bySkin.get(client.skinType);
+  const skin = [client.skinType, ...client.conditions].join();
+  const before = bySkin.get(skin);
   if (before) return before;
   const made = new Map(mixes.map((mix) => [mix.id, recipeFor(mix, client)]));
-  bySkin.set(client.skinType, made);
+  bySkin.set(skin, made);
   return made;
 }

@@ -265,6 +265,8 @@ export class RandomWriting {
         : { kind: 'material', materialId: material.id },
       amount: isMixed ? this.#ofMix() : this.#of(material),
       opening: lots.one(['fresh', 'fresh', 'left-over-first']),
+      ...(lots.is(0.15) && { over: 'all-layers' as const }),
+      ...(!isMixed && material.unit === 'piece' && lots.is(0.3) && { again: true as const }),
       ...this.#option(choices, 0.2),
     };
   }

@@ -16,6 +16,7 @@ import { silentLog } from '../testing/silentLog';
 import { copyBeforeMigrating, copyBeforeUpgrade } from './beforeUpgrade';
 import { safeCopies, type Copies } from './copies';
 import { copiesToLetGo, copyFrom, copyName, isNightCopyDue } from './copySchedule';
+import { withoutKits } from '../testing/withoutKits';
 
 const copyAt = (at: string): SafeCopy => {
   const copy = copyFrom(copyName(new Date(at), 'night'), 10);
@@ -227,6 +228,9 @@ describe('safe copies of a house', () => {
     await copyBeforeUpgrade(folder, 'two', copies);
     expect(await count()).toBe(1);
 
+    const whole = await (await fetch(`${address}/house/file`)).text();
+    const opened = await ask('PUT', 'house/file', JSON.parse(withoutKits(whole)));
+    expect(opened.status).toBe(200);
     await migrations(sequelize).down({ to: '0007-answers' });
     expect(await copyBeforeMigrating(sequelize, url, copies)).toBe(true);
     expect(await count()).toBe(2);
