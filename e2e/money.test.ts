@@ -61,7 +61,7 @@ describe('what if', () => {
     await person.fill('Would be', '21');
     await person.page.keyboard.press('Tab');
     await person.sees('VAT 21% instead of 13%');
-    await person.sees('(-€37.55)');
+    await person.sees('(-€37.82)');
     await person.sees('Nothing more falls under its target.');
     await person.click('checkbox', 'Northquay asks 6 % more beside');
     await person.find('columnheader', 'Northquay asks 6 % more');
