@@ -37,7 +37,8 @@ import type {
   VisitKind,
   ZoneSetting,
 } from '@bienestar/core/house/house';
-import { CONDITIONS, SEASONS } from '@bienestar/core/house/traits';
+import { finding } from './finding';
+import { SEASONS } from '@bienestar/core/house/traits';
 import {
   CHOOSING_BY,
   COMPARED_WITH,
@@ -249,9 +250,12 @@ const choice = shape<Choice>({
         .when('....by', {
           switch: CHOOSING_BY.map((by) => ({
             is: by,
-            then: Joi.array().items(Joi.valid(...CHOOSING_VALUES[by])),
+            then: Joi.array().items(
+              by === 'condition' ? finding : Joi.valid(...CHOOSING_VALUES[by]),
+            ),
           })),
         }),
+      where: someZones,
     }),
     40,
   ).unique('id'),
@@ -302,7 +306,7 @@ const around = shape<Around>({
   recommends: some(
     shape<Recommended>({
       materialId: id,
-      finding: Joi.valid(...CONDITIONS).optional(),
+      finding: finding.optional(),
       takeUp: share,
     }),
     40,

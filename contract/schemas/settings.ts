@@ -28,6 +28,7 @@ import {
   some,
   limited,
 } from './common';
+import { ownFinding } from './finding';
 import { namedAmount } from './shelf';
 import { ownTechnique } from './technique';
 import { restockSettings, serviceLevel } from './restock';
@@ -145,6 +146,7 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   trunkPercent,
   faceShares,
   zoneShares: zoneShares.optional(),
+  findings: some(ownFinding, 60).unique(),
   rules: some(houseRule, 60).unique('id'),
   techniques: some(ownTechnique, 60).unique('name').messages({
     'array.unique': 'Two ways of working have the same name.',

@@ -22,7 +22,8 @@ import type {
   Source,
   Supplier,
 } from '@bienestar/core/house/house';
-import { CONDITIONS, SKIN_TYPES } from '@bienestar/core/house/traits';
+import { finding } from './finding';
+import { SKIN_TYPES } from '@bienestar/core/house/traits';
 import { LIST_FIELDS } from '@bienestar/core/priceLists/listColumns';
 import type {
   Calibrated,
@@ -337,7 +338,7 @@ export const mix: Joi.ObjectSchema<Mix> = shape<Mix>({
     shape<MixRecipe>({
       name,
       skinTypes: listOf(Joi.valid(...SKIN_TYPES), SKIN_TYPES.length).unique(),
-      findings: some(Joi.valid(...CONDITIONS), CONDITIONS.length).unique(),
+      findings: some(finding, 80).unique(),
       parts: mixParts,
     }),
     12,

@@ -1,7 +1,7 @@
 import Joi from 'joi';
+import { finding } from './finding';
 import {
   BUILDS,
-  CONDITIONS,
   COURSE_VISITS,
   DAY_TIMES,
   PHOTOTYPES,
@@ -52,7 +52,7 @@ export const person: Joi.ObjectSchema<Person> = shape<Person>({
 const shownFor = shape<NonNullable<Service['shownFor']>>({
   skinType: Joi.valid(...SKIN_TYPES).optional(),
   phototype: Joi.valid(...PHOTOTYPES).optional(),
-  conditions: some(Joi.valid(...CONDITIONS), CONDITIONS.length).unique(),
+  conditions: some(finding, 80).unique(),
   courseVisit: Joi.valid(...COURSE_VISITS).optional(),
   sinceLast: Joi.valid(...SINCE_LAST).optional(),
   dayTime: Joi.valid(...DAY_TIMES).optional(),

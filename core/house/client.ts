@@ -1,3 +1,4 @@
+import type { ZoneId } from '../zone/zones';
 import type { ChoiceId, OptionId, StepId } from './ids';
 import type {
   Build,
@@ -28,6 +29,8 @@ export interface ClientTraits {
 export interface Client extends ClientTraits {
   /** the option taken where a choice is made at the couch; its usual one unless given */
   readonly decided: ReadonlyMap<ChoiceId, OptionId>;
+  /** where findings are seen; all over where it is not said */
+  readonly seenOn?: ReadonlyMap<Condition, readonly ZoneId[]>;
   /** whether an optional step is done; as usual unless given */
   readonly optional: ReadonlyMap<StepId, 'done' | 'left-out'>;
 }

@@ -253,6 +253,8 @@ export interface ChoiceOption {
   readonly name: string;
   /** values of what the choice looks at; none for anybody else, or where it is decided at the couch */
   readonly for: readonly string[];
+  /** of findings: only where they are seen on some of this skin */
+  readonly where?: readonly ZoneId[];
 }
 
 /** One of several products or steps, by who the client is or as decided at the couch. */

@@ -1,3 +1,4 @@
+import type { OwnFinding } from './traits';
 import type { NamedAmount } from '../quantity/measures';
 import type { PurchaseTax } from './supplier';
 import type { RestockSettings } from './restock';
@@ -67,6 +68,8 @@ export interface HouseSettings {
   readonly zoneShares?: Readonly<Partial<Record<ZoneId, ZoneShares>>>;
   /** places that go by a name of the house */
   readonly ownZones?: readonly ZoneSet[];
+  /** what is looked for under the lamp besides the usual */
+  readonly findings?: readonly OwnFinding[];
   /** what holds in all protocols */
   readonly rules?: readonly HouseRule[];
   /** ways of working that the house uses often */

@@ -24,7 +24,9 @@ export const CONDITIONS = [
   'rough-skin',
   'heavy-legs',
 ] as const;
-export type Condition = (typeof CONDITIONS)[number];
+/** A finding of the house's own list: its words, such as `own-loss-of-glow`. */
+export type OwnFinding = `own-${string}`;
+export type Condition = (typeof CONDITIONS)[number] | OwnFinding;
 
 export const DAY_TIMES = ['day', 'evening'] as const;
 export type DayTime = (typeof DAY_TIMES)[number];

@@ -1,6 +1,8 @@
 import type { Client, ClientTraits } from '../house/client';
 import type { OptionId } from '../house/ids';
-import type { Choice } from '../house/protocol';
+import type { Choice, ChoiceOption } from '../house/protocol';
+import type { Condition } from '../house/traits';
+import { leavesOf } from '../zone/zones';
 import type { ChoosingBy } from '../house/ways';
 
 /** What a choice sees of a client. */
@@ -45,10 +47,18 @@ export function optionsTaken(choice: Choice, client: Client): ReadonlySet<Option
   }
   const seen = seenOf(choice.by, client);
   const fitting = choice.options.filter((option) =>
-    option.for.some((value) => seen.includes(value)),
+    option.for.some((value) => seen.includes(value) && isSeenThere(option, value, client)),
   );
   const otherwise = choice.options.filter((option) => option.for.length === 0).slice(0, 1);
   const taken =
     fitting.length === 0 ? otherwise : choice.take === 'first' ? fitting.slice(0, 1) : fitting;
   return new Set(taken.map((option) => option.id));
+}
+
+/** Whether a finding is seen on the skin of which an option speaks; not said where, it is seen there, too. */
+function isSeenThere({ where }: ChoiceOption, finding: string, { seenOn }: Client): boolean {
+  const zones = where && seenOn?.get(finding as Condition);
+  if (!where || !zones || zones.length === 0) return true;
+  const meant = new Set(where.flatMap(leavesOf));
+  return zones.flatMap(leavesOf).some((leaf) => meant.has(leaf));
 }

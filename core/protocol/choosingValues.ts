@@ -11,6 +11,7 @@ import {
   SKIN_TYPES,
   VISIT_KINDS,
 } from '../house/traits';
+import type { HouseSettings } from '../house/settings';
 import type { ChoosingBy } from '../house/ways';
 
 /** The values of each thing that a choice may look at; none where it is decided at the couch. */
@@ -25,6 +26,14 @@ export const CHOOSING_VALUES: Readonly<Record<ChoosingBy, readonly string[]>> = 
   season: SEASONS,
   couch: [],
 };
+
+/** What a choice may look at in a house, its own findings among them. */
+export function choosingValues(
+  by: ChoosingBy,
+  { findings = [] }: Pick<HouseSettings, 'findings'>,
+): readonly string[] {
+  return by === 'condition' ? [...CONDITIONS, ...findings] : CHOOSING_VALUES[by];
+}
 
 /** Every value of each trait. */
 export const TRAIT_VALUES = {

@@ -2,6 +2,7 @@ import type { Choice, Conditional, Dose, InOption, Step, Writing } from '../hous
 import { hangingOn, optionsOf } from '../house/protocol';
 import { asId, type DoseId, type OptionId } from '../house/ids';
 import type { ChoosingBy } from '../house/ways';
+import type { ZoneId } from '../zone/zones';
 
 /**
  * For whom a step is, or when: one thing that a choice looks at, and the values that fit; none for anybody else.
@@ -10,6 +11,8 @@ import type { ChoosingBy } from '../house/ways';
 export interface ForWhom {
   readonly by: ChoosingBy;
   readonly values: readonly string[];
+  /** of findings: only where they are seen on some of this skin */
+  readonly where?: readonly ZoneId[];
 }
 
 /** Several that are joined: for whom all of them are so. */
@@ -41,7 +44,7 @@ const BY_WORDS: Readonly<Record<ChoosingBy, string>> = {
  */
 export function inOptionFor<W extends Writing>(
   writing: W,
-  { by, values }: ForWhom,
+  { by, values, where }: ForWhom,
   name: string,
   newId: () => string,
 ): { readonly writing: W; readonly option: InOption } {
@@ -53,6 +56,7 @@ export function inOptionFor<W extends Writing>(
         choice.by === by &&
         by !== 'couch' &&
         isSame(each.for, values) &&
+        isSame(each.where ?? [], where ?? []) &&
         !isForestalled(choice, at),
     );
     if (option) return { writing, option: { choiceId: choice.id, optionId: option.id } };
@@ -61,6 +65,7 @@ export function inOptionFor<W extends Writing>(
     id: asId(newId()),
     name: nameOf(by, values, name),
     for: by === 'couch' ? [] : values,
+    ...(where && { where }),
   };
   const others = writing.choices.findLast((each) => each.by === by && by !== 'couch');
   if (others && values.length === 0) {
@@ -119,7 +124,8 @@ function forWhomOf({ choices }: Writing, option: InOption): ForWhom | undefined 
   const choice = choices.find(({ id }) => id === option.choiceId);
   const taken = choice?.options.find(({ id }) => id === option.optionId);
   if (!choice || !taken) return undefined;
-  if (choice.by !== 'couch') return { by: choice.by, values: taken.for };
+  if (choice.by !== 'couch')
+    return { by: choice.by, values: taken.for, ...(taken.where && { where: taken.where }) };
   /* By its names, where they can mean nothing else. */
   const alike = couchOptions(choices, [taken.name, choice.name]);
   return alike.length === 1 ? { by: 'couch', values: [taken.name, choice.name] } : undefined;
@@ -205,7 +211,12 @@ function isForestalled({ by, take, options }: Choice, at: number): boolean {
 /** Whether two say the same people. */
 export function isSameWhom(a: Joined, b: Joined): boolean {
   const isIn = (one: ForWhom, all: Joined): boolean =>
-    all.some((each) => each.by === one.by && isSame(each.values, one.values));
+    all.some(
+      (each) =>
+        each.by === one.by &&
+        isSame(each.values, one.values) &&
+        isSame(each.where ?? [], one.where ?? []),
+    );
   return a.length === b.length && a.every((each) => isIn(each, b));
 }
 
@@ -217,6 +228,6 @@ function nameOf(by: ChoosingBy, values: readonly string[], name: string): string
   if (by === 'couch') return values[0] ?? name;
   if (values.length === 0) return 'anybody else';
   if (by === 'visit-kind') return values.includes('first') ? 'first visit' : 'later visits';
-  const said = values.map((value) => value.replaceAll('-', ' ')).join(', ');
+  const said = values.map((value) => value.replace(/^own-/u, '').replaceAll('-', ' ')).join(', ');
   return by === 'course-visit' ? `visit ${said}` : said;
 }

@@ -24,6 +24,7 @@ import {
   step,
   valueOf,
 } from '../testing/sample';
+import type { ZoneId } from '../zone/zones';
 import { arrange } from './arrange';
 import { lineOfStep } from './expandBlocks';
 import { detachBlock } from './severalSteps';
@@ -231,6 +232,33 @@ describe('a protocol worked for somebody', () => {
     ]);
     expect(done({ sinceLast: 'over-6-months' })).toBe('b');
     expect(done({ sinceLast: 'over-6-months', visitKind: 'first' })).toBe('');
+  });
+
+  it('takes what is for a finding only where that is seen on the skin it speaks of', () => {
+    const spots: Choice = {
+      ...seen,
+      options: [
+        { id: asId('cheeks'), name: 'Cheeks', for: ['redness'], where: ['cheeks'] },
+        { id: asId('own'), name: 'Glow', for: ['own-loss-of-glow'] },
+      ],
+    };
+    const facial = protocol(
+      [named('calm', inOption('seen', 'cheeks')), named('glow', inOption('seen', 'own'))],
+      { choices: [spots] },
+    );
+    const done = (traits: Partial<Client>): string =>
+      valueOf(workFor(facial, none, clientWith(traits)))
+        .steps.map(({ name }) => name)
+        .join(' ');
+    const redness = (...zones: ZoneId[]): Partial<Client> => ({
+      conditions: ['redness'],
+      seenOn: new Map([['redness', zones]]),
+    });
+    expect(done({ conditions: ['redness'] })).toBe('calm');
+    expect(done(redness('nose'))).toBe('');
+    expect(done(redness('nose', 'upper-cheek-left'))).toBe('calm');
+    expect(done(redness('face'))).toBe('calm');
+    expect(done({ conditions: ['own-loss-of-glow'] })).toBe('glow');
   });
 
   it('takes exactly one of several, whoever it is', () => {

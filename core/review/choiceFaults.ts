@@ -7,7 +7,8 @@ import { clientWith } from '../house/client';
 import { COURSE_VISITS, SINCE_LAST } from '../house/traits';
 import type { ChoosingBy } from '../house/ways';
 import { seenOf } from '../protocol/choose';
-import { CHOOSING_VALUES } from '../protocol/choosingValues';
+import type { HouseSettings } from '../house/settings';
+import { choosingValues } from '../protocol/choosingValues';
 import type { WrittenOut } from '../protocol/expandBlocks';
 import type { Finding } from './finding';
 
@@ -21,7 +22,11 @@ type Say = (
  * Choices that cannot be meant: without options, with values that nobody has, with an option that is
  * never reached or holds nothing, or leaving some clients without anything.
  */
-export function choiceFaults(written: WrittenOut, protocolId: ProtocolId): Finding[] {
+export function choiceFaults(
+  written: WrittenOut,
+  protocolId: ProtocolId,
+  settings: Pick<HouseSettings, 'findings'>,
+): Finding[] {
   const holds = heldOptions(written);
   return written.choices.flatMap((choice) => {
     const where = { protocolId, choiceId: choice.id };
@@ -40,19 +45,21 @@ export function choiceFaults(written: WrittenOut, protocolId: ProtocolId): Findi
             ),
           ]
         : []),
-      ...unmet(choice).map((name) =>
+      ...unmet(choice, settings).map((name) =>
         say('fault', 'choice-unmet', `No client ever meets “${name}” of “${choice.name}”.`),
       ),
-      ...gaps(choice, say),
+      ...gaps(choice, settings, say),
     ];
   });
 }
 
-function gaps(choice: Choice, say: Say): Finding[] {
+function gaps(choice: Choice, settings: Pick<HouseSettings, 'findings'>, say: Say): Finding[] {
   if (choice.by === 'couch' || choice.noneIsFine) return [];
   if (choice.options.some((option) => option.for.length === 0)) return [];
   const named = new Set(choice.options.flatMap((option) => option.for));
-  const left = whoComes(choice.by).filter(({ seen }) => !seen.some((value) => named.has(value)));
+  const left = whoComes(choice.by, settings).filter(
+    ({ seen }) => !seen.some((value) => named.has(value)),
+  );
   if (left.length === 0) return [];
   const whom = left.map(({ name }) => name.replaceAll('-', ' ')).join(', ');
   return [
@@ -67,6 +74,7 @@ function gaps(choice: Choice, say: Say): Finding[] {
 /** Everybody whom a choice may meet, and what it sees of each. */
 function whoComes(
   by: ChoosingBy,
+  settings: Pick<HouseSettings, 'findings'>,
 ): readonly { readonly name: string; readonly seen: readonly string[] }[] {
   switch (by) {
     case 'course-visit':
@@ -86,12 +94,17 @@ function whoComes(
     case 'day-time':
     case 'season':
     case 'couch':
-      return CHOOSING_VALUES[by].map((each) => ({ name: each, seen: [each] }));
+      return choosingValues(by, settings).map((each) => ({ name: said(each), seen: [each] }));
   }
 }
 
+/** A value as it is read: a finding of the house by its words. */
+function said(value: string): string {
+  return value.replace(/^own-/u, '');
+}
+
 /** The options that are never taken: all they name is taken before, or they are for nobody in a second "anybody else". */
-function unmet({ by, take, options }: Choice): string[] {
+function unmet({ by, take, options }: Choice, settings: Pick<HouseSettings, 'findings'>): string[] {
   if (by === 'couch') return [];
   const taken = new Set<string>();
   let otherwise = false;
@@ -102,7 +115,8 @@ function unmet({ by, take, options }: Choice): string[] {
       return again ? [name] : [];
     }
     const reached = values.some(
-      (value) => CHOOSING_VALUES[by].includes(value) && (take === 'each' || !taken.has(value)),
+      (value) =>
+        choosingValues(by, settings).includes(value) && (take === 'each' || !taken.has(value)),
     );
     /* Somebody with two conditions may meet the second of two options only through the other one; so may the sixth
        visit, which is a second, too. */

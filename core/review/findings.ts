@@ -31,7 +31,7 @@ export function findingsIn(reviewed: ReviewedProtocol): readonly Finding[] {
   const { written, worked, schedule } = reviewed;
   return [
     ...doseFindings(reviewed),
-    ...choiceFaults(written, worked.id),
+    ...choiceFaults(written, worked.id, reviewed.settings),
     ...settingFaults(reviewed),
     ...(schedule.ok ? conflictsIn(reviewed, schedule.value) : []),
     ...(schedule.ok ? deviceLimitFindings(worked, schedule.value, reviewed.index.devices) : []),

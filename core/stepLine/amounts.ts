@@ -54,7 +54,7 @@ export function takeAmounts(cursor: Cursor, said: ParsedStep, words: Vocabulary)
   const into = takeInto(cursor);
   const over = takeOverLayers(cursor);
   const again = cursor.takeWord('again') !== undefined;
-  const who = takeDoseCondition(cursor, said);
+  const who = takeDoseCondition(cursor, said, words);
   said.doses.push({
     source,
     amount: stated,

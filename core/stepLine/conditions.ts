@@ -13,7 +13,11 @@ import type { ForWhom, Joined } from '../protocol/forWhom';
 import type { Cursor } from './cursor';
 import type { ParsedStep } from './parsedStep';
 import { quotedWords } from './tokens';
-import { listed, Phrases } from './vocabulary';
+import { listed, Phrases, type Vocabulary } from './vocabulary';
+import { takeZones } from './lists';
+import type { ZoneId } from '../zone/zones';
+import type { ZoneSet } from '../zone/zoneSets';
+import { zonesSaid } from '../zone/zonesSaid';
 
 const WHOLE = new Phrases<ForWhom>();
 /** Behind “for”. */
@@ -72,14 +76,20 @@ const ELSE = ['anybody', 'anyone', 'everybody', 'everyone'] as const;
 WHOLE.add('at the couch', { by: 'couch', values: [] });
 
 /** How conditions that are joined are written into a line. */
-export function joinedWords(joined: Joined): string {
-  return joined.map(conditionWords).join(' ');
+export function joinedWords(joined: Joined, ownZones: readonly ZoneSet[] = []): string {
+  return joined
+    .map((whom) =>
+      whom.where
+        ? `${conditionWords(whom)} seen on ${zonesSaid(whom.where, ownZones).join(', ')}`
+        : conditionWords(whom),
+    )
+    .join(' ');
 }
 
 /** How each condition is written into a line. */
 function conditionWords({ by, values }: ForWhom): string {
   if (by !== 'couch' && values.length === 0) return `for any other ${OTHERS[by]}`;
-  const all = values.map((value) => value.replaceAll('-', ' ')).join(', ');
+  const all = values.map((value) => value.replace(/^own-/u, '').replaceAll('-', ' ')).join(', ');
   switch (by) {
     case 'skin-type':
       return `for ${all} skin`;
@@ -121,20 +131,21 @@ function takeWhole(cursor: Cursor): ForWhom | undefined {
 }
 
 /** Whether a condition comes next: “for peel” is none, “for oily skin” is one. */
-export function seesCondition(cursor: Cursor): boolean {
+export function seesCondition(cursor: Cursor, words?: Vocabulary): boolean {
   return (
-    cursor.sees(WHOLE) || cursor.ahead(() => takeElse(cursor) || readWho(cursor) !== undefined)
+    cursor.sees(WHOLE) ||
+    cursor.ahead(() => takeElse(cursor) || readWho(cursor, words) !== undefined)
   );
 }
 
 /** Takes a condition: `for oily skin`, `for phototype IV-VI`, `by day`, `on the first visit`, `at the couch`. */
-export function takeCondition(cursor: Cursor, said: ParsedStep): boolean {
+export function takeCondition(cursor: Cursor, said: ParsedStep, words: Vocabulary): boolean {
   const { from, mark } = cursor;
   if (takeElse(cursor)) {
     cursor.fault(from, cursor.behind, elseWhat());
     return true;
   }
-  const found = takeWhole(cursor) ?? readWho(cursor);
+  const found = takeWhole(cursor) ?? readWho(cursor, words);
   if (!found) {
     cursor.backTo(mark);
     return false;
@@ -159,7 +170,11 @@ function isSaid({ by, values }: ForWhom, before: Joined = []): boolean {
  * Takes for whom one product is, in brackets behind it: `2 ml rich milk (for dry skin)`, and behind another
  * `2 ml light milk (for anybody else)`.
  */
-export function takeDoseCondition(cursor: Cursor, said: ParsedStep): Joined | undefined {
+export function takeDoseCondition(
+  cursor: Cursor,
+  said: ParsedStep,
+  words: Vocabulary,
+): Joined | undefined {
   const { from, mark } = cursor;
   if (!cursor.takeWord('(')) return undefined;
   const elseFrom = cursor.from;
@@ -172,7 +187,7 @@ export function takeDoseCondition(cursor: Cursor, said: ParsedStep): Joined | un
   for (;;) {
     cursor.takeWord('and', ',');
     const whoFrom = cursor.from;
-    const next = takeWhole(cursor) ?? readWho(cursor);
+    const next = takeWhole(cursor) ?? readWho(cursor, words);
     if (!next) break;
     if (isSaid(next, found)) cursor.fault(whoFrom, cursor.behind, ONCE);
     else found.push(next);
@@ -198,7 +213,7 @@ function elseWhat(): string {
   return `Anybody else than for whom: ${listed(each)}?`;
 }
 
-function readWho(cursor: Cursor): ForWhom | undefined {
+function readWho(cursor: Cursor, words?: Vocabulary): ForWhom | undefined {
   if (!cursor.takeWord('for', 'if')) return undefined;
   if (cursor.takeWord('phototype', 'phototypes')) return readPhototypes(cursor);
   const numbered = readCourseVisits(cursor) ?? readSinceLast(cursor);
@@ -207,7 +222,7 @@ function readWho(cursor: Cursor): ForWhom | undefined {
   for (;;) {
     const { mark } = cursor;
     if (found.length > 0 && !cursor.takeWord(',', 'and', 'or')) break;
-    const one = cursor.takePhrase(WHO)?.meanings[0]?.value;
+    const one = takeOne(cursor, words);
     if (!one || (found[0] && found[0].by !== one.by)) {
       cursor.backTo(mark);
       break;
@@ -215,7 +230,24 @@ function readWho(cursor: Cursor): ForWhom | undefined {
     found.push(one);
   }
   const [first] = found;
-  return first && { by: first.by, values: [...new Set(found.flatMap(({ values }) => values))] };
+  if (!first) return undefined;
+  const where = first.by === 'condition' && words ? takeSeenOn(cursor, words) : undefined;
+  const values = [...new Set(found.flatMap((each) => each.values))];
+  return { by: first.by, values, ...(where && { where }) };
+}
+
+function takeOne(cursor: Cursor, words: Vocabulary | undefined): ForWhom | undefined {
+  const usual = cursor.takePhrase(WHO)?.meanings[0]?.value;
+  const own = usual ? undefined : words && cursor.takePhrase(words.findings)?.meanings[0]?.value;
+  return usual ?? (own && { by: 'condition', values: [own] });
+}
+
+/** `seen on cheeks` */
+function takeSeenOn(cursor: Cursor, words: Vocabulary): readonly ZoneId[] | undefined {
+  const { mark } = cursor;
+  if (cursor.takeWord('seen') && cursor.takeWord('on')) return takeZones(cursor, words);
+  cursor.backTo(mark);
+  return undefined;
 }
 
 /** `course visit 3`, `course visits 3, 6`, `course visit every 4`. */

@@ -60,7 +60,7 @@ function takeParts(cursor: Cursor, said: ParsedStep, words: Vocabulary): void {
     if (takeMoment(cursor, said)) continue;
     if (takeHeld(cursor, said) || takeMinutes(cursor, said)) continue;
     if (takeAmounts(cursor, said, words)) continue;
-    if (takeCondition(cursor, said) || takeLayers(cursor, said, words)) continue;
+    if (takeCondition(cursor, said, words) || takeLayers(cursor, said, words)) continue;
     const clause = cursor.takePhrase(CLAUSE_WORDS);
     const [meaning] = clause?.meanings ?? [];
     if (clause && meaning) {
@@ -165,7 +165,7 @@ function isBehindName(cursor: Cursor, words: Vocabulary): boolean {
     (next.kind !== 'word' && next.text !== '-' && next.text !== "'") ||
     next.text === 'and' ||
     cursor.sees(CLAUSE_WORDS) ||
-    seesCondition(cursor) ||
+    seesCondition(cursor, words) ||
     seesOtherwise(cursor) ||
     seesLayers(cursor) ||
     seesAmount(cursor, words)

@@ -4,6 +4,7 @@ import { offeredOf } from '../house/offered';
 import { partsOf, sourceKey } from '../house/sources';
 import { REMOVALS, TOOLS, type RemovalWay, type Tool } from '../house/ways';
 import type { DeviceId, MixId, ProtocolId } from '../house/ids';
+import type { OwnFinding } from '../house/traits';
 import { ACTIONS, PHASES, type Action, type Phase } from '../house/actions';
 import type { CountedMeasure } from '../quantity/measures';
 import type { StatedUnit } from '../quantity/unit';
@@ -73,6 +74,8 @@ export interface Vocabulary {
   readonly protocols: Phrases<ProtocolId>;
   /** ways of working by a name of the house */
   readonly techniques: Phrases<Technique>;
+  /** what is looked for in this house besides the usual */
+  readonly findings: Phrases<OwnFinding>;
   /** by the id of a material or mix */
   readonly nameOf: (source: Source) => string | undefined;
   /** how a bare number of a product is meant: pieces, or packs of single doses; nothing where it must be said */
@@ -85,7 +88,7 @@ export interface Named {
   readonly mixes: readonly Mix[];
   readonly devices: readonly Device[];
   readonly protocols: readonly Pick<Protocol, 'id' | 'name'>[];
-  readonly settings?: Pick<HouseSettings, 'ownZones' | 'techniques' | 'vessels'>;
+  readonly settings?: Pick<HouseSettings, 'ownZones' | 'techniques' | 'vessels' | 'findings'>;
 }
 
 const UNIT_WORDS: readonly [UnitWord, readonly string[]][] = [
@@ -145,6 +148,7 @@ export function unitWritten(
   );
 }
 
+const OWN = 'own-';
 const written = (word: string): string => word.replaceAll('-', ' ');
 
 /** Everything that can be named in a house: its shelf, devices and protocols, zones, actions, ways. */
@@ -170,7 +174,10 @@ export function vocabularyOf({
     mixes: new Phrases(),
     protocols: new Phrases(),
     techniques: new Phrases(),
+    findings: new Phrases(),
   };
+  for (const finding of settings?.findings ?? [])
+    words.findings.add(written(finding.slice(OWN.length)), finding);
   for (const { name, technique } of settings?.techniques ?? [])
     words.techniques.add(name, technique);
   for (const action of ACTIONS) words.actions.add(action, action);

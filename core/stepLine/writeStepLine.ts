@@ -69,7 +69,7 @@ export function writeStepLine(
     clause('makes', named(words.mixes.all(), step.makes)),
     optional &&
       `if ${optional.if === '' ? 'needed' : quotedWords(optional.if)}${optional.usually === 'done' ? '' : ' usually left out'}`,
-    forWhom && joinedWords(forWhom),
+    forWhom && joinedWords(forWhom, words.ownZones),
     layers && layersWords(layers, words, minutesWritten),
     step.inLayers && LAYERS[step.inLayers],
     clause('offer', named(words.protocols.all(), step.offers)),
@@ -96,7 +96,7 @@ function together(parts: readonly (string | undefined)[]): string {
 /** `but for sensitive skin 3 min at most 4 min` */
 function otherwiseWritten({ for: whom, says, layers }: SaidOtherwise, words: Vocabulary): string {
   return together([
-    `but ${joinedWords(whom)}`,
+    `but ${joinedWords(whom, words.ownZones)}`,
     ...workWritten(says, words),
     says.hands,
     ...offWritten(says, words),
@@ -146,7 +146,7 @@ function doseWritten(dose: Dose, words: Vocabulary, who: Joined | undefined): st
     dose.over === undefined ? '' : ' over all layers',
     dose.again ? ' again' : '',
   ].join('');
-  return who ? `${said} (${joinedWords(who)})` : said;
+  return who ? `${said} (${joinedWords(who, words.ownZones)})` : said;
 }
 
 const LAYERS = {

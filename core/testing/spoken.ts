@@ -60,6 +60,7 @@ export const words = vocabularyOf({
   mixes: [clay],
   devices: [pen, steamer],
   protocols: [{ id: asId('eye-sheet'), name: 'Eye sheet' }],
+  settings: { findings: ['own-loss-of-glow'] },
 });
 
 let made = 0;

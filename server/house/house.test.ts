@@ -223,6 +223,7 @@ describe('migrations', () => {
       techniques: _techniques,
       rules: _rules,
       vessels: _vessels,
+      findings: _findings,
       ...settings
     } = zoned.settings;
     const people = zoned.people.map(({ id, name, role, hourlyPayMinor }) => ({

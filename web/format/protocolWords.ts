@@ -21,7 +21,7 @@ import { number, percent } from './figures';
 
 /** A word of the vocabulary as it is read: "visible-capillaries" is "visible capillaries". */
 export function spoken(word: string): string {
-  return word.replaceAll('-', ' ');
+  return word.replace(/^own-/u, '').replaceAll('-', ' ');
 }
 
 export const CHOOSING_WORDS: Record<ChoosingBy, string> = {
@@ -127,7 +127,7 @@ export function optionWords(choice: Choice, optionId: string | undefined): strin
         : ''
       : option.for.length === 0
         ? 'anybody else'
-        : option.for.map(spoken).join(', ');
+        : `${option.for.map(spoken).join(', ')}${option.where ? ` on ${zonesSaid(option.where).join(', ')}` : ''}`;
   const isSaid = whom === '' || whom === option.name.toLowerCase();
   return `${choice.name}: ${option.name}${isSaid ? '' : ` (${whom})`}`;
 }
@@ -160,7 +160,12 @@ export function clientWords(client: Client): string {
     client.dayTime,
     client.season,
     ...(client.build === 'reference' ? [] : [`${client.build} build`]),
-    ...client.conditions.map(spoken),
+    ...client.conditions.map((each) => {
+      const zones = client.seenOn?.get(each) ?? [];
+      return zones.length === 0
+        ? spoken(each)
+        : `${spoken(each)} on ${zonesSaid(zones).join(', ')}`;
+    }),
   ].join(', ');
 }
 

@@ -8,6 +8,7 @@ import { Section } from './Section';
 import { SettingField, SettingFields } from './SettingField';
 import { LocaleChoice } from './LocaleChoice';
 import { TimeZoneChoice } from './TimeZoneChoice';
+import { FindingsPanel } from './FindingsPanel';
 import { VesselsPanel } from './VesselsPanel';
 import { ZonesPanel } from './ZonesPanel';
 
@@ -52,6 +53,7 @@ export function SettingsPanel() {
           <SettingFields of={['clientHeight', 'clientWeight', 'thinCoat', 'standardCoat']} />
           <SettingFields of={['generousCoat', 'handlingLoss']} />
         </InTwo>
+        <FindingsPanel />
         <VesselsPanel />
         <ZonesPanel />
       </Section>

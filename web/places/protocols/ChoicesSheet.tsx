@@ -3,7 +3,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import type { Choice as ChoiceOf, ChoiceOption, Protocol } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { CHOOSING_BY, type ChoosingBy } from '@bienestar/core/house/ways';
-import { CHOOSING_VALUES } from '@bienestar/core/protocol/choosingValues';
+import { choosingValues } from '@bienestar/core/protocol/choosingValues';
 import { changeChoice, removeChoice, removeOption } from '@bienestar/core/protocol/editChoices';
 import { CHOOSING_WORDS, spoken } from '../../format/protocolWords';
 import { Button, IconButton } from '../../parts/Button';
@@ -12,7 +12,9 @@ import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
 import { Toggles } from '../../parts/Toggles';
+import { useHouse } from '../../store/house';
 import type { EditProtocol } from './useDraft';
+import { ZoneButton } from './zones/ZoneButton';
 
 interface ChoicesSheetProps {
   readonly protocol: Protocol;
@@ -81,7 +83,8 @@ function ChoiceEditor({
     const option = choice.options[at];
     if (option) put({ options: choice.options.with(at, { ...option, ...changes }) }, typed);
   };
-  const values = CHOOSING_VALUES[choice.by];
+  const { settings } = useHouse();
+  const values = choosingValues(choice.by, settings);
   return (
     <fieldset className="flex flex-col gap-3 border-l-2 border-palm pl-4">
       <legend className="sr-only">{choice.name}</legend>
@@ -125,12 +128,25 @@ function ChoiceEditor({
             onCommit={(name) => putOption(at, { name }, `${option.id}.name`)}
           />
           {values.length > 0 ? (
-            <Toggles
-              label={`For whom ${option.name} is`}
-              values={option.for}
-              options={values.map((value) => ({ value, label: spoken(value) }))}
-              onChange={(whom) => putOption(at, { for: whom })}
-            />
+            <div className="flex flex-col gap-1">
+              <Toggles
+                label={`For whom ${option.name} is`}
+                values={option.for}
+                options={values.map((value) => ({ value, label: spoken(value) }))}
+                onChange={(whom) => putOption(at, { for: whom })}
+              />
+              {choice.by === 'condition' && option.for.length > 0 && (
+                <div className="flex items-baseline gap-2 text-sm">
+                  <span>only where it is seen on</span>
+                  <ZoneButton
+                    zones={option.where ?? []}
+                    onChange={(where) =>
+                      putOption(at, { where: where.length === 0 ? undefined : where })
+                    }
+                  />
+                </div>
+              )}
+            </div>
           ) : (
             <p className="pb-2 text-sm text-ink-soft">
               {at === 0 ? 'taken unless something else is decided' : 'may be decided at the couch'}

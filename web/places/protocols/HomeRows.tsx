@@ -1,4 +1,3 @@
-import { CONDITIONS } from '@bienestar/core/house/traits';
 import type { HomeUse, Recommended } from '@bienestar/core/house/house';
 import { offeredOf } from '@bienestar/core/house/offered';
 import { DAY_PARTS, type DayPart } from '@bienestar/core/house/ways';
@@ -8,6 +7,7 @@ import { PercentField } from '../../parts/PercentField';
 import { TextField } from '../../parts/TextField';
 import { Toggles } from '../../parts/Toggles';
 import { useHouse } from '../../store/house';
+import { useFindings } from '../../store/useFindings';
 import { AmountEditor, AmountWayChoice } from './inspector/AmountEditor';
 import { LastingFields } from './LastingFields';
 import { newDose } from './newStep';
@@ -81,6 +81,7 @@ interface RecommendedFieldsProps {
 
 /** One product that is recommended to buy, for which finding, and how many guests buy it. */
 export function RecommendedFields({ recommended, onChange }: RecommendedFieldsProps) {
+  const findings = useFindings();
   return (
     <div className="col-span-2 grid grid-cols-[1fr_1fr_9rem] gap-3">
       <MaterialChoice
@@ -95,7 +96,7 @@ export function RecommendedFields({ recommended, onChange }: RecommendedFieldsPr
         value={recommended.finding ?? EVERYBODY}
         options={[
           { value: EVERYBODY, label: 'everybody' },
-          ...CONDITIONS.map((condition) => ({ value: condition, label: spoken(condition) })),
+          ...findings.map((condition) => ({ value: condition, label: spoken(condition) })),
         ]}
         onChoose={(finding) =>
           onChange({

@@ -6,6 +6,8 @@ import type { WrittenOut } from '@bienestar/core/protocol/expandBlocks';
 import { spoken } from '../../format/protocolWords';
 import { Choice } from '../../parts/Choice';
 import { Toggles } from '../../parts/Toggles';
+import { useFindings } from '../../store/useFindings';
+import { ZoneButton } from './zones/ZoneButton';
 
 interface ShownForProps {
   readonly client: Client;
@@ -32,6 +34,8 @@ export function ShownFor({ client, written, onChange }: ShownForProps) {
   );
   const deciding = written ? choicesDeciding(written) : [];
   const atCouch = deciding.filter((choice) => choice.by === 'couch');
+  const findings = useFindings();
+  const looksWhere = deciding.some(({ options }) => options.some(({ where }) => where));
   const looksAt = (by: ChoosingBy): boolean => deciding.some((choice) => choice.by === by);
   const optional = written?.steps.filter((step) => step.optional !== undefined) ?? [];
   return (
@@ -60,9 +64,22 @@ export function ShownFor({ client, written, onChange }: ShownForProps) {
       <Toggles
         label="Seen under the lamp"
         values={client.conditions}
-        options={TRAIT_VALUES.conditions.map((value) => ({ value, label: spoken(value) }))}
+        options={findings.map((value) => ({ value, label: spoken(value) }))}
         onChange={(conditions) => put({ conditions })}
       />
+      {looksWhere && client.conditions.length > 0 && (
+        <div className="flex flex-wrap gap-x-6 gap-y-1 text-sm">
+          {client.conditions.map((finding) => (
+            <span key={finding} className="flex items-baseline gap-2">
+              {spoken(finding)} on
+              <ZoneButton
+                zones={client.seenOn?.get(finding) ?? []}
+                onChange={(zones) => put({ seenOn: new Map(client.seenOn).set(finding, zones) })}
+              />
+            </span>
+          ))}
+        </div>
+      )}
       {atCouch.length + optional.length > 0 && (
         <div className="grid grid-cols-4 gap-3">
           {atCouch.map((choice) => (

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { within } from '@testing-library/dom';
+import { screen, within } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Step } from '@bienestar/core/house/house';
@@ -150,6 +150,30 @@ describe('how a step is otherwise for some', () => {
         },
       ],
     });
+  });
+});
+
+describe('what is looked for under the lamp', () => {
+  it('is the usual and what the house adds, by which a choice can go', async () => {
+    person = await personAtApp('/house');
+    await person.click('button', 'Looked for under the lamp');
+    await person.fill('Another finding', 'Redness');
+    await person.press('Enter');
+    await person.sees('It is looked for already.');
+    await person.fill('Another finding', 'Loss of glow');
+    await person.press('Enter');
+    const { after } = await person.written<HouseSettings>('settings');
+    expect(after.findings).toContain('own-loss-of-glow');
+    await person.goTo('/protocols/fig-enzyme-steam/enzyme-paste-on');
+    await person.click('button', 'For whom');
+    await person.click('button', 'Choices …');
+    const [first] = await screen.findAllByRole('button', { name: 'loss of glow' });
+    if (!first) throw new Error('It is offered.');
+    await user.click(first);
+    await expect
+      .poll(async () => (await person.draft()).choices[0]?.options[0]?.for, { timeout: 10_000 })
+      .toContain('own-loss-of-glow');
+    await person.sees('only where it is seen on');
   });
 });
 

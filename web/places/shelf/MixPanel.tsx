@@ -3,7 +3,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useNavigate } from 'react-router';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import { unversioned, type Versioned } from '@bienestar/contract/api';
-import { CONDITIONS, SKIN_TYPES } from '@bienestar/core/house/traits';
+import { SKIN_TYPES } from '@bienestar/core/house/traits';
 import { spoken } from '../../format/protocolWords';
 import type { Mix, MixPart, MixRecipe } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
@@ -18,6 +18,7 @@ import { Segments } from '../../parts/Segments';
 import { TextField } from '../../parts/TextField';
 import { Toggles } from '../../parts/Toggles';
 import { useHouse, useSnapshot } from '../../store/house';
+import { useFindings } from '../../store/useFindings';
 import { useAddAndRemove, useChange } from '../../store/useEditPart';
 import { MixPartFields } from './MixPartFields';
 import type { PlaceOfUse } from './placesOfUse';
@@ -238,6 +239,7 @@ interface RecipesProps {
 
 function Recipes({ mix, onChange }: RecipesProps) {
   const recipes = mix.recipes ?? [];
+  const findings = useFindings();
   const put = (next: readonly MixRecipe[]): void => onChange(next.length === 0 ? undefined : next);
   return (
     <Fold
@@ -279,7 +281,7 @@ function Recipes({ mix, onChange }: RecipesProps) {
           <Toggles
             label={`or where this is seen, ${recipe.name}`}
             values={recipe.findings ?? []}
-            options={CONDITIONS.map((value) => ({ value, label: spoken(value) }))}
+            options={findings.map((value) => ({ value, label: spoken(value) }))}
             onChange={(findings) =>
               put(
                 recipes.with(at, {
