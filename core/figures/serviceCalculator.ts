@@ -142,6 +142,7 @@ export class ServiceCalculator {
       service.visitKind,
       work.mixes,
       settings.spoons,
+      settings.vessels,
       settings.handlingLoss,
       settings.coatMgPerCm2,
       settings.referenceClient,

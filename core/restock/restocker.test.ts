@@ -45,6 +45,29 @@ describe('the restocking of a material', () => {
     expect(linen.get(towel.id)).toMatchObject({ perDay: 4, par: 12, pieces: 10, short: 2 });
   });
 
+  it('counts what guests are expected to buy, a container each, beside what is used', () => {
+    const house = sample();
+    const sells = (takeUp: number): House => ({
+      ...house,
+      protocols: house.protocols.map((each) => ({
+        ...each,
+        around: {
+          before: [],
+          avoid: [],
+          expect: [],
+          call: [],
+          recommends: [{ materialId: cleanser().id, takeUp }],
+        },
+      })),
+    });
+    const [plain, sold] = [house, sells(0.25)].map((of) =>
+      valueOf(restockOf(of).materials.get(cleanser().id)!),
+    );
+    /* Of two visits a day, every fourth buys one. */
+    expect(sold?.demand.usesPerDay).toBeCloseTo((plain?.demand.usesPerDay ?? 0) * 1.25, 9);
+    expect(sold?.reorderPoint.amount ?? 0).toBeGreaterThan(plain?.reorderPoint.amount ?? 0);
+  });
+
   it('orders single doses by whole packs', () => {
     const powder = valueOf(restockOf(sample()).materials.get(sachet().id)!);
     expect(powder.reorderPoint.amount % 6).toBe(0);

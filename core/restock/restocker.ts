@@ -119,6 +119,7 @@ export function createRestocker(): Restocker {
       settings.spoons,
       settings.handlingLoss,
       settings.coatMgPerCm2,
+      settings.vessels,
       settings.referenceClient,
       settings.builds,
       settings.trunkPercent,
@@ -153,14 +154,22 @@ export function createRestocker(): Restocker {
         if (visits > 0) noteFaults(service, of.problems, figures, faults);
         continue;
       }
+      const note = (id: MaterialId, visitsPerWeek: number, amount: number): void => {
+        if (!(amount > 0)) return;
+        const rate = { serviceId: service.id, visitsPerWeek, amount };
+        const known = rates.get(id);
+        if (known) known.push(rate);
+        else rates.set(id, [rate]);
+      };
       for (const { share, consumed } of of.value) {
-        for (const [id, amount] of consumed) {
-          if (!(amount > 0)) continue;
-          const rate = { serviceId: service.id, visitsPerWeek: visits * share, amount };
-          const known = rates.get(id);
-          if (known) known.push(rate);
-          else rates.set(id, [rate]);
-        }
+        for (const [id, amount] of consumed) note(id, visits * share, amount);
+      }
+      /* What guests are expected to buy goes off the shelf as well, a container each. */
+      const around = editionInUse(service, index, house)?.protocol.around;
+      for (const { materialId, takeUp } of around?.recommends ?? []) {
+        const sold = index.materials.get(materialId);
+        if (sold && sold.kind !== 'linen')
+          note(materialId, visits * takeUp, chosenPack(sold).content);
       }
     }
     const promises = promisesOf(house, figures, today);
