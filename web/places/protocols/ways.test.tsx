@@ -181,6 +181,7 @@ describe('how much of a product', () => {
   it('is measured once for all layers, and goes where it is said', async () => {
     await open('layered-fruit-acid/acid');
     const dose = async () => (await stepOfDraft('acid'))?.doses[0];
+    await person.click('button', 'More of Fruit-acid blend 20 %');
     await person.choose('Where Fruit-acid blend 20 % goes', 'into the bowl');
     await expect.poll(dose, { timeout: 10_000 }).toMatchObject({ into: 'bowl' });
     await person.choose('Where Fruit-acid blend 20 % goes', 'onto the skin');

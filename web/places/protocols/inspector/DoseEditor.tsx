@@ -1,5 +1,6 @@
 import { offeredOf } from '@bienestar/core/house/offered';
-import { X } from 'lucide-react';
+import { Ellipsis, X } from 'lucide-react';
+import { useState } from 'react';
 import type { Draw } from '@bienestar/core/draws/drawsOf';
 import type { Choice as ChoiceOf, Dose, House, Material } from '@bienestar/core/house/house';
 import { DOSE_INTO } from '@bienestar/core/house/ways';
@@ -41,6 +42,9 @@ export function DoseEditor({
 }: DoseEditorProps) {
   const house = useHouse();
   const { source } = dose;
+  /* What is not said of it is not shown before it is asked for. */
+  const [isOpen, setIsOpen] = useState(false);
+  const isShown = isOpen || Boolean(dose.into ?? dose.over ?? dose.again);
   const material =
     source.kind === 'material'
       ? house.materials.find((each) => each.id === source.materialId)
@@ -69,7 +73,7 @@ export function DoseEditor({
       data-dose={dose.id}
       className="flex flex-col gap-1.5 border-l-2 border-line-strong pl-3"
     >
-      <div className="grid grid-cols-[1fr_9.5rem_2rem] items-center gap-1.5">
+      <div className="grid grid-cols-[1fr_8rem_2rem_2rem] items-center gap-1.5">
         <Choice
           label="Product"
           labelHidden
@@ -81,6 +85,13 @@ export function DoseEditor({
           onChoose={choose}
         />
         <AmountWayChoice {...amountEditing} />
+        <IconButton
+          label={`More of ${name}`}
+          aria-expanded={isShown}
+          onClick={() => setIsOpen(!isShown)}
+        >
+          <Ellipsis aria-hidden size={16} />
+        </IconButton>
         <IconButton label={`Remove ${name} from the step`} onClick={onRemove}>
           <X aria-hidden size={16} />
         </IconButton>
@@ -100,13 +111,15 @@ export function DoseEditor({
           onChoose={(opening) => onChange({ ...dose, opening })}
         />
       )}
-      <DosePlace
-        dose={dose}
-        name={name}
-        inLayers={inLayers}
-        inPieces={material?.unit === 'piece' && material.kind !== 'kit'}
-        onChange={onChange}
-      />
+      {isShown && (
+        <DosePlace
+          dose={dose}
+          name={name}
+          inLayers={inLayers}
+          inPieces={material?.unit === 'piece' && material.kind !== 'kit'}
+          onChange={onChange}
+        />
+      )}
       {choices.length > 0 && (
         <HangingFields
           label={`For whom ${name} is`}
@@ -145,7 +158,7 @@ function DosePlace({ dose, name, inLayers, inPieces, onChange }: DosePlaceProps)
     });
   };
   return (
-    <div className="grid grid-cols-2 items-end gap-3">
+    <div className="flex flex-col gap-1.5">
       <Choice
         label={`Where ${name} goes`}
         labelHidden
