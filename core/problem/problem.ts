@@ -100,6 +100,7 @@ export const PROBLEMS = {
   'mix-too-old': ['protocolId', 'stepId'],
   'mixing-uncounted': ['protocolId', 'stepId'],
   'mixing-too-long': ['protocolId', 'stepId'],
+  'kit-not-enough': ['protocolId', 'stepId', 'field'],
   'batch-just-over': ['protocolId', 'stepId'],
   'layer-question-open': ['protocolId', 'layerGroupId', 'field'],
   'material-archived': ['protocolId', 'stepId', 'field'],

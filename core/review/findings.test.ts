@@ -318,6 +318,46 @@ describe('what a step says of itself', () => {
   });
 });
 
+describe('a kit (D6)', () => {
+  const { packs, preferredPackId } = cleanser();
+  const box = (forVisits?: number): Material => ({
+    id: asId('box'),
+    name: 'Box',
+    kind: 'kit',
+    unit: 'piece',
+    measures: {},
+    packs,
+    preferredPackId,
+    parts: [{ id: asId('powder'), name: 'Powder', amount: 6, unit: 'g', measures: {} }],
+    ...(forVisits !== undefined && { forVisits }),
+    leftOver: 'lost',
+  });
+  const takingPowder = (grams: number, forVisits?: number): string[] =>
+    words({
+      steps: [
+        named('paste', {
+          doses: [
+            dose(asId('box'), measured(grams, 'g'), {
+              source: { kind: 'material', materialId: asId('box'), part: asId('powder') },
+            }),
+          ],
+        }),
+      ],
+      materials: [box(forVisits)],
+    });
+
+  it('of which another box is opened says for which part, and one that holds enough does not', () => {
+    expect(takingPowder(6)).toEqual([]);
+    expect(takingPowder(6.5)).toEqual([
+      expect.stringContaining('A box of Box holds 6 g of Powder, and a visit takes more'),
+    ]);
+    expect(takingPowder(2, 3)).toEqual([]);
+    expect(takingPowder(2.5, 3)).toEqual([
+      expect.stringContaining('For each of 3 visits, a box of Box holds 2 g of Powder'),
+    ]);
+  });
+});
+
 describe('what cannot be at once', () => {
   const mask = (changes: Partial<Step> = {}): Step =>
     named('mask', { minutes: minutes(12), hands: 'free', ...face, ...changes });

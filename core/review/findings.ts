@@ -9,6 +9,7 @@ import { deviceLimitFindings } from './deviceLimits';
 import type { Finding, ReviewedProtocol } from './finding';
 import { homeFaults } from './homeFaults';
 import { houseRuleFindings } from './houseRules';
+import { kitFindings } from './kitFindings';
 import { settingFaults } from './settingFaults';
 
 /** Amounts that cannot be resolved, or just open another pack, also in options that are not taken for the client shown. */
@@ -31,6 +32,7 @@ export function findingsIn(reviewed: ReviewedProtocol): readonly Finding[] {
   const { written, worked, schedule } = reviewed;
   return [
     ...doseFindings(reviewed),
+    ...kitFindings(reviewed),
     ...choiceFaults(written, worked.id, reviewed.settings),
     ...settingFaults(reviewed),
     ...(schedule.ok ? conflictsIn(reviewed, schedule.value) : []),
