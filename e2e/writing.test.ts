@@ -55,7 +55,7 @@ describe('a step that is said', () => {
     await person.fillIn(
       combobox,
       'Say a step',
-      'tone 3 sprays fennel toner on right cheek, left cheek, upper lip last, light, hold 5 s x3, ask 0-10 "How does it sting?" lightly at 4, off at 6, at 1 min "it grows cool", 2 min',
+      'tone 3 sprays fennel toner on right cheek, left cheek, upper lip last, light, hold 5 s x3, ask 0-10 "How does it sting?" lightly at 4, off at 6, at 1 min "it grows cool", 2 min but at the couch "Touchy" of "Skin today" 1 min',
     );
     await person.sees('how the hands work');
     await press('Enter');
@@ -68,6 +68,7 @@ describe('a step that is said', () => {
     await person.sees('light pressure · hold 5 s x 3');
     await person.sees('at 1 min: it grows cool');
     await person.sees('ask “How does it sting?” (0-10), lightly at 4, off at 6');
+    await person.sees('but Skin today: Touchy: 1 min');
   });
 
   it('is never guessed: what could be two things is asked', async () => {

@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { asId } from '../house/ids';
-import { minutes, protocol, step } from '../testing/sample';
+import { optionsOf } from '../house/protocol';
+import { dose, measured, minutes, protocol, step } from '../testing/sample';
 import { added } from './addSteps';
+import { conditionalsIn } from './deciding';
+import { removeChoice } from './editChoices';
 import { changeStep, nudgeStep, putBeside, removeStep } from './editSteps';
 import { mergeProtocols } from './mergeProtocols';
 
@@ -30,6 +33,33 @@ describe('bringing two edits together', () => {
     expect(mergeProtocols(base, mine, theirs).protocol).toEqual(
       mergeProtocols(base, theirs, mine).protocol,
     );
+  });
+
+  it('leaves nothing that hangs on a choice which the other took out', () => {
+    const skin = {
+      id: asId<never>('skin'),
+      name: 'Skin',
+      by: 'skin-type',
+      take: 'first',
+      options: [{ id: asId<never>('dry'), name: 'Dry', for: ['dry'] }],
+    } as const;
+    const on = { option: { choiceId: skin.id, optionId: skin.options[0].id } };
+    const milk = dose(asId('milk'), measured(2, 'ml'));
+    const layers = { id: asId<never>('l'), name: 'Layers', layers: { first: 1, returning: 2 } };
+    const chosen = { ...base, choices: [skin], layerGroups: [layers] };
+    const mine = {
+      ...changeStep(chosen, mask.id, {
+        doses: [milk, { ...milk, id: asId('rich'), ...on }],
+        otherwise: [{ ...on, says: { minutes: minutes(6) } }],
+      }),
+      layerGroups: [{ ...layers, otherwise: [{ ...on, layers: { first: 1, returning: 1 } }] }],
+    };
+    const { protocol: merged } = mergeProtocols(chosen, mine, removeChoice(chosen, skin.id));
+    expect(merged.choices).toEqual([]);
+    expect(conditionalsIn(merged).flatMap(optionsOf)).toEqual([]);
+    expect(merged.steps[1]).toMatchObject({ doses: [{ id: milk.id }, { id: 'rich' }] });
+    expect(merged.steps[1]).not.toHaveProperty('otherwise');
+    expect(merged.layerGroups).toEqual([layers]);
   });
 
   it('names what both changed, and keeps mine there', () => {
