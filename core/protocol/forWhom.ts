@@ -39,6 +39,7 @@ const BY_WORDS: Readonly<Record<ChoosingBy, string>> = {
  * looks at the same.
  * @param name of what is decided at the couch
  * @param newId makes an id that nothing has yet
+ * @param isOtherwise it is how something is otherwise for some; else whether it is done
  * @example
  * inOptionFor(facial, { by: 'skin-type', values: ['oily'] }, 'Clay', newId).option // { choiceId, optionId }
  */
@@ -47,6 +48,7 @@ export function inOptionFor<W extends Writing>(
   { by, values, where }: ForWhom,
   name: string,
   newId: () => string,
+  isOtherwise = false,
 ): { readonly writing: W; readonly option: InOption } {
   const decided = by === 'couch' ? atTheCouch(writing, values, name, newId) : undefined;
   if (decided) return decided;
@@ -77,13 +79,15 @@ export function inOptionFor<W extends Writing>(
       option: { choiceId: others.id, optionId: taken.id },
     };
   }
-  const without = { id: asId<typeof taken.id>(newId()), name: 'Left out', for: [] };
+  const otherName = isOtherwise ? 'As for everybody' : 'Left out';
+  const without = { id: asId<typeof taken.id>(newId()), name: otherName, for: [] };
   const choice: Choice = {
     id: asId(newId()),
     name: by === 'couch' ? (values[1] ?? name) : BY_WORDS[by],
     by,
     take: 'first',
-    options: by === 'couch' ? [taken, without] : [taken],
+    /* At the couch the first is the usual one: a step is done, and done as for everybody. */
+    options: by !== 'couch' ? [taken] : isOtherwise ? [without, taken] : [taken, without],
     noneIsFine: true,
   };
   return {
@@ -102,10 +106,11 @@ export function hangingFor<W extends Writing>(
   joined: Joined,
   name: string,
   newId: () => string,
+  isOtherwise = false,
 ): { readonly writing: W; readonly on: Conditional } {
   let so = writing;
   const options = joined.map((who) => {
-    const found = inOptionFor(so, who, name, newId);
+    const found = inOptionFor(so, who, name, newId, isOtherwise);
     so = found.writing;
     return found.option;
   });

@@ -55,7 +55,7 @@ export function withOtherwise<W extends Writing>(
   const layers = unsaid(group?.otherwise);
   let so = writing;
   for (const each of said) {
-    const { writing: chosen, on } = hangingFor(so, each.for, step.name, newId);
+    const { writing: chosen, on } = hangingFor(so, each.for, step.name, newId, true);
     so = chosen;
     const { option } = on;
     if (!option) continue;

@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LayerGroup, Otherwise, Step } from '../house/house';
 import { withOtherwise } from '../protocol/otherwise';
+import { clientWith, type Client } from '../house/client';
 import { asId } from '../house/ids';
+import { workFor } from '../protocol/workFor';
 import { VARYING } from '../house/ways';
 import type { Question } from '../house/question';
 import { measured, minutes, protocol, step } from '../testing/sample';
@@ -203,6 +205,27 @@ describe('how a step is otherwise for some', () => {
       }),
       { numRuns: 100 },
     );
+  });
+
+  it('is at the couch only when that is decided, and as for everybody usually', () => {
+    const some = changedByLine(
+      facial,
+      mask,
+      said('mask 12 min but at the couch "Touchy" of "Skin today" 6 min'),
+      anew(),
+    );
+    expect(some.choices[0]?.options.map(({ name }) => name)).toEqual([
+      'As for everybody',
+      'Touchy',
+    ]);
+    const minutesFor = (decided: Client['decided']) => {
+      const worked = workFor(some, new Map(), clientWith({ decided }));
+      return worked.ok && worked.value.steps[0]?.minutes.usual;
+    };
+    const [choice] = some.choices;
+    if (!choice?.options[1]) throw new Error('There are two.');
+    expect(minutesFor(new Map())).toBe(12);
+    expect(minutesFor(new Map([[choice.id, choice.options[1].id]]))).toBe(6);
   });
 
   it('is taken off when the line does not say it any more', () => {
