@@ -168,6 +168,11 @@ export const api = createApi({
     saveSeveral: build.mutation<Several, Several>({
       query: (body) => ({ url: '/several', method: 'PUT', body }),
       invalidatesTags: (_saved, error) => (error ? [] : ['House', 'Prices', 'Journal']),
+      /* Who takes it back at once takes back what is there now, not what was before it. */
+      onQueryStarted: async (_several, { dispatch, queryFulfilled }) => {
+        const { data } = await queryFulfilled.catch(() => ({ data: undefined }));
+        if (data) dispatch(keepSeveral(data));
+      },
     }),
     journal: build.query<Journal, void>({
       query: () => '/journal',
@@ -322,19 +327,31 @@ export function lacksEdition(
 
 /** Puts what the server answered into the House that is at hand, unless a newer one is there. */
 export function keepInHouse(part: Part, value: Versioned<object>) {
-  return keep((house) => {
-    if (part === 'settings') {
-      return house.settings.version > value.version
-        ? house
-        : { ...house, settings: value as HouseSnapshot['settings'] };
-    }
-    const list = house[part] as readonly Versioned<object>[];
-    const id = keyOf(part, value);
-    const at = list.findIndex((item) => keyOf(part, item) === id);
-    const there = list[at];
-    if (there && there.version > value.version) return house;
-    return { ...house, [part]: there ? list.with(at, value) : [...list, value] };
-  });
+  return keep((house) => withKept(house, part, value));
+}
+
+/** Puts several things that were written together into the House that is at hand. */
+function keepSeveral(saved: Several) {
+  const parts = Object.entries(saved) as [Part, Versioned<object> | readonly Versioned<object>[]][];
+  return keep((house) =>
+    parts
+      .flatMap(([part, of]) => [of].flat().map((value) => [part, value] as const))
+      .reduce((so, [part, value]) => withKept(so, part, value), house),
+  );
+}
+
+function withKept(house: HouseSnapshot, part: Part, value: Versioned<object>): HouseSnapshot {
+  if (part === 'settings') {
+    return house.settings.version > value.version
+      ? house
+      : { ...house, settings: value as HouseSnapshot['settings'] };
+  }
+  const list = house[part] as readonly Versioned<object>[];
+  const id = keyOf(part, value);
+  const at = list.findIndex((item) => keyOf(part, item) === id);
+  const there = list[at];
+  if (there && there.version > value.version) return house;
+  return { ...house, [part]: there ? list.with(at, value) : [...list, value] };
 }
 
 /** Puts several materials that were written together into the House that is at hand. */
