@@ -1,16 +1,13 @@
 import type { LayerGroup, TestSpot } from '@bienestar/core/house/house';
-import { parseMinutes } from '../../../format/typedMinutes';
 import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
-import { TripleField } from '../../../parts/TripleField';
+import { MinutesField } from './MinutesField';
 import { ZoneButton } from '../zones/ZoneButton';
 
 interface LayerCareProps {
   readonly group: LayerGroup;
   readonly change: (field: string, changes: Partial<LayerGroup>) => void;
 }
-
-const LONGEST_MINUTES = 1440;
 
 const SPOT: TestSpot = {
   zones: ['jawline'],
@@ -38,25 +35,15 @@ export function TestSpotFields({ group, change }: LayerCareProps) {
       {spot && (
         <>
           <ZoneButton zones={spot.zones} onChange={(zones) => put({ zones })} />
-          <TripleField
+          <MinutesField
             legend="The spot takes"
-            labels={['least', 'usual', 'most']}
-            values={[spot.minutes.least, spot.minutes.usual, spot.minutes.most]}
-            unit="min"
-            zeroAllowed
-            largest={LONGEST_MINUTES}
-            parse={parseMinutes}
-            onCommit={([least, usual, most]) => put({ minutes: { least, usual, most } })}
+            value={spot.minutes}
+            onCommit={(minutes) => put({ minutes })}
           />
-          <TripleField
+          <MinutesField
             legend="Wait before the rest"
-            labels={['least', 'usual', 'most']}
-            values={[spot.wait.least, spot.wait.usual, spot.wait.most]}
-            unit="min"
-            zeroAllowed
-            largest={LONGEST_MINUTES}
-            parse={parseMinutes}
-            onCommit={([least, usual, most]) => put({ wait: { least, usual, most } })}
+            value={spot.wait}
+            onCommit={(wait) => put({ wait })}
           />
           <TextField
             label="Watch on the spot"

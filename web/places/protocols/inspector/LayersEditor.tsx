@@ -2,15 +2,14 @@ import { LIMITS, outside } from '@bienestar/contract/limits';
 import type { LayerGroup, Protocol, Step } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { changeStep, putInLayers } from '@bienestar/core/protocol/editSteps';
-import { parseMinutes } from '../../../format/typedMinutes';
 import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
-import { TripleField } from '../../../parts/TripleField';
 import { newLayers } from '../newStep';
 import { TestSpotFields } from './LayerCare';
 import { QuestionsEditor } from './QuestionsEditor';
+import { MinutesField } from './MinutesField';
 import type { EditProtocol } from '../useDraft';
 
 interface LayersEditorProps {
@@ -116,17 +115,10 @@ export function LayersEditor({ protocol, step, edit }: LayersEditorProps) {
           />
           <TestSpotFields group={group} change={change} />
           {group.between && (
-            <TripleField
+            <MinutesField
               legend="Wait between layers"
-              labels={['least', 'usual', 'most']}
-              values={[group.between.wait.least, group.between.wait.usual, group.between.wait.most]}
-              unit="min"
-              zeroAllowed
-              largest={1440}
-              parse={parseMinutes}
-              onCommit={([least, usual, most]) =>
-                change('wait', { between: { wait: { least, usual, most } } })
-              }
+              value={group.between.wait}
+              onCommit={(wait) => change('wait', { between: { wait } })}
             />
           )}
           <QuestionsEditor

@@ -5,28 +5,21 @@ import { parseMinutes } from '../../../format/typedMinutes';
 import { HandsMark } from '../../../parts/HandsMark';
 import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
-import { TripleField } from '../../../parts/TripleField';
+import { MinutesField } from './MinutesField';
 import type { StepFieldsProps } from './stepFields';
 
 interface TimeFieldsProps extends StepFieldsProps {
   readonly contact: ContactCap | undefined;
 }
 
-const LONGEST_MINUTES = 1440;
-
 /** How long the step takes, whose hands are on it, and how long what it puts on may stay. */
 export function TimeFields({ step, change, contact }: TimeFieldsProps) {
   return (
     <>
-      <TripleField
+      <MinutesField
         legend="Minutes"
-        labels={['least', 'usual', 'most']}
-        values={[step.minutes.least, step.minutes.usual, step.minutes.most]}
-        unit="min"
-        zeroAllowed
-        largest={LONGEST_MINUTES}
-        parse={parseMinutes}
-        onCommit={([least, usual, most]) => change({ minutes: { least, usual, most } }, 'minutes')}
+        value={step.minutes}
+        onCommit={(minutes) => change({ minutes }, 'minutes')}
       />
       <div className="grid gap-3 sm:grid-cols-[1fr_8.5rem]">
         <Segments
