@@ -43,5 +43,4 @@ export function putOtherwise(
       ...(layers && { layers: { first, returning } }),
     },
   ];
-  cursor.note(from, cursor.behind, 'otherwise for some');
 }

@@ -39,6 +39,7 @@ export function parseStepLine(line: string, words: Vocabulary): ParsedLine {
   while (!cursor.done) {
     const { from } = cursor;
     cursor.takeWord('but');
+    cursor.note(from, cursor.behind, 'otherwise for some');
     const some: ParsedStep = { doses: [] };
     takeParts(cursor, some, words);
     putOtherwise(cursor, said, some, from);

@@ -233,3 +233,18 @@ describe('going on with a line', () => {
     expect(first).toMatchObject({ from: 16, to: 20 });
   });
 });
+
+describe('what is otherwise for some', () => {
+  it('is said once, behind what it is for everybody', () => {
+    const line = 'rest 8 min but in the evening 12 min';
+    const { understood } = parseStepLine(line, words);
+    expect(
+      understood.map(({ from, to, as }) => `${as}: ${line.slice(from, to)}`).slice(-4),
+    ).toEqual([
+      'how long: 8 min',
+      'otherwise for some: but',
+      'for whom: in the evening',
+      'how long: 12 min',
+    ]);
+  });
+});
