@@ -19,11 +19,15 @@ const FACE: Readonly<Record<string, number>> = {
   'eye-contour': 0.07,
 };
 
-function areaCm2({ zones, never = [] }: Step, { settings }: House): number {
-  const leaves = (zone: string): string[] =>
-    zone === 'face' ? Object.keys(FACE) : zone in FACE ? [zone] : [zone];
+/** Where a step is worked, the parts of the face one by one. */
+export function placesByHand({ zones, never = [] }: Step): ReadonlySet<string> {
+  const leaves = (zone: string): string[] => (zone === 'face' ? Object.keys(FACE) : [zone]);
   const left = new Set(never.flatMap(leaves));
-  const worked = new Set(zones.flatMap(leaves).filter((leaf) => !left.has(leaf)));
+  return new Set(zones.flatMap(leaves).filter((leaf) => !left.has(leaf)));
+}
+
+function areaCm2(step: Step, { settings }: House): number {
+  const worked = placesByHand(step);
   const { heightCm, weightKg } = settings.referenceClient;
   const surface = Math.sqrt((heightCm * weightKg) / 3600) * 10_000;
   let percent = 0;

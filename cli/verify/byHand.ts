@@ -87,7 +87,8 @@ function chancesOf(
   return { from, of };
 }
 
-function expectedLongest(
+/** Expected minutes of a step with what lies beside it. */
+export function expectedLongest(
   step: Step,
   beside: readonly Step[],
   { settings }: House,

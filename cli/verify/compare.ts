@@ -1,9 +1,14 @@
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { HouseFigures, ServiceFigures } from '@bienestar/core/figures/houseFigures';
 import type { House, Service } from '@bienestar/core/house/house';
-import { byHand, type HandFigures } from './byHand';
-import { payByHand, unitCostByHand, usedShareByHand } from './costByHand';
-import { likely } from './three';
+import { ok } from '@bienestar/core/problem/problem';
+import { retailOf } from '@bienestar/core/price/retail';
+import type { Schedule } from '@bienestar/core/time/schedule';
+import { byHand, expectedLongest, type HandFigures } from './byHand';
+import { clockedSchedule } from './clockedSchedule';
+import { contactsByHand } from './contactByHand';
+import { payByHand, retailByHand, unitCostByHand, usedShareByHand } from './costByHand';
+import { byMean, likely } from './three';
 
 /** What a house came to, looked at twice. */
 export interface Compared {
@@ -94,12 +99,49 @@ export function compareHouse(
       const found = schedule.value.deviceMinutes.get(id as never) ?? 0;
       same(`${at}${id}, minutes`, found, hand.deviceMinutes.get(id) ?? 0, minutes);
     }
+    compareContacts(house, service, clockedSchedule(house, service, of), same, at);
     if (allCounted) compareMoney(house, service, of, hand, shareOf, same, at);
   }
   return { figures: compared, uncounted, differences };
 }
 
 type Same = (what: string, found: number, wanted: number, within?: number) => void;
+
+/** Minutes of contact on average, of the skin that is touched first and of that touched last. */
+function compareContacts(
+  house: House,
+  service: Service,
+  schedule: Schedule | undefined,
+  same: Same,
+  at: string,
+): void {
+  const found = (schedule?.rows ?? []).flatMap(({ of, contact }) =>
+    of.kind === 'step' && contact?.clock
+      ? [{ stepId: of.stepId.replaceAll('.', '>'), clock: contact.clock }]
+      : [],
+  );
+  const wanted = contactsByHand(house, service);
+  const ids = (all: readonly { readonly stepId: string }[]): string =>
+    all.map(({ stepId }) => stepId).join(' ');
+  if (ids(found) !== ids(wanted)) {
+    same(`${at}contacts of ${ids(found)} instead of ${ids(wanted)}`, found.length, Number.NaN);
+    return;
+  }
+  wanted.forEach((contact, which) => {
+    const clock = found[which]?.clock;
+    const means = contact.while.map((part) =>
+      part.what === 'wait'
+        ? byMean(part.minutes)
+        : expectedLongest(part.host.step, part.host.beside, house).mean,
+    );
+    const first = means.reduce((sum, each) => sum + each, 0);
+    const last = contact.isPutOnBefore ? first - (means[0] ?? 0) : first;
+    const within = MINUTES * means.length;
+    const name = `${at}contact of ${contact.stepId}`;
+    same(`${name}, first touched`, clock?.firstZoneMinutes ?? 0, first, within);
+    same(`${name}, last touched`, clock?.lastZoneMinutes ?? 0, last, within);
+  });
+}
 
 function compareMoney(
   house: House,
@@ -178,6 +220,15 @@ function compareMoney(
     cost.devices.usual +
     cost.therapist.usual;
   same(`${at}direct cost`, cost.direct.usual, direct);
+  const protocol = house.protocols.find(({ id }) => id === service.protocolId);
+  if (protocol) {
+    const shelf = new Map(house.materials.map((material) => [material.id, material]));
+    const unitCosts = new Map(
+      house.materials.map((one) => [one.id, ok(unitCostByHand(one, house))]),
+    );
+    const { perVisitMinor } = retailOf(protocol, shelf, unitCosts, settings);
+    same(`${at}sold beside it`, perVisitMinor, retailByHand(protocol, house));
+  }
   same(`${at}full cost`, cost.full.usual, direct + slotMinutes * minute);
   if (of.price.ok)
     comparePrice(

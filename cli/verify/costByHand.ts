@@ -1,4 +1,4 @@
-import type { House, Material, Person } from '@bienestar/core/house/house';
+import type { House, Material, Person, Protocol } from '@bienestar/core/house/house';
 import { contentOf, packOf } from './amountsByHand';
 
 const DAYS: Readonly<Record<string, number>> = {
@@ -56,6 +56,20 @@ export function usedShareByHand(
     log += Math.log(mean) - Math.log(further + 1);
   }
   return used / room;
+}
+
+/** What the products that are recommended leave a visit, guests who do not buy included. */
+export function retailByHand({ around }: Protocol, house: House): number {
+  const { vat, cardFee } = house.settings;
+  let sum = 0;
+  for (const { materialId, takeUp } of around?.recommends ?? []) {
+    const material = house.materials.find(({ id }) => id === materialId);
+    if (material?.kind !== 'retail' || material.retailPriceMinor === undefined) continue;
+    const paidByGuest = material.retailPriceMinor;
+    const kept = paidByGuest - (paidByGuest * vat) / (1 + vat) - paidByGuest * cardFee;
+    sum += takeUp * (kept - unitCostByHand(material, house) * contentOf(material));
+  }
+  return sum;
 }
 
 /** What a minute of people costs, of that owed anyhow, and their share of the net price; the mean, on-cost included. */

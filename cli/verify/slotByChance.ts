@@ -1,9 +1,12 @@
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { chanceBeyond } from '@bienestar/core/time/distribution';
 import type { House, Minutes, Service } from '@bienestar/core/house/house';
+import type { Schedule } from '@bienestar/core/time/schedule';
 import { Lots } from '@bienestar/core/testing/lots';
 import { gamma } from './draws';
-import { partsByHand } from './visitByHand';
+import { clockedSchedule } from './clockedSchedule';
+import { contactsByHand } from './contactByHand';
+import { partsByHand, type Part } from './visitByHand';
 
 function drawn({ least, usual, most }: Minutes, pace: number, lots: Lots): number {
   if (least === most) return least;
@@ -13,17 +16,16 @@ function drawn({ least, usual, most }: Minutes, pace: number, lots: Lots): numbe
 }
 
 /**
- * Room times of so many visits, drawn: every step anew, all of a visit at one pace.
+ * How long parts of a visit take one after the other, drawn so often: every step anew, all of a visit at one pace.
  * @returns minutes, from the shortest to the longest
  */
-function roomTimesByChance(
+function timesByChance(
   house: House,
-  service: Service,
+  parts: readonly Part[],
   visits: number,
   seed: number,
 ): Float64Array {
   const lots = new Lots(seed);
-  const parts = partsByHand(house, service);
   const off = Math.sqrt(3) * (house.settings.paceSpread ?? 0.06);
   return Float64Array.from({ length: visits }, () => {
     const at = lots.unit();
@@ -35,6 +37,26 @@ function roomTimesByChance(
       return sum + Math.max(drawn(step.minutes, pace, lots), others);
     }, 0);
   }).sort();
+}
+
+/** Chances of passing the caps of a visit that are told otherwise than drawing its contacts does. */
+function contactFaults(
+  house: House,
+  service: Service,
+  { rows }: Schedule,
+  visits: number,
+  seed: number,
+): string[] {
+  const clocks = rows.flatMap(({ contact }) => (contact?.clock ? [contact.clock] : []));
+  return contactsByHand(house, service).flatMap(({ stepId, capMinutes, while: parts }, at) => {
+    const times = timesByChance(house, parts, visits, seed + at);
+    const past = 1 - shareWithin(times, capMinutes);
+    const said = clocks[at]?.chancePast ?? Number.NaN;
+    const noise = GRID + 4.5 * Math.sqrt(Math.max(past * (1 - past), 1 / visits) / visits);
+    return Math.abs(past - said) <= noise
+      ? []
+      : [`${service.id}: ${stepId} is past ${capMinutes} min with ${past}, ${said} is said`];
+  });
 }
 
 /** The share of the drawn times that end by then. */
@@ -60,11 +82,12 @@ export function slotsByChance(
   const faults: string[] = [];
   let slots = 0;
   for (const service of house.services) {
-    const schedule = figures.services.get(service.id)?.schedule;
+    const of = figures.services.get(service.id);
+    const schedule = of?.schedule;
     if (!schedule?.ok) continue;
     slots += 1;
     const { slotMinutes, roomTime } = schedule.value;
-    const times = roomTimesByChance(house, service, visits, seed);
+    const times = timesByChance(house, partsByHand(house, service), visits, seed);
     const noise = GRID + 4.5 * Math.sqrt((slotQuantile * (1 - slotQuantile)) / visits);
     const within = shareWithin(times, slotMinutes);
     const said = 1 - chanceBeyond(roomTime, slotMinutes);
@@ -75,6 +98,8 @@ export function slotsByChance(
       );
     if (Math.abs(within - said) > noise)
       faults.push(`${service.id}: ${within} fit, ${said} are said to`);
+    const clocked = of && clockedSchedule(house, service, of);
+    if (clocked) faults.push(...contactFaults(house, service, clocked, visits, seed));
   }
   return { slots, faults };
 }

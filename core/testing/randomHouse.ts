@@ -40,6 +40,21 @@ export function randomHouse(seed: number): House {
     name: `Protocol ${at}`,
     summary: '',
     ...maker.writing(blocks, 5),
+    ...(lots.is(0.5) && {
+      around: {
+        before: [],
+        avoid: [],
+        expect: [],
+        call: [],
+        recommends: [
+          {
+            materialId: asId('home-kit'),
+            takeUp: lots.typed(0, 1, 2),
+            ...(lots.is(0.5) && { finding: lots.one(CONDITIONS) }),
+          },
+        ],
+      },
+    }),
   }));
   const services = protocols.flatMap((protocol, at): Service[] => [
     serviceOf(lots, protocol, at, people),
@@ -205,7 +220,13 @@ function materialsOf(lots: Lots): Material[] {
       unit: 'piece',
       measures: {},
     },
-    { ...bought('home-kit', 1), kind: 'retail', unit: 'piece', measures: {} },
+    {
+      ...bought('home-kit', 1),
+      kind: 'retail',
+      unit: 'piece',
+      measures: {},
+      retailPriceMinor: lots.whole(500, 9_000),
+    },
     {
       ...bought('box', 1, lots.whole(1, 12)),
       kind: 'kit',

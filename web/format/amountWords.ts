@@ -1,4 +1,4 @@
-import type { Amount, Coat } from '@bienestar/core/house/house';
+import type { Amount, Coat, Minutes } from '@bienestar/core/house/house';
 import type { Triple } from '@bienestar/core/quantity/triple';
 import type { StatedUnit } from '@bienestar/core/quantity/unit';
 import { number } from './figures';
@@ -114,6 +114,22 @@ export function amountText({ said, base }: SaidAmount): string {
 /** "3", or "2–4" where low and high differ. */
 export function span({ low, usual, high }: Triple): string {
   return low === high ? uncut(usual) : `${uncut(low)}–${uncut(high)}`;
+}
+
+/** A time as it is said, in seconds where it is less than a minute: "3 s", "1.5 min". */
+export function timeWords(minutes: number): string {
+  return minutesWords({ least: minutes, usual: minutes, most: minutes });
+}
+
+/** A time that differs: "2–3 min", "20–40 s", "30 s–2 min". */
+export function minutesWords({ least, usual, most }: Minutes): string {
+  if (!isShort(least)) return `${span({ low: least, usual, high: most })} min`;
+  if (!isShort(most)) return `${timeWords(least)}–${timeWords(most)}`;
+  return `${span({ low: least * 60, usual: usual * 60, high: most * 60 })} s`;
+}
+
+function isShort(minutes: number): boolean {
+  return minutes > 0 && minutes < 1;
 }
 
 /** A figure in decimals, or as a part where these would cut it: 0.25, but 1/8. */

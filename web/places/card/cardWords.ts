@@ -18,12 +18,19 @@ import { partsOf, sourceName } from '@bienestar/core/house/sources';
 import { scaleTriple, type Triple } from '@bienestar/core/quantity/triple';
 import { questionWords } from '@bienestar/core/house/question';
 import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
-import { amountWords, saidAmount, span, type SaidAmount } from '../../format/amountWords';
+import {
+  amountWords,
+  minutesWords,
+  saidAmount,
+  span,
+  timeWords,
+  type SaidAmount,
+} from '../../format/amountWords';
 import { number } from '../../format/figures';
 import { hangingWords, LEVEL_WORDS, spoken } from '../../format/protocolWords';
 import { afterWords, beforeWords } from './aroundWords';
 import type { RoomWork } from './roomWork';
-import { detailsOf, minutesWords, otherLayersWords, otherwiseWords } from './stepDetails';
+import { detailsOf, otherLayersWords, otherwiseWords } from './stepDetails';
 
 /** A step of the card in words, for the screen, for paper and for a PDF. */
 export interface CardLine {
@@ -167,7 +174,7 @@ function lineOf(of: CardStep, work: RoomWork): CardLine {
     mixes: mixesMadeIn(step, work).flatMap((id) => mixWords(id, work)),
     details,
     asks: [
-      ...(step.moments ?? []).map(({ atMinute, what }) => `at ${number(atMinute)} min: ${what}`),
+      ...(step.moments ?? []).map(({ atMinute, what }) => `at ${timeWords(atMinute)}: ${what}`),
       ...(step.asks ?? []).map(questionWords),
     ],
     watch: step.watch,
@@ -180,7 +187,7 @@ function lineOf(of: CardStep, work: RoomWork): CardLine {
 /** How long it may stay, and where that is counted from the first touch, how long the first and the last zone have it. */
 function contactWords({ step }: CardStep, { schedule }: RoomWork): string | undefined {
   if (step.capMinutes === undefined) return undefined;
-  const cap = `at most ${number(step.capMinutes)} min`;
+  const cap = `at most ${timeWords(step.capMinutes)}`;
   if (!step.capSince) return cap;
   const clock = schedule.rows.find((row) => row.of.kind === 'step' && row.of.stepId === step.id)
     ?.contact?.clock;
@@ -250,8 +257,8 @@ function mixWords(id: MixId, { house, shelf, draws }: RoomWork): string[] {
     [
       `Mix ${mix.name}: ${parts.join(' + ')}`,
       mix.method?.replace(/\.$/u, ''),
-      mix.standingMinutes > 0 && `stands ${number(mix.standingMinutes)} min`,
-      mix.workingLifeMinutes !== undefined && `use within ${number(mix.workingLifeMinutes)} min`,
+      mix.standingMinutes > 0 && `stands ${timeWords(mix.standingMinutes)}`,
+      mix.workingLifeMinutes !== undefined && `use within ${timeWords(mix.workingLifeMinutes)}`,
       mix.warm && spoken(mix.warm),
     ]
       .filter((each) => typeof each === 'string' && each !== '')

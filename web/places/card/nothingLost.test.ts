@@ -80,10 +80,10 @@ function wordsOfWork(says: Otherwise['says']): (string | undefined)[] {
     device && pen.name,
     ...set,
     running && steamer.name,
-    least === undefined ? undefined : number(least),
-    most === undefined ? undefined : number(most),
+    least === undefined ? undefined : time(least).split(' ')[0],
+    most === undefined ? undefined : time(most),
     says.until,
-    says.capMinutes === undefined ? undefined : `at most ${number(says.capMinutes)} min`,
+    says.capMinutes === undefined ? undefined : `at most ${time(says.capMinutes)}`,
     says.capSince && 'from the first touch',
     removal && REMOVAL_WORDS[removal.how],
     removal?.taking &&
@@ -91,6 +91,11 @@ function wordsOfWork(says: Otherwise['says']): (string | undefined)[] {
     removal?.waterMl === undefined ? undefined : `${number(removal.waterMl)} ml water`,
     gloves && `${gloves} gloves`,
   ];
+}
+
+/** A time in the unit that keeps it a figure to read out. */
+function time(minutes: number): string {
+  return minutes > 0 && minutes < 1 ? `${number(minutes * 60)} s` : `${number(minutes)} min`;
 }
 
 /** All that a step says besides. */
@@ -120,7 +125,7 @@ function wordsBesides(of: Step): (string | undefined)[] {
         atMostMinutes === undefined ? undefined : `at most ${atMostMinutes} min`,
       ]),
     ]),
-    ...(of.moments ?? []).flatMap(({ atMinute, what }) => [`at ${number(atMinute)} min`, what]),
+    ...(of.moments ?? []).flatMap(({ atMinute, what }) => [`at ${time(atMinute)}`, what]),
   ];
 }
 

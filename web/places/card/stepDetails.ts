@@ -2,8 +2,7 @@ import type { Otherwise, OtherLayers, Step } from '@bienestar/core/house/house';
 import { techniqueWords } from '@bienestar/core/house/technique';
 import { ZONE_MODES, ZONE_MODE_WORDS } from '@bienestar/core/house/ways';
 import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
-import { span } from '../../format/amountWords';
-import { number } from '../../format/figures';
+import { minutesWords, timeWords } from '../../format/amountWords';
 import {
   hangingWords,
   removalWords,
@@ -65,7 +64,7 @@ export function otherwiseWords(each: Otherwise, work: Where): string {
   const contact =
     capMinutes === undefined
       ? undefined
-      : `at most ${number(capMinutes)} min${capSince ? ' from the first touch' : ''}`;
+      : `at most ${timeWords(capMinutes)}${capSince ? ' from the first touch' : ''}`;
   const said = [
     minutes && minutesWords(minutes),
     hands && HANDS_WORDS[hands],
@@ -89,9 +88,4 @@ export function otherLayersWords(
 
 function often(count: number): string {
   return count === 1 ? 'once' : `${count} times`;
-}
-
-/** Minutes in a line: "2–3 min". */
-export function minutesWords({ least, usual, most }: Step['minutes']): string {
-  return `${span({ low: least, usual, high: most })} min`;
 }

@@ -2,7 +2,7 @@ import { leftOfKit } from '@bienestar/core/dose/leftOfKit';
 import type { Amount, House, KitMaterial, KitPart } from '@bienestar/core/house/house';
 import { exactly, sumTriples } from '@bienestar/core/quantity/triple';
 import type { Tray, TrayItem, TrayMix, TrayThing, TrayUse } from '@bienestar/core/room/tray';
-import { amountText, amountWords, saidAmount } from '../../format/amountWords';
+import { amountText, amountWords, saidAmount, timeWords } from '../../format/amountWords';
 import { amountRange, number, percent } from '../../format/figures';
 import { spoken } from '../../format/protocolWords';
 
@@ -136,11 +136,11 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
             usesWords(item.uses, item.mix.name, item.mix.basis),
             item.parts.map((part) => mixPartWords(part)).join(' + '),
             item.mix.standingMinutes > 0
-              ? `stands ${number(item.mix.standingMinutes)} min, ready at min ${number(item.readyAt, 0)}`
+              ? `stands ${timeWords(item.mix.standingMinutes)}, ready at min ${number(item.readyAt, 0)}`
               : '',
             item.mix.workingLifeMinutes === undefined
               ? ''
-              : `use within ${number(item.mix.workingLifeMinutes)} min`,
+              : `use within ${timeWords(item.mix.workingLifeMinutes)}`,
             item.mix.warm === undefined ? '' : spoken(item.mix.warm),
             item.mix.method ?? '',
             item.shared ? 'one batch for all' : '',

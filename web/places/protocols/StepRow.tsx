@@ -5,7 +5,7 @@ import { memo, type MouseEvent } from 'react';
 import type { Line } from '@bienestar/core/house/house';
 import { isStep } from '@bienestar/core/house/protocol';
 import type { Weight } from '@bienestar/core/review/finding';
-import { span } from '../../format/amountWords';
+import { minutesWords } from '../../format/amountWords';
 import { number } from '../../format/figures';
 import { HANDS_WORDS, HandsMark } from '../../parts/HandsMark';
 
@@ -119,12 +119,7 @@ export const StepRow = memo(function StepRow({
           </span>
           {step ? (
             <span className="flex items-center gap-2 text-sm">
-              {span({
-                low: step.minutes.least,
-                usual: step.minutes.usual,
-                high: step.minutes.most,
-              })}{' '}
-              min
+              {minutesWords(step.minutes)}
               <HandsMark hands={step.hands} />
               <span className="sr-only">, {HANDS_WORDS[step.hands]}</span>
             </span>
