@@ -123,13 +123,10 @@ export function timeWords(minutes: number): string {
 
 /** A time that differs: "2–3 min", "20–40 s", "30 s–2 min". */
 export function minutesWords({ least, usual, most }: Minutes): string {
-  if (!isShort(least)) return `${span({ low: least, usual, high: most })} min`;
-  if (!isShort(most)) return `${timeWords(least)}–${timeWords(most)}`;
-  return `${span({ low: least * 60, usual: usual * 60, high: most * 60 })} s`;
-}
-
-function isShort(minutes: number): boolean {
-  return minutes > 0 && minutes < 1;
+  if (most > 0 && most < 1)
+    return `${span({ low: least * 60, usual: usual * 60, high: most * 60 })} s`;
+  if (least > 0 && least < 1) return `${timeWords(least)}–${timeWords(most)}`;
+  return `${span({ low: least, usual, high: most })} min`;
 }
 
 /** A figure in decimals, or as a part where these would cut it: 0.25, but 1/8. */
