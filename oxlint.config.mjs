@@ -29,6 +29,7 @@ const CORE_ROOMS = [
   'priceLists',
   'pasted',
   'room',
+  'run',
   'stepLine',
   'watch',
   'whatIf',

@@ -34,6 +34,8 @@ export type TreatmentId = Id<'treatment'>;
 export type OrderId = Id<'order'>;
 export type OrderLineId = Id<'orderLine'>;
 export type CountId = Id<'count'>;
+export type RunId = Id<'run'>;
+export type RunEventId = Id<'run-event'>;
 
 /** Any of the ids of a House. */
 export type AnyId =
@@ -67,7 +69,9 @@ export type AnyId =
   | TreatmentId
   | OrderId
   | OrderLineId
-  | CountId;
+  | CountId
+  | RunId
+  | RunEventId;
 
 /** Marks a plain string, already checked at the edge, as an id of the kind the caller expects. */
 export function asId<I extends AnyId>(text: string): I {

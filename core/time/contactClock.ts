@@ -17,14 +17,29 @@ import {
 import { stepTime } from './stepTime';
 import { allInSequence, chanceBeyond, meanMinutes, type Distribution } from './distribution';
 
-/** Something that is done for a while, in the order of work. */
-interface Lasting {
+/** Something that is done, in the order of work. */
+export interface Worked {
   /** nothing for a wait between layers */
   readonly step?: Step;
   readonly meanwhile: readonly Step[];
   readonly half?: Half;
+}
+
+/** Something that is done for a while. */
+export interface Lasting extends Worked {
   readonly time: Distribution;
+  /** expected minutes after the room is taken */
   readonly startsAt: number;
+}
+
+/** From when to when a product lies on the skin, in places of what is done. */
+export interface ContactSpan {
+  /** what puts it on first */
+  readonly from: number;
+  /** what takes it off, or what comes when it is off */
+  readonly until: number;
+  /** nothing takes it off while the guest is there */
+  readonly neverEnds: boolean;
 }
 
 /**
@@ -69,8 +84,8 @@ export function withContactClocks(
   return { ...schedule, rows, conflicts: [...passed.values()] };
 }
 
-/** Everything that follows one another, as the schedule has it. */
-function lastingOf(
+/** Everything that follows one another, as the schedule has it; nothing where it cannot be arranged. */
+export function lastingOf(
   protocol: WorkedProtocol,
   visitKind: VisitKind,
   settings: Pick<TimeSettings, 'paceSpread'>,
@@ -100,47 +115,15 @@ function lastingOf(
   );
 }
 
-/**
- * The clock of what lies on the skin during a step: over all steps, layers and waits from the first time that it was
- * put on since something was taken off these zones, until the next step that takes it off begins.
- * @param at which of `all` holds the step
- * @returns nothing where no product was put on
- * @see R4
- */
 function contactClock(
   all: readonly Lasting[],
   at: number,
   step: Step,
   capMinutes: number,
 ): ContactClock | undefined {
-  const here = all[at];
-  if (!here) return undefined;
-  const zones = workedLeaves(step);
-  const isHere = (other: Lasting): boolean =>
-    here.half === undefined || other.half === undefined || other.half === here.half;
-  const shares = (other: Step): boolean => {
-    const worked = workedLeaves(other);
-    return worked.length === 0 || zones.length === 0 || worked.some((leaf) => zones.includes(leaf));
-  };
-  const takesOffHere = (lasting: Lasting): boolean =>
-    isHere(lasting) && stepsOf(lasting).some((each) => takesOff(each) && shares(each));
-  const since = all.slice(0, at).findLastIndex(takesOffHere) + 1;
-  const puts = (lasting: Lasting): readonly Source[] =>
-    isHere(lasting)
-      ? stepsOf(lasting)
-          .filter(shares)
-          .flatMap(({ doses }) => doses.map(({ source }) => source))
-      : [];
-  const lying = all.slice(since, at + 1).map(puts);
-  const product = lying.findLast((sources) => sources.length > 0);
-  if (!product) return undefined;
-  const first = lying.findIndex((sources) =>
-    sources.some((source) => product.some((each) => isSame(each, source))),
-  );
-  const from = since + first;
-  const later = all.findIndex((lasting, index) => index > at && takesOffHere(lasting));
-  const off = takesOff(step) ? at + 1 : later;
-  const until = off === -1 ? lastOfVisit(all) + 1 : off;
+  const span = contactSpan(all, at, step);
+  if (!span) return undefined;
+  const { from, until, neverEnds } = span;
   const times = all.slice(from, until).map(({ time }) => time);
   const total = allInSequence(times);
   const [application] = times;
@@ -150,15 +133,61 @@ function contactClock(
     firstZoneMinutes: mean,
     lastZoneMinutes: mean - (application && from < at ? meanMinutes(application) : 0),
     chancePast: chanceBeyond(total, capMinutes),
+    neverEnds,
+  };
+}
+
+/**
+ * When what lies on the skin during a step is on it: over all steps, layers and waits from the first time that it was
+ * put on since something was taken off these zones, until the next step that takes it off begins.
+ * @param at which of `all` holds the step
+ * @returns nothing where no product was put on
+ * @see R4
+ */
+export function contactSpan(
+  all: readonly Worked[],
+  at: number,
+  step: Step,
+): ContactSpan | undefined {
+  const here = all[at];
+  if (!here) return undefined;
+  const zones = workedLeaves(step);
+  const isHere = (other: Worked): boolean =>
+    here.half === undefined || other.half === undefined || other.half === here.half;
+  const shares = (other: Step): boolean => {
+    const worked = workedLeaves(other);
+    return worked.length === 0 || zones.length === 0 || worked.some((leaf) => zones.includes(leaf));
+  };
+  const takesOffHere = (worked: Worked): boolean =>
+    isHere(worked) && stepsOf(worked).some((each) => takesOff(each) && shares(each));
+  const since = all.slice(0, at).findLastIndex(takesOffHere) + 1;
+  const puts = (worked: Worked): readonly Source[] =>
+    isHere(worked)
+      ? stepsOf(worked)
+          .filter(shares)
+          .flatMap(({ doses }) => doses.map(({ source }) => source))
+      : [];
+  const lying = all.slice(since, at + 1).map(puts);
+  const product = lying.findLast((sources) => sources.length > 0);
+  if (!product) return undefined;
+  const first = lying.findIndex((sources) =>
+    sources.some((source) => product.some((each) => isSame(each, source))),
+  );
+  const later = all.findIndex((worked, index) => index > at && takesOffHere(worked));
+  const off = takesOff(step) ? at + 1 : later;
+  return {
+    from: since + first,
+    until: off === -1 ? lastOfVisit(all) + 1 : off,
     neverEnds: off === -1,
   };
 }
 
-function lastOfVisit(all: readonly Lasting[]): number {
+function lastOfVisit(all: readonly Worked[]): number {
   return all.findLastIndex(({ step }) => step?.stretch === 'visit');
 }
 
-function stepsOf({ step, meanwhile }: Lasting): readonly Step[] {
+/** A step and what is done beside it. */
+export function stepsOf({ step, meanwhile }: Worked): readonly Step[] {
   return step ? [step, ...meanwhile] : meanwhile;
 }
 

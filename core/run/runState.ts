@@ -1,0 +1,376 @@
+import type { Question, Response } from '../house/question';
+import { takesOff } from '../house/takesOff';
+import { stepsOf } from '../time/contactClock';
+import { workedLeaves } from '../zone/workedLeaves';
+import { isAnswer, mayRespond, ruleFor, type Answer } from './answers';
+import type { RunAct, RunPlan } from './plan';
+import type { RunEvent } from './runEvent';
+
+/** What was answered, and what followed. */
+export interface Answered {
+  readonly question: Question;
+  readonly answer: Answer;
+  /** what the rule says */
+  readonly rule: Response;
+  /** what was done */
+  readonly response: Response;
+  readonly reason?: string;
+  /** ms since 1970 */
+  readonly at: number;
+}
+
+export type ActStanding = 'to-come' | 'in-hand' | 'done' | 'left-out';
+
+/** How an act goes. */
+export interface ActState {
+  readonly standing: ActStanding;
+  /** ms since 1970 */
+  readonly beganAt?: number;
+  readonly endedAt?: number;
+  /** why it is not done, where that is not somebody's choice */
+  readonly because?: Response;
+  readonly answers: readonly Answered[];
+}
+
+/** What must come off, and why. */
+export interface TakeOff {
+  readonly why: Response | 'stopped';
+  readonly since: number;
+  /** the act that takes it off, where the protocol has one; else it is done without */
+  readonly by?: number;
+}
+
+/** A wait at the answer to a question, which is asked again. */
+export interface Waiting {
+  readonly since: number;
+  readonly until: number;
+}
+
+export type RunStatus = 'not-begun' | 'running' | 'stopped' | 'ended';
+
+/** How a run stands. */
+export interface RunState {
+  readonly status: RunStatus;
+  readonly beganAt?: number;
+  readonly endedAt?: number;
+  readonly acts: readonly ActState[];
+  /** the place of the act in hand */
+  readonly inHand?: number;
+  /** what is asked and not answered: it goes on after that and not before */
+  readonly asked: readonly Question[];
+  readonly waiting?: Waiting;
+  /** goes on lightly from here */
+  readonly isLightly: boolean;
+  readonly takeOff?: TakeOff;
+  /** when all that lay on the skin was taken off outside the protocol; ms since 1970 */
+  readonly tookOffAt?: number;
+  readonly stoppedWhy?: string;
+  readonly ready: ReadonlySet<string>;
+  /** amounts that were another than planned, by draw; in the unit of the material */
+  readonly took: ReadonlyMap<string, number>;
+  readonly notes: readonly string[];
+}
+
+/** For how long one waits at an answer where nothing is said. */
+const USUAL_WAIT_MINUTES = 3;
+const MINUTE_MS = 60_000;
+
+/**
+ * How a run stands after what happened, whatever the order in which taps came in and however often: an event of an id
+ * that was there counts once, what does not fit to where the run is changes nothing, and no time runs backwards.
+ */
+export function runState(plan: RunPlan, events: readonly RunEvent[]): RunState {
+  const seen = new Set<string>();
+  let state = notBegun(plan);
+  let now = 0;
+  for (const event of events) {
+    if (seen.has(event.id)) continue;
+    seen.add(event.id);
+    now = Math.max(now, Date.parse(event.at));
+    state = after(plan, state, event, now);
+  }
+  return state;
+}
+
+function notBegun({ acts }: RunPlan): RunState {
+  return {
+    status: 'not-begun',
+    acts: acts.map(() => ({ standing: 'to-come', answers: [] })),
+    asked: [],
+    isLightly: false,
+    ready: new Set(),
+    took: new Map(),
+    notes: [],
+  };
+}
+
+function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): RunState {
+  const { status } = state;
+  switch (event.kind) {
+    case 'began':
+      return status === 'not-begun'
+        ? goingTo(plan, { ...state, status: 'running', beganAt: now }, 0, now)
+        : state;
+    case 'readied': {
+      const ready = new Set(state.ready);
+      if (event.isReady) ready.add(event.thing);
+      else ready.delete(event.thing);
+      return { ...state, ready };
+    }
+    case 'done':
+      return isInHand(plan, state, event.act) && state.asked.length === 0
+        ? overAndOn(plan, state, now)
+        : state;
+    case 'undone':
+      return status === 'running' ? backTo(plan, state, event.act) : state;
+    case 'left-out':
+      return status === 'running' ? leftOut(plan, state, event.act, now) : state;
+    case 'taken-in':
+      return takenIn(plan, state, event.act);
+    case 'answered':
+      return isInHand(plan, state, event.act) ? answered(plan, state, event, now) : state;
+    case 'took': {
+      if (!Number.isFinite(event.quantity) || event.quantity < 0) return state;
+      return { ...state, took: new Map(state.took).set(event.draw, event.quantity) };
+    }
+    case 'noted': {
+      const words = event.words.trim();
+      return words === '' ? state : { ...state, notes: [...state.notes, words] };
+    }
+    case 'stopped':
+      return status === 'running' ? stopped(state, event.why, now) : state;
+    case 'took-off':
+      return tookOff(plan, state, now);
+    case 'ended':
+      /* Not before what must come off is off. */
+      return (status === 'running' || status === 'stopped') && !state.takeOff
+        ? ended(state, now)
+        : state;
+  }
+}
+
+function isInHand({ acts }: RunPlan, { status, inHand }: RunState, id: string): boolean {
+  return status === 'running' && inHand !== undefined && acts[inHand]?.id === id;
+}
+
+function withAct(state: RunState, at: number, change: Partial<ActState>): RunState {
+  const act = state.acts[at];
+  return act ? { ...state, acts: state.acts.with(at, { ...act, ...change }) } : state;
+}
+
+/** The next act that is to be done from a place on comes in hand; where there is none the visit is over. */
+function goingTo(plan: RunPlan, state: RunState, from: number, now: number): RunState {
+  const at = state.acts.findIndex(({ standing }, place) => place >= from && standing === 'to-come');
+  const { inHand: _, waiting: __, ...rest } = state;
+  if (at === -1) return ended({ ...rest, asked: [] }, now);
+  return {
+    ...withAct(rest, at, { standing: 'in-hand', beganAt: now }),
+    inHand: at,
+    asked: plan.acts[at]?.asks ?? [],
+  };
+}
+
+function overAndOn(plan: RunPlan, state: RunState, now: number): RunState {
+  const { inHand } = state;
+  if (inHand === undefined) return state;
+  const over = withAct(state, inHand, { standing: 'done', endedAt: now });
+  const { takeOff, ...rest } = over;
+  /* What took it off is over: it is off. */
+  return goingTo(plan, takeOff?.by === inHand ? rest : over, inHand + 1, now);
+}
+
+function ended(state: RunState, now: number): RunState {
+  const acts = state.acts.map((act): ActState =>
+    act.standing === 'in-hand'
+      ? { ...act, standing: 'done', endedAt: now }
+      : act.standing === 'to-come'
+        ? { ...act, standing: 'left-out' }
+        : act,
+  );
+  const { inHand: _, takeOff: __, waiting: ___, ...rest } = state;
+  const status = state.status === 'stopped' ? 'stopped' : 'ended';
+  return { ...rest, acts, status, endedAt: now, asked: [] };
+}
+
+/** What was pressed too early is taken back: its act goes on from when it began. */
+function backTo({ acts: planned }: RunPlan, state: RunState, id: string): RunState {
+  const { inHand } = state;
+  if (inHand === undefined || state.takeOff) return state;
+  const at = planned.findIndex((act) => act.id === id);
+  const last = state.acts.findLastIndex(
+    ({ standing }, place) => place < inHand && standing === 'done',
+  );
+  const act = state.acts[at];
+  if (!act || at !== last) return state;
+  const { endedAt: _, ...began } = act;
+  const { beganAt: __, ...fresh } = state.acts[inHand] as ActState;
+  const acts = state.acts
+    .with(inHand, { ...fresh, standing: 'to-come' })
+    .with(at, { ...began, standing: 'in-hand' });
+  const { waiting: ___, ...rest } = state;
+  /* What was asked there was answered. */
+  return { ...rest, acts, inHand: at, asked: [] };
+}
+
+function leftOut(plan: RunPlan, state: RunState, id: string, now: number): RunState {
+  const at = plan.acts.findIndex((act) => act.id === id);
+  const standing = state.acts[at]?.standing;
+  /* What takes off is never left out while something must come off. */
+  if (state.takeOff?.by === at) return state;
+  if (standing === 'to-come') return withAct(state, at, { standing: 'left-out' });
+  if (standing !== 'in-hand' || state.asked.length > 0) return state;
+  return goingTo(plan, withAct(state, at, { standing: 'left-out' }), at + 1, now);
+}
+
+function takenIn(plan: RunPlan, state: RunState, id: string): RunState {
+  const at = plan.acts.findIndex((act) => act.id === id);
+  const act = state.acts[at];
+  const isAhead = state.inHand !== undefined && at > state.inHand;
+  return act?.standing === 'left-out' && act.because === undefined && isAhead
+    ? withAct(state, at, { standing: 'to-come' })
+    : state;
+}
+
+function answered(
+  plan: RunPlan,
+  state: RunState,
+  event: Extract<RunEvent, { kind: 'answered' }>,
+  now: number,
+): RunState {
+  const { inHand } = state;
+  const question = state.asked.find(({ id }) => id === event.question);
+  const act = inHand === undefined ? undefined : state.acts[inHand];
+  if (inHand === undefined || !act || !question || !isAnswer(question, event.answer)) return state;
+  const ruled = ruleFor(question, event.answer);
+  const isOverdue = state.waiting !== undefined && now >= state.waiting.until;
+  /* Waiting has an end: what does not go by then comes off. */
+  const rule = ruled.response === 'wait' && isOverdue ? 'off' : ruled.response;
+  const own = event.response;
+  const response = own !== undefined && mayRespond(rule, own, event.reason) ? own : rule;
+  const given: Answered = {
+    question,
+    answer: event.answer,
+    rule,
+    response,
+    ...(event.reason !== undefined && { reason: event.reason }),
+    at: now,
+  };
+  const noted = withAct(state, inHand, { answers: [...act.answers, given] });
+  const asked = state.asked.filter(({ id }) => id !== event.question);
+  const { waiting, ...rest } = noted;
+  const going: RunState = { ...rest, asked };
+  switch (response) {
+    case 'go-on':
+      return going;
+    case 'lightly':
+      return { ...going, isLightly: true };
+    case 'fewer-layers':
+      return withoutFurtherLayers(plan, going, inHand);
+    case 'wait': {
+      const minutes = ruled.atMostMinutes ?? USUAL_WAIT_MINUTES;
+      return { ...noted, waiting: waiting ?? { since: now, until: now + minutes * MINUTE_MS } };
+    }
+    case 'off':
+    case 'neutralise':
+      return takingOff(plan, { ...going, asked: [] }, response, now);
+    case 'stop':
+      return stopped({ ...going, asked: [] }, question.ask, now);
+  }
+}
+
+/** No layer after the one in hand. */
+function withoutFurtherLayers({ acts }: RunPlan, state: RunState, inHand: number): RunState {
+  const here = acts[inHand];
+  if (!here?.group) return state;
+  return leavingOut(state, 'fewer-layers', (at) => {
+    const act = acts[at];
+    if (at <= inHand || !act || act.group !== here.group) return false;
+    return act.kind === 'wait' || (act.layer ?? 0) > (here.layer ?? 0);
+  });
+}
+
+function leavingOut(
+  state: RunState,
+  because: Response,
+  isLeftOut: (at: number) => boolean,
+): RunState {
+  const acts = state.acts.map((act, at): ActState =>
+    act.standing === 'to-come' && isLeftOut(at) ? { ...act, standing: 'left-out', because } : act,
+  );
+  return { ...state, acts };
+}
+
+/** Straight to what takes it off: nothing that lies between is done. */
+function takingOff(
+  plan: RunPlan,
+  state: RunState,
+  why: 'off' | 'neutralise',
+  now: number,
+): RunState {
+  const { inHand } = state;
+  const here = inHand === undefined ? undefined : plan.acts[inHand];
+  if (inHand === undefined || !here) return state;
+  const by = removalAfter(plan, state, inHand, why);
+  const over = withAct(state, inHand, { standing: 'done', endedAt: now });
+  if (by === undefined) {
+    /* The protocol does not say how: it is shown to be taken off, and then goes on after these layers. */
+    const without = leavingOut(
+      over,
+      why,
+      (at) => at > inHand && here.group !== undefined && plan.acts[at]?.group === here.group,
+    );
+    const { inHand: _, ...none } = without;
+    return { ...none, takeOff: { why, since: now } };
+  }
+  const between = leavingOut(over, why, (at) => at > inHand && at < by);
+  return { ...goingTo(plan, between, by, now), takeOff: { why, since: now, by } };
+}
+
+/** The next act that neutralises or takes off what lies where something is done now. */
+function removalAfter(
+  { acts }: RunPlan,
+  state: RunState,
+  inHand: number,
+  why: 'off' | 'neutralise',
+): number | undefined {
+  const zones = new Set(stepsOf(acts[inHand] as RunAct).flatMap((step) => workedLeaves(step)));
+  const isNext = (at: number, takes: (act: RunAct) => boolean): boolean => {
+    const act = acts[at];
+    return at > inHand && act !== undefined && state.acts[at]?.standing === 'to-come' && takes(act);
+  };
+  const removes = (act: RunAct): boolean =>
+    stepsOf(act).some((step) => {
+      const leaves = workedLeaves(step);
+      const meets =
+        leaves.length === 0 || zones.size === 0 || leaves.some((leaf) => zones.has(leaf));
+      return takesOff(step) && meets;
+    });
+  const neutralises = (act: RunAct): boolean =>
+    stepsOf(act).some(({ action }) => action === 'neutralise');
+  const first = why === 'neutralise' ? acts.findIndex((_, at) => isNext(at, neutralises)) : -1;
+  const found = first === -1 ? acts.findIndex((_, at) => isNext(at, removes)) : first;
+  return found === -1 ? undefined : found;
+}
+
+function stopped(state: RunState, why: string, now: number): RunState {
+  const { inHand, waiting: _, ...rest } = state;
+  const over =
+    inHand === undefined ? rest : withAct(rest, inHand, { standing: 'done', endedAt: now });
+  return {
+    ...leavingOut(over, 'stop', () => true),
+    status: 'stopped',
+    stoppedWhy: why,
+    asked: [],
+    takeOff: { why: 'stopped', since: now },
+  };
+}
+
+function tookOff(plan: RunPlan, state: RunState, now: number): RunState {
+  const { takeOff, ...rest } = state;
+  if (!takeOff) return state;
+  if (takeOff.by !== undefined) return overAndOn(plan, { ...state, asked: [] }, now);
+  const off: RunState = { ...rest, tookOffAt: now };
+  if (state.status === 'stopped') return off;
+  const last = state.acts.findLastIndex(({ standing }) => standing === 'done');
+  return goingTo(plan, off, last + 1, now);
+}
