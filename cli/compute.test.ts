@@ -59,8 +59,8 @@ describe('the command line', () => {
     ['is not JSON', () => 'buy towels', /not valid JSON/],
     [
       'is of another version',
-      (text) => text.replace('"formatVersion": 7', '"formatVersion": 8'),
-      /\/formatVersion: .*version 8/,
+      (text) => text.replace('"formatVersion": 8', '"formatVersion": 9'),
+      /\/formatVersion: .*version 9/,
     ],
     [
       'names a material that is not there',

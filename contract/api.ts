@@ -19,6 +19,8 @@ import type {
   Service,
   SoldCourse,
   Supplier,
+  Run,
+  RunLogEntry,
   Treatment,
 } from '@bienestar/core/house/house';
 import type { JournalEntry } from '@bienestar/core/house/journal';
@@ -260,6 +262,18 @@ export interface Performed {
   readonly missing: readonly { readonly materialId: MaterialId; readonly quantity: number }[];
   /** counted after the treatment, and so not drawn again */
   readonly counted: readonly MaterialId[];
+}
+
+/** A run and all that happened in it: `GET /api/runs/:id`. */
+export interface RunSoFar {
+  readonly run: Run;
+  /** in the order in which it came in */
+  readonly events: readonly RunLogEntry[];
+}
+
+/** The runs that have not ended: `GET /api/runs`. */
+export interface OpenRuns {
+  readonly runs: readonly Run[];
 }
 
 /** What a line of a count did: `POST /api/counts/:id/lines`. */

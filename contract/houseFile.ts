@@ -11,10 +11,11 @@ import {
   fromVersion4,
   fromVersion5,
   fromVersion6,
+  fromVersion7,
 } from './upgrade';
 
 /** The versions of the house file that are read. */
-const READ_VERSIONS: readonly number[] = [1, 2, 3, 4, 5, 6, HOUSE_FILE_VERSION];
+const READ_VERSIONS: readonly number[] = [1, 2, 3, 4, 5, 6, 7, HOUSE_FILE_VERSION];
 
 /**
  * Reads a house file from its text.
@@ -81,7 +82,8 @@ export function latestHouseFile(file: Plain): Plain {
   const fourth = third.formatVersion === 3 ? fromVersion3(third) : third;
   const fifth = fourth.formatVersion === 4 ? fromVersion4(fourth) : fourth;
   const sixth = fifth.formatVersion === 5 ? fromVersion5(fifth) : fifth;
-  return sixth.formatVersion === 6 ? fromVersion6(sixth) : sixth;
+  const seventh = sixth.formatVersion === 6 ? fromVersion6(sixth) : sixth;
+  return seventh.formatVersion === 7 ? fromVersion7(seventh) : seventh;
 }
 
 /** What is wrong with the format or version of a file: the other keys need not be there yet. */

@@ -6,6 +6,7 @@ import { demand, material, mix, supplier } from './schemas/shelf';
 import { block, deviceOfHouse, edition, protocol } from './schemas/protocol';
 import { journalEntry } from './schemas/journal';
 import { booking, countRound, order, soldCourse, treatment } from './schemas/restock';
+import { run, runEvent } from './schemas/run';
 import { scenario } from './schemas/scenario';
 import { menu, offer } from './schemas/sold';
 import { person, room, service } from './schemas/work';
@@ -49,6 +50,8 @@ export const HOUSE_LISTS: { readonly [L in HouseList]: ListRules<Row<L>> } = {
   scenarios: byId(scenario),
   bookings: byId(booking),
   treatments: byId(treatment),
+  runs: byId(run),
+  runEvents: byId(runEvent),
   soldCourses: byId(soldCourse),
   orders: byId(order),
   counts: byId(countRound),
@@ -77,6 +80,8 @@ export const HOUSE_LIST_NAMES = Object.keys(HOUSE_LISTS) as readonly HouseList[]
 export const GROWING_LISTS = [
   'bookings',
   'treatments',
+  'runs',
+  'runEvents',
   'prices',
   'lots',
   'movements',

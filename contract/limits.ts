@@ -51,6 +51,8 @@ export const LIMITS = {
   hoursPerWeek: { least: 0, most: 84 },
   taken: { least: 0, most: 10_000, whole: true },
   orderedPacks: { least: 1, most: 100_000, whole: true },
+  runSlotMinutes: { above: 0, most: MINUTES_IN_A_DAY },
+  runTook: { least: 0, most: LARGEST_QUANTITY },
   layers: { least: 1, most: 50, whole: true },
   layerScore: { least: 0, most: 10, whole: true },
   passes: { least: 1, most: 50, whole: true },

@@ -27,6 +27,7 @@ import {
   soldCourse,
   treatment,
 } from './schemas/restock';
+import { run, runEvent } from './schemas/run';
 import { scenario } from './schemas/scenario';
 import { menu, offer } from './schemas/sold';
 import { person, room, service } from './schemas/work';
@@ -81,6 +82,8 @@ export const SCHEMAS = {
   publishing,
   receiving,
   treatment,
+  run,
+  runEvent,
   booking,
   countedLine,
 } as const;

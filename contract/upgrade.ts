@@ -181,6 +181,11 @@ export function fromVersion6(file: Plain): Plain {
   };
 }
 
+/** A house file of version 7 in the words of version 8: nothing was run in the room yet. */
+export function fromVersion7(file: Plain): Plain {
+  return { ...file, formatVersion: 8, runs: [], runEvents: [] };
+}
+
 function isPlain(value: unknown): value is Plain {
   return typeof value === 'object' && value !== null;
 }

@@ -3,7 +3,7 @@ import { dayOf, daysAfter, daysBetween } from '../days/days';
 import { toSecond } from '../days/instants';
 import { instantAt, wallOf } from '../days/timeZones';
 import type { Lot, Movement } from './stock';
-import type { House, Order, Treatment } from './house';
+import type { House, Order, Run, RunLogEntry, Treatment } from './house';
 import type { JournalEntry } from './journal';
 import type { MaterialId } from './ids';
 
@@ -11,6 +11,9 @@ import type { MaterialId } from './ids';
 export interface HouseArchive extends Omit<House, 'stock' | 'log' | 'countedOn'> {
   /** what was performed, visit by visit */
   readonly treatments: readonly Treatment[];
+  /** visits that were run in the room, and all that happened in them */
+  readonly runs: readonly Run[];
+  readonly runEvents: readonly RunLogEntry[];
   readonly prices: readonly PricePoint[];
   readonly lots: readonly Lot[];
   readonly movements: readonly Movement[];
@@ -42,6 +45,9 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
   const moved = (day: string): string => daysAfter(day, by);
   const movedAt = (at: string): string =>
     toSecond(instantAt(wallOf(new Date(at), timeZone) + by * DAY_MS, timeZone));
+  /* What happens in a run is kept to the millisecond. */
+  const movedToTheMs = (at: string): string =>
+    new Date(Date.parse(movedAt(at)) + (Date.parse(at) % 1000)).toISOString();
   const isOfNewestDay = (at: string): boolean => dayOf(new Date(at), timeZone) === newestDay;
   const byClock = Date.parse(moment) - Date.parse(movedAt(newest));
   const withTheClock = (at: string): string => {
@@ -63,6 +69,8 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
       at: isOfNewestDay(treatment.at) ? withTheClock(treatment.at) : movedAt(treatment.at),
       ...(treatment.takenBackAt !== undefined && { takenBackAt: movedAt(treatment.takenBackAt) }),
     })),
+    runs: archive.runs.map((run) => ({ ...run, at: movedAt(run.at) })),
+    runEvents: archive.runEvents.map((event) => ({ ...event, at: movedToTheMs(event.at) })),
     soldCourses: archive.soldCourses.map((sold) => ({ ...sold, soldOn: moved(sold.soldOn) })),
     orders: archive.orders.map((order) => orderMoved(order, moved)),
     counts: archive.counts.map((round) => ({

@@ -26,6 +26,7 @@ export type { Edition } from './edition';
 export type * from './guest';
 export type * from './offer';
 export type * from './restock';
+export type { Run, RunLogEntry } from './run';
 export type * from './scenario';
 export type { Supplier } from './supplier';
 

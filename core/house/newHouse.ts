@@ -77,6 +77,8 @@ export function newHouse(timeZone = NEW_SETTINGS.timeZone): HouseArchive {
     scenarios: [],
     bookings: [],
     treatments: [],
+    runs: [],
+    runEvents: [],
     soldCourses: [],
     orders: [],
     counts: [],

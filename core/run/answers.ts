@@ -1,9 +1,7 @@
+import type { Answer } from '../house/run';
 import { GRADES, HIGHEST_SCORE, RESPONSES, type Question, type Response } from '../house/question';
 
 /* What an answer demands, and what may be done instead. */
-
-/** An answer as it is given: a score, the place of a grade, or a number; a word of a choice; any words. */
-export type Answer = number | string;
 
 /** From the mildest on. */
 export const FROM_MILDEST = Object.keys(RESPONSES) as readonly Response[];

@@ -17,7 +17,7 @@ import {
 } from '../testing/sample';
 import { mayRespond, ruleFor } from './answers';
 import { planOf, type RunPlan } from './plan';
-import type { Happening, RunEvent } from './runEvent';
+import type { Happening, RunEvent } from '../house/run';
 import { runState, type RunState } from './runState';
 import { contactsNow, couldGive, runTimes } from './runTimes';
 import { drawKey, entriesOfRun, usedInRun } from './used';

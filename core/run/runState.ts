@@ -2,9 +2,9 @@ import type { Question, Response } from '../house/question';
 import { takesOff } from '../house/takesOff';
 import { stepsOf } from '../time/contactClock';
 import { workedLeaves } from '../zone/workedLeaves';
-import { isAnswer, mayRespond, ruleFor, type Answer } from './answers';
+import { isAnswer, mayRespond, ruleFor } from './answers';
 import type { RunAct, RunPlan } from './plan';
-import type { RunEvent } from './runEvent';
+import type { Answer, RunEvent } from '../house/run';
 
 /** What was answered, and what followed. */
 export interface Answered {

@@ -6,7 +6,16 @@ import { balancesOf, stockFrom } from './ledger';
 
 /** The House of an archive: its ledger added up to what is on the shelf, its visits to a log. */
 export function houseOf(archive: HouseArchive): House {
-  const { prices: _prices, journal: _journal, lots, movements, treatments, ...house } = archive;
+  const {
+    prices: _prices,
+    journal: _journal,
+    runs: _runs,
+    runEvents: _runEvents,
+    lots,
+    movements,
+    treatments,
+    ...house
+  } = archive;
   const first = treatments.reduce(
     (least, { at }) => (at < least ? at : least),
     '9999-01-01T00:00:00Z',

@@ -12,6 +12,7 @@ import { audit } from './migrations/0009-audit';
 import { records } from './migrations/0010-records';
 import { timeZone } from './migrations/0011-time-zone';
 import { questions } from './migrations/0012-questions';
+import { runs } from './migrations/0013-runs';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
@@ -29,6 +30,7 @@ export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
       records,
       timeZone,
       questions,
+      runs,
     ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

@@ -82,6 +82,19 @@ const COLUMNS = {
     entryIds: json,
     takenBackAt: DataTypes.DATE,
   },
+  runs: {
+    id: key(),
+    ordinal: INTEGER,
+    at: DataTypes.DATE,
+    isOpen: DataTypes.BOOLEAN,
+    body: json,
+  },
+  run_events: {
+    ordinal: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+    id: STRING(64),
+    runId: STRING(64),
+    body: json,
+  },
   audit: {
     ordinal: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
     at: DataTypes.DATE,

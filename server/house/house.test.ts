@@ -191,6 +191,7 @@ describe('migrations', () => {
       '0010-records',
       '0011-time-zone',
       '0012-questions',
+      '0013-runs',
     ]);
     await database.close();
   });

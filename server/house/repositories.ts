@@ -7,6 +7,7 @@ import { keptReceipts } from '../orders/keptReceipts';
 import { orderRepository, type OrderRepository } from '../orders/orderRepository';
 import { keptPrices } from '../prices/keptPrices';
 import { priceRepository, type PriceRepository } from '../prices/priceRepository';
+import { runRepository, type RunRepository } from '../runs/runRepository';
 import { treatmentRepository, type TreatmentRepository } from '../treatments/treatmentRepository';
 import { documentRepositories, type AggregateRepositories } from './documentRepositories';
 
@@ -18,6 +19,7 @@ export type Repositories = Omit<ReturnType<typeof documentRepositories>, 'orders
   readonly ledger: LedgerRepository;
   readonly bookings: BookingRepository;
   readonly treatments: TreatmentRepository;
+  readonly runs: RunRepository;
   readonly audit: AuditTrail;
   /** the materials, whose prices are told by a price list and not by hand */
   readonly listedMaterials: AggregateRepositories['materials'];
@@ -41,6 +43,7 @@ export function repositoriesIn(session: Session, occasion: Occasion): Repositori
     ledger: ledgerRepository(session, audit),
     bookings: bookingRepository(session, audit),
     treatments: treatmentRepository(session, audit, occasion),
+    runs: runRepository(session, audit),
     audit,
   };
 }

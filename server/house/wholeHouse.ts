@@ -96,6 +96,8 @@ export function fillRows(into: Repositories): {
   return {
     bookings: into.bookings.load,
     treatments: into.treatments.load,
+    runs: into.runs.load,
+    runEvents: into.runs.loadEvents,
     prices: into.prices.load,
     lots: into.ledger.loadLots,
     movements: into.ledger.loadMovements,

@@ -56,6 +56,8 @@ export function pagesOfHouse(kept: Repositories): {
   return {
     bookings: () => onePage(kept.bookings.all()),
     treatments: () => kept.treatments.pages(),
+    runs: () => kept.runs.pages(),
+    runEvents: () => kept.runs.eventPages(),
     prices: () => onePage(kept.prices.all()),
     lots: () => kept.ledger.lotPages(),
     movements: () => kept.ledger.movementPages(),

@@ -167,7 +167,7 @@ describe('what clients send', () => {
   it('is saved for everybody or for none when a house is replaced while others write', async () => {
     const house = await demoHouse();
     const { rooms } = await api.house();
-    const file = JSON.stringify({ format: 'bienestar-house', formatVersion: 7, ...house });
+    const file = JSON.stringify({ format: 'bienestar-house', formatVersion: 8, ...house });
     const answers = await Promise.all([
       api.send('PUT', 'house/file', file),
       ...rooms.map((room) =>

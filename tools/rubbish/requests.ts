@@ -181,7 +181,7 @@ export function requestsFor(house: HouseSnapshot, dice: Dice): () => RubbishRequ
     () => ['POST', `copies/${dice.oneOf(ODD_IDS)}/bring-back`],
     () => ['GET', `copies/${dice.oneOf(ODD_IDS)}`],
     () => ['POST', 'house', { begin: dice.oneOf(['new', 'demo', 'x']) }],
-    () => ['PUT', 'house/file', { format: 'bienestar-house', formatVersion: 7 }],
+    () => ['PUT', 'house/file', { format: 'bienestar-house', formatVersion: 8 }],
     () => ['GET', dice.oneOf(ODD_IDS)],
   ];
 

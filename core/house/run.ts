@@ -1,9 +1,33 @@
-import type { PersonId, RunEventId } from '../house/ids';
-import type { Response } from '../house/question';
-import type { Answer } from './answers';
+import type { BookingId, PersonId, ProtocolId, RoomId, RunEventId, RunId, ServiceId } from './ids';
+import type { Protocol } from './protocol';
+import type { Response } from './question';
+import type { VisitKind } from './ways';
 
-/* What happened in a run, tap by tap. Each has an id made where it happened, so that it counts once. */
+/* A visit that is run in the treatment room. */
 
+/** What a run is of: fixed when it begins, whatever becomes of the protocol meanwhile. */
+export interface Run {
+  readonly id: RunId;
+  readonly serviceId: ServiceId;
+  readonly protocolId: ProtocolId;
+  /** worked for the guest: no choice is open */
+  readonly protocol: Protocol;
+  readonly visitKind: VisitKind;
+  readonly slotMinutes: number;
+  /** when the tray was begun, ISO 8601 in UTC */
+  readonly at: string;
+  readonly performedBy?: PersonId;
+  readonly roomId?: RoomId;
+  /** of the book */
+  readonly bookingId?: BookingId;
+  /** a first name, as the therapist knows the guest */
+  readonly guest?: string;
+}
+
+/** An answer as it is given: a score, the place of a grade, or a number; a word of a choice; any words. */
+export type Answer = number | string;
+
+/** What happened, tap by tap. Each has an id made where it happened, so that it counts once. */
 interface EventBase {
   readonly id: RunEventId;
   /** when, ISO 8601 in UTC to the millisecond */
@@ -51,3 +75,6 @@ export type Happening = RunEvent extends infer E
     ? Omit<E, keyof EventBase>
     : never
   : never;
+
+/** An event, and of which run it is. */
+export type RunLogEntry = RunEvent & { readonly runId: RunId };

@@ -1,0 +1,72 @@
+import Joi from 'joi';
+import { RESPONSES, type Response } from '@bienestar/core/house/question';
+import type { Run, RunLogEntry } from '@bienestar/core/house/run';
+import { LIMITS } from '../limits';
+import { byKey, id, instant, limited, number, shape, text } from './common';
+import { protocol } from './protocol';
+
+const LONGEST_WORDS = 500;
+
+/** A run as it begins. */
+export const run: Joi.ObjectSchema<Run> = shape<Run>({
+  id,
+  serviceId: id,
+  protocolId: id,
+  protocol,
+  visitKind: Joi.valid('first', 'returning').required(),
+  slotMinutes: limited(LIMITS.runSlotMinutes),
+  at: instant,
+  performedBy: id.optional(),
+  roomId: id.optional(),
+  bookingId: Joi.string().max(64).optional(),
+  guest: Joi.string().max(60).pattern(/\S/, 'name').optional(),
+});
+
+/** A moment to the millisecond: contact times are counted from it. */
+const moment = Joi.string()
+  .pattern(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/, 'moment')
+  .required();
+const base = { id, runId: id, at: moment, by: id.optional() };
+const act = Joi.string()
+  .pattern(/^[A-Za-z0-9_./-]{1,400}$/, 'act')
+  .required();
+const key = Joi.string().min(1).max(900).required();
+const words = Joi.string().max(LONGEST_WORDS).pattern(/\S/, 'words').required();
+const kind = <K extends RunLogEntry['kind']>(value: K): Joi.AnySchema<K> =>
+  Joi.valid(value).required();
+type Of<K extends RunLogEntry['kind']> = Extract<RunLogEntry, { kind: K }>;
+
+/** Something that happened in a run. */
+export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
+  began: shape<Of<'began'>>({ ...base, kind: kind('began') }),
+  readied: shape<Of<'readied'>>({
+    ...base,
+    kind: kind('readied'),
+    thing: key,
+    isReady: Joi.boolean().required(),
+  }),
+  done: shape<Of<'done'>>({ ...base, kind: kind('done'), act }),
+  undone: shape<Of<'undone'>>({ ...base, kind: kind('undone'), act }),
+  'left-out': shape<Of<'left-out'>>({ ...base, kind: kind('left-out'), act }),
+  'taken-in': shape<Of<'taken-in'>>({ ...base, kind: kind('taken-in'), act }),
+  answered: shape<Of<'answered'>>({
+    ...base,
+    kind: kind('answered'),
+    act,
+    question: key,
+    answer: Joi.alternatives<number | string>(number, text.max(LONGEST_WORDS)).required(),
+    response: Joi.valid(...(Object.keys(RESPONSES) as Response[])).optional(),
+    reason: text.max(LONGEST_WORDS).optional(),
+  }),
+  took: shape<Of<'took'>>({
+    ...base,
+    kind: kind('took'),
+    act,
+    draw: key,
+    quantity: limited(LIMITS.runTook),
+  }),
+  noted: shape<Of<'noted'>>({ ...base, kind: kind('noted'), words }),
+  stopped: shape<Of<'stopped'>>({ ...base, kind: kind('stopped'), why: text.max(LONGEST_WORDS) }),
+  'took-off': shape<Of<'took-off'>>({ ...base, kind: kind('took-off') }),
+  ended: shape<Of<'ended'>>({ ...base, kind: kind('ended') }),
+});
