@@ -4,6 +4,7 @@ import type { Run, RunLogEntry } from '@bienestar/core/house/run';
 import { LIMITS } from '../limits';
 import { byKey, id, instant, limited, number, shape, text } from './common';
 import { protocol } from './protocol';
+import { shownFor } from './work';
 
 const LONGEST_WORDS = 500;
 
@@ -19,6 +20,7 @@ export const run: Joi.ObjectSchema<Run> = shape<Run>({
   performedBy: id.optional(),
   roomId: id.optional(),
   bookingId: Joi.string().max(64).optional(),
+  client: shownFor,
   guest: Joi.string().max(60).pattern(/\S/, 'name').optional(),
 });
 
@@ -69,4 +71,5 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
   stopped: shape<Of<'stopped'>>({ ...base, kind: kind('stopped'), why: text.max(LONGEST_WORDS) }),
   'took-off': shape<Of<'took-off'>>({ ...base, kind: kind('took-off') }),
   ended: shape<Of<'ended'>>({ ...base, kind: kind('ended') }),
+  entered: shape<Of<'entered'>>({ ...base, kind: kind('entered') }),
 });

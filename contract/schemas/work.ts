@@ -49,7 +49,8 @@ export const person: Joi.ObjectSchema<Person> = shape<Person>({
   shareOfPrice: share.optional(),
 });
 
-const shownFor = shape<NonNullable<Service['shownFor']>>({
+/** What a guest is like, as far as it is said. */
+export const shownFor = shape<NonNullable<Service['shownFor']>>({
   skinType: Joi.valid(...SKIN_TYPES).optional(),
   phototype: Joi.valid(...PHOTOTYPES).optional(),
   conditions: some(finding, 80).unique(),

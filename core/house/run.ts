@@ -1,4 +1,5 @@
 import type { BookingId, PersonId, ProtocolId, RoomId, RunEventId, RunId, ServiceId } from './ids';
+import type { ClientTraits } from './client';
 import type { Protocol } from './protocol';
 import type { Response } from './question';
 import type { VisitKind } from './ways';
@@ -20,6 +21,8 @@ export interface Run {
   readonly roomId?: RoomId;
   /** of the book */
   readonly bookingId?: BookingId;
+  /** what the guest is like */
+  readonly client?: Partial<Omit<ClientTraits, 'visitKind'>>;
   /** a first name, as the therapist knows the guest */
   readonly guest?: string;
 }
@@ -67,6 +70,8 @@ export type RunEvent = EventBase &
     | { readonly kind: 'stopped'; readonly why: string }
     | { readonly kind: 'took-off' }
     | { readonly kind: 'ended' }
+    /** the visit is in the log, and what it used in the ledger */
+    | { readonly kind: 'entered' }
   );
 
 /** What happened, before it has an id and a moment. */

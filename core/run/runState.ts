@@ -69,6 +69,8 @@ export interface RunState {
   /** amounts that were another than planned, by draw; in the unit of the material */
   readonly took: ReadonlyMap<string, number>;
   readonly notes: readonly string[];
+  /** the visit is in the log */
+  readonly isEntered: boolean;
 }
 
 /** For how long one waits at an answer where nothing is said. */
@@ -101,6 +103,7 @@ function notBegun({ acts }: RunPlan): RunState {
     ready: new Set(),
     took: new Map(),
     notes: [],
+    isEntered: false,
   };
 }
 
@@ -146,6 +149,8 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
       return (status === 'running' || status === 'stopped') && !state.takeOff
         ? ended(state, now)
         : state;
+    case 'entered':
+      return { ...state, isEntered: true };
   }
 }
 

@@ -1,6 +1,12 @@
-import type { CountEntered, OrderReceived, Performed } from '@bienestar/contract/api';
-import type { CountedLine, Treatment } from '@bienestar/core/house/house';
-import type { OrderId } from '@bienestar/core/house/ids';
+import type {
+  CountEntered,
+  OpenRuns,
+  OrderReceived,
+  Performed,
+  RunSoFar,
+} from '@bienestar/contract/api';
+import type { CountedLine, Run, RunLogEntry, Treatment } from '@bienestar/core/house/house';
+import type { OrderId, RunId } from '@bienestar/core/house/ids';
 import type { Receiving } from '@bienestar/core/restock/receiveOrder';
 import type { CountEntry, TotalCountEntry, UseEntry } from '@bienestar/core/stock/entries';
 import { api, keepInHouse, keepStock, named, type Named } from './api';
@@ -44,6 +50,27 @@ export const happenedApi = api.injectEndpoints({
       }),
       invalidatesTags: (_performed, error) => (error ? [] : ['House', 'Ledger']),
     }),
+    beginRun: build.mutation<Run, Named<{ readonly run: Run }>>({
+      query: ({ run, writeId }) => ({
+        url: '/runs',
+        method: 'POST',
+        body: run,
+        headers: named(writeId),
+      }),
+    }),
+    addToRun: build.mutation<
+      RunSoFar,
+      Named<{ readonly runId: RunId; readonly events: readonly RunLogEntry[] }>
+    >({
+      query: ({ runId, events, writeId }) => ({
+        url: `/runs/${runId}/events`,
+        method: 'POST',
+        body: { events },
+        headers: named(writeId),
+      }),
+    }),
+    run: build.query<RunSoFar, RunId>({ query: (id) => `/runs/${id}` }),
+    openRuns: build.query<OpenRuns, void>({ query: () => '/runs' }),
     enterCounted: build.mutation<
       CountEntered,
       Named<{
@@ -68,3 +95,5 @@ export const happenedApi = api.injectEndpoints({
     }),
   }),
 });
+
+export const { useOpenRunsQuery } = happenedApi;

@@ -24,6 +24,10 @@ export function changeWords(change: Change): string {
       return 'what came of it';
     case 'count':
       return 'what was counted';
+    case 'run':
+      return 'that it began';
+    case 'run-events':
+      return 'what happened in the room';
     case 'visit':
       return 'that it was performed';
   }

@@ -1,6 +1,12 @@
 import type { Versioned } from '@bienestar/contract/api';
-import type { CountedLine, Protocol, Treatment } from '@bienestar/core/house/house';
-import type { MaterialId, OrderId } from '@bienestar/core/house/ids';
+import type {
+  CountedLine,
+  Protocol,
+  Run,
+  RunLogEntry,
+  Treatment,
+} from '@bienestar/core/house/house';
+import type { MaterialId, OrderId, RunId } from '@bienestar/core/house/ids';
 import type { Receiving } from '@bienestar/core/restock/receiveOrder';
 import type {
   CountEntry,
@@ -41,6 +47,8 @@ export type Change =
       readonly line: CountedLine;
       readonly entry: CountEntry | TotalCountEntry;
     }
+  | { readonly kind: 'run'; readonly run: Run }
+  | { readonly kind: 'run-events'; readonly runId: RunId; readonly events: readonly RunLogEntry[] }
   | {
       readonly kind: 'visit';
       readonly treatment: Treatment;
@@ -91,6 +99,10 @@ export function targetOf(change: Change): string {
       return `orders/${change.orderId}`;
     case 'count':
       return `counts/${change.roundId}`;
+    case 'run':
+      return `runs/${change.run.id}`;
+    case 'run-events':
+      return `runs/${change.runId}`;
     case 'visit':
       return `treatments/${change.treatment.id}`;
   }
@@ -114,6 +126,8 @@ export function materialsMovedBy(change: Change): readonly MaterialId[] {
     case 'receipt':
     case 'edit':
     case 'draft':
+    case 'run':
+    case 'run-events':
       return [];
   }
 }

@@ -80,7 +80,7 @@ export function senderOf(
   };
 
   const { enter } = api.endpoints;
-  const { receiveOrder, enterCounted, perform } = happenedApi.endpoints;
+  const { receiveOrder, enterCounted, perform, beginRun, addToRun } = happenedApi.endpoints;
   return async (write, fix) => {
     const { id: writeId, change } = write;
     if (change.kind === 'edit') return edit(write, change, fix);
@@ -105,6 +105,10 @@ export function senderOf(
       }
       case 'count':
         return sentBy(await dispatch(enterCounted.initiate({ ...change, writeId }, ASKED)));
+      case 'run':
+        return sentBy(await dispatch(beginRun.initiate({ ...change, writeId }, ASKED)));
+      case 'run-events':
+        return sentBy(await dispatch(addToRun.initiate({ ...change, writeId }, ASKED)));
       case 'visit':
         return sentBy(await dispatch(perform.initiate({ ...change, writeId }, ASKED)));
     }

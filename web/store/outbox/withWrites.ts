@@ -47,6 +47,8 @@ function withWrite(house: HouseSnapshot, { change }: QueuedWrite): HouseSnapshot
     case 'draft':
     case 'entry':
     case 'receipt':
+    case 'run':
+    case 'run-events':
       return house;
   }
 }
