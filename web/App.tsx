@@ -97,6 +97,8 @@ export const ROUTES: RouteObject[] = [
         'restock/orders/:orderId?',
         async () => (await import('./places/restock/orders/OrdersPlace')).OrdersPlace,
       ),
+      place('room', async () => (await import('./places/room/RoomPlace')).RoomPlace),
+      place('room/:runId', async () => (await import('./places/room/RunPlace')).RunPlace),
       place(
         'house/set-up/:question?',
         async () => (await import('./places/house/SetUpPlace')).SetUpPlace,

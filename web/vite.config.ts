@@ -18,8 +18,9 @@ export default defineConfig(({ command }) => ({
     manifest: true,
     target: 'es2023',
     modulePreload: { polyfill: false },
-    /* The first view names every part that may be asked for: names as long as tells versions apart. */
-    rolldownOptions: { output: { chunkFileNames: 'assets/[name]-[hash:7].js' } },
+    /* The first view names every part that may be asked for, so the names are short; the manifest has what is in
+       each. */
+    rolldownOptions: { output: { chunkFileNames: 'assets/[hash:8].js' } },
   },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4310' } },

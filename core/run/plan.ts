@@ -54,8 +54,13 @@ export interface RunContact {
 export interface RunPlan {
   readonly acts: readonly RunAct[];
   readonly contacts: readonly RunContact[];
-  /** expected minutes of all acts */
+  /** expected minutes of all that is done as a rule */
   readonly expected: number;
+}
+
+/** Whether an act is done as a rule: not what is only done if needed, and usually is not. */
+export function isUsual({ step }: Pick<RunAct, 'step'>): boolean {
+  return step?.optional?.usually !== 'left-out';
 }
 
 /**
@@ -118,7 +123,7 @@ export function planOf(
   return ok({
     acts,
     contacts: eachOnce(acts.flatMap((act, at) => contactsIn(acts, act, at))),
-    expected: acts.reduce((sum, { time }) => sum + meanMinutes(time), 0),
+    expected: acts.reduce((sum, act) => (isUsual(act) ? sum + meanMinutes(act.time) : sum), 0),
   });
 }
 

@@ -3,7 +3,7 @@ import { takesOff } from '../house/takesOff';
 import { stepsOf } from '../time/contactClock';
 import { workedLeaves } from '../zone/workedLeaves';
 import { isAnswer, mayRespond, ruleFor } from './answers';
-import type { RunAct, RunPlan } from './plan';
+import { isUsual, type RunAct, type RunPlan } from './plan';
 import type { Answer, RunEvent } from '../house/run';
 
 /** What was answered, and what followed. */
@@ -97,7 +97,10 @@ export function runState(plan: RunPlan, events: readonly RunEvent[]): RunState {
 function notBegun({ acts }: RunPlan): RunState {
   return {
     status: 'not-begun',
-    acts: acts.map(() => ({ standing: 'to-come', answers: [] })),
+    acts: acts.map((act): ActState => ({
+      standing: isUsual(act) ? 'to-come' : 'left-out',
+      answers: [],
+    })),
     asked: [],
     isLightly: false,
     ready: new Set(),

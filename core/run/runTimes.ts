@@ -80,7 +80,8 @@ function toCome(
   );
 }
 
-function minutesBetween(from: number, to: number): number {
+/** Minutes between two moments in ms since 1970; none where the later one is earlier. */
+export function minutesBetween(from: number, to: number): number {
   return Math.max(0, (to - from) / MINUTE_MS);
 }
 

@@ -2,7 +2,7 @@ import type { Draw } from '../draws/drawsOf';
 import { asId, type EntryId, type MaterialId, type RunId } from '../house/ids';
 import { asKept } from '../house/stock';
 import type { UseEntry } from '../stock/entries';
-import type { RunAct, RunPlan } from './plan';
+import { isUsual, type RunAct, type RunPlan } from './plan';
 import type { RunState } from './runState';
 
 /** What one draw of an act is called, so that another amount can be said of it. */
@@ -33,7 +33,7 @@ export function usedInRun({ acts }: RunPlan, state: RunState): UsedOfMaterial[] 
       const { materialId, consumed } = draw;
       const of = used.get(materialId) ?? { quantity: 0, planned: 0, isDrawn: false };
       used.set(materialId, of);
-      of.planned += consumed.usual;
+      if (isUsual(act)) of.planned += consumed.usual;
       opened.set(materialId, Math.max(opened.get(materialId) ?? 0, consumed.usual));
       if (!isDone) continue;
       of.isDrawn = true;

@@ -20,6 +20,7 @@ const PLACES = [
   ['/protocols', 'Protocols'],
   ['/menu', 'Menu'],
   ['/restock', 'Restock'],
+  ['/room', 'Room'],
   ['/house', 'House'],
 ] as const;
 

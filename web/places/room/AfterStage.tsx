@@ -1,0 +1,190 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Performed } from '@bienestar/contract/api';
+import { toSecond } from '@bienestar/core/days/instants';
+import type { Treatment } from '@bienestar/core/house/house';
+import { asId, type MaterialId } from '@bienestar/core/house/ids';
+import { GRADES } from '@bienestar/core/house/question';
+import { doneInRun, type DoneAct } from '@bienestar/core/run/done';
+import { entriesOfRun, usedInRun } from '@bienestar/core/run/used';
+import { minutesWords } from '../../format/amountWords';
+import { counted, number } from '../../format/figures';
+import { TableHead, figures, names } from '../../parts/TableHead';
+import { toast } from '../../parts/toast';
+import { useHouse } from '../../store/house';
+import { outbox } from '../../store/store';
+import { entered } from '../../store/useEnter';
+import { afterWords } from '../card/aroundWords';
+import { KnuckleButton } from './KnuckleButton';
+import { RunHeader } from './RunHeader';
+import { clockWords, layerWords, RESPONSE_WORDS } from './roomWords';
+import type { StageProps } from './stageProps';
+
+const CELL = 'py-2 pr-4';
+
+/** What really happened, planned beside done; entered, it is in the log and in the ledger. */
+export function AfterStage({ run, at, onHappens }: StageProps) {
+  const house = useHouse();
+  const { plan, state, work } = at;
+  const [isBusy, setIsBusy] = useState(false);
+  const [fault, setFault] = useState<string>();
+  const used = usedInRun(plan, state);
+  const kindOf = new Map(house.materials.map(({ id, kind }) => [id, kind]));
+  const nameOf = (id: MaterialId): string =>
+    house.materials.find((each) => each.id === id)?.name ?? 'no longer on the shelf';
+  const unitOf = (id: MaterialId): string =>
+    house.materials.find((each) => each.id === id)?.unit ?? '';
+  const isKept = (id: MaterialId): boolean => {
+    const kind = kindOf.get(id);
+    return kind !== undefined && kind !== 'linen';
+  };
+  const enter = async (): Promise<void> => {
+    const moment = toSecond(new Date(state.beganAt ?? Date.now()));
+    const treatment: Treatment = {
+      id: asId(run.id),
+      serviceId: run.serviceId,
+      at: moment,
+      visitKind: run.visitKind,
+      ...(run.bookingId && { bookingId: run.bookingId }),
+      entryIds: [],
+    };
+    const uses = entriesOfRun(run.id, used, isKept, moment, run.protocol.name);
+    setIsBusy(true);
+    const outcome = await outbox.put({ kind: 'visit', treatment, uses }, run.protocol.name).tried;
+    setIsBusy(false);
+    const end = entered(outcome);
+    setFault(end.ok ? undefined : end.message);
+    if (!end.ok) return;
+    onHappens({ kind: 'entered' });
+    if (outcome.is !== 'done') return;
+    const { missing } = outcome.data as Performed;
+    toast.success(
+      missing.length === 0
+        ? `${run.protocol.name} is entered.`
+        : `${run.protocol.name} is entered; ${counted(missing.length, 'material')} had less on the shelf than it took: count them.`,
+    );
+  };
+  const done = doneInRun(plan, state);
+  const after = work ? afterWords(run.protocol.around, house.materials) : [];
+  return (
+    <div className="flex h-full flex-col">
+      <RunHeader run={run} />
+      <div
+        tabIndex={0}
+        role="region"
+        aria-label="What happened"
+        className="min-h-0 flex-1 overflow-y-auto px-4 py-4 sm:px-6"
+      >
+        <h1 className="text-3xl">{state.status === 'stopped' ? 'Stopped' : 'The visit is over'}</h1>
+        <p className="text-lg">
+          In the room for {clockWords(done.minutes)} of a slot of {number(run.slotMinutes)} min;
+          expected were {clockWords(done.expected)}.
+        </p>
+        {state.status === 'stopped' && (
+          <p role="alert" className="mt-2 text-lg font-semibold text-clay">
+            ▲ It was stopped
+            {state.stoppedWhy === undefined || state.stoppedWhy === ''
+              ? ''
+              : ` at “${state.stoppedWhy}”`}
+            . Write down what was seen and done.
+          </p>
+        )}
+        <h2 className="mt-5 text-xl">What was done</h2>
+        <table className="mt-1 w-full max-w-4xl text-base">
+          <TableHead
+            columns={[...names('Step'), ...figures('Planned', 'Took'), ...names('Said and seen')]}
+            cell={CELL}
+          />
+          <tbody>
+            {done.acts.map((act) => (
+              <DoneLine key={act.act.id} done={act} />
+            ))}
+          </tbody>
+        </table>
+        <h2 className="mt-5 text-xl">What was used</h2>
+        <table className="mt-1 w-full max-w-xl text-base">
+          <TableHead columns={[...names('Product'), ...figures('Planned', 'Used')]} cell={CELL} />
+          <tbody>
+            {used.map(({ materialId, quantity, planned }) => (
+              <tr key={materialId} className="border-b border-line">
+                <td className={CELL}>{nameOf(materialId)}</td>
+                <td className={`${CELL} text-right`}>
+                  {number(planned)} {unitOf(materialId)}
+                </td>
+                <td className={`${CELL} text-right font-semibold`}>
+                  {number(quantity)} {unitOf(materialId)}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {after.length > 0 && (
+          <>
+            <h2 className="mt-5 text-xl">Afterwards</h2>
+            <ul className="max-w-3xl list-disc pl-5 text-base">
+              {after.map((words) => (
+                <li key={words}>{words}</li>
+              ))}
+            </ul>
+          </>
+        )}
+        {fault !== undefined && (
+          <p role="alert" className="mt-4 font-semibold text-clay">
+            ▲ {fault}
+          </p>
+        )}
+      </div>
+      <div className="flex flex-wrap items-center gap-3 border-t border-line px-4 py-3 sm:px-6">
+        {state.isEntered ? (
+          <>
+            <p role="status" className="flex-1 text-lg">
+              ✓ In the log and in the ledger.
+            </p>
+            <Link
+              to="/room"
+              className="inline-flex min-h-16 items-center rounded-md border-2 border-palm bg-palm px-5 text-xl font-semibold text-on-fill"
+            >
+              All visits
+            </Link>
+          </>
+        ) : (
+          <KnuckleButton
+            look="main"
+            className="flex-1"
+            disabled={isBusy}
+            onClick={() => void enter()}
+          >
+            Enter the visit
+          </KnuckleButton>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function DoneLine({ done: { act, of, minutes } }: { readonly done: DoneAct }) {
+  const isOut = of.standing === 'left-out';
+  return (
+    <tr className={`border-b border-line align-top ${isOut ? 'text-ink-soft' : ''}`}>
+      <td className={CELL}>
+        {act.name}
+        {act.group && <span className="block text-sm text-ink-soft">{layerWords(act)}</span>}
+      </td>
+      <td className={`${CELL} text-right whitespace-nowrap`}>{minutesWords(act.minutes)}</td>
+      <td className={`${CELL} text-right whitespace-nowrap`}>
+        {isOut ? 'left out' : clockWords(minutes)}
+      </td>
+      <td className={CELL}>
+        {of.answers.map(({ question, answer, response, reason }) => (
+          <span key={nanoid()} className="block">
+            {question.ask === '' ? 'Asked' : question.ask}:{' '}
+            {question.answer.kind === 'sign' ? GRADES[Number(answer)] : String(answer)},{' '}
+            {RESPONSE_WORDS[response].toLowerCase()}
+            {reason === undefined ? '' : ` (${reason})`}
+          </span>
+        ))}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,94 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Service } from '@bienestar/core/house/house';
+import type { BookingId } from '@bienestar/core/house/ids';
+import { bookedToday } from '@bienestar/core/run/bookedToday';
+import { momentText } from '../../format/figures';
+import { EmptyPlace } from '../../parts/EmptyPlace';
+import { useHouseClock } from '../../store/clock';
+import { useOpenRunsQuery } from '../../store/happenedApi';
+import { useHouse } from '../../store/house';
+import { BeginRun } from './BeginRun';
+
+interface Chosen {
+  readonly service: Service;
+  readonly bookingId?: BookingId;
+}
+
+const TILE =
+  'flex min-h-16 w-full items-center gap-4 rounded-md border-2 border-line-strong bg-sheet px-4 py-2 text-left text-lg';
+
+/** The treatment room: what goes on, what the book has for today, and any service at all. */
+export function RoomPlace() {
+  const house = useHouse();
+  const clock = useHouseClock();
+  const { data } = useOpenRunsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [chosen, setChosen] = useState<Chosen>();
+  const booked = bookedToday(house, clock);
+  const nameOf = (id: string): string =>
+    house.services.find((service) => service.id === id)?.name ?? 'a service that is gone';
+  const { editions } = house;
+  const onMenu = house.services.filter(({ protocolId }) =>
+    editions.some((edition) => edition.protocolId === protocolId),
+  );
+  if (chosen) return <BeginRun {...chosen} onLeave={() => setChosen(undefined)} />;
+  return (
+    <div className="flex h-full flex-col overflow-y-auto px-4 py-5 sm:px-6">
+      <h1 className="text-3xl">Treatment room</h1>
+      {data && data.runs.length > 0 && (
+        <section aria-label="Going on" className="mt-4">
+          <h2 className="text-xl">Going on</h2>
+          <ul className="mt-2 grid gap-2 lg:grid-cols-2">
+            {data.runs.map(({ id, serviceId, guest, at }) => (
+              <li key={id}>
+                <Link to={`/room/${id}`} className={`${TILE} border-palm`}>
+                  <span className="text-ink-soft">{momentText(at, clock.timeZone)}</span>
+                  <span className="min-w-0 flex-1">{nameOf(serviceId)}</span>
+                  {guest}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <section aria-label="In the book for today" className="mt-5">
+        <h2 className="text-xl">In the book for today</h2>
+        {booked.length === 0 && (
+          <p className="mt-1 text-ink-soft">Nothing that has not been entered yet.</p>
+        )}
+        <ul className="mt-2 grid gap-2 lg:grid-cols-2">
+          {booked.map(({ booking, service }) => (
+            <li key={booking.id}>
+              <button
+                type="button"
+                className={TILE}
+                onClick={() => setChosen({ service, bookingId: booking.id })}
+              >
+                <span className="text-ink-soft">{momentText(booking.at, clock.timeZone)}</span>
+                <span className="min-w-0 flex-1">{service.name}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section aria-label="Any service" className="mt-5">
+        <h2 className="text-xl">Any service</h2>
+        {onMenu.length === 0 ? (
+          <EmptyPlace title="No service can be run yet">
+            Publish the protocol of a service: what is run in the room is what was published.
+          </EmptyPlace>
+        ) : (
+          <ul className="mt-2 grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
+            {onMenu.map((service) => (
+              <li key={service.id}>
+                <button type="button" className={TILE} onClick={() => setChosen({ service })}>
+                  {service.name}
+                </button>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+    </div>
+  );
+}

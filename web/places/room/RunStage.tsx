@@ -1,0 +1,186 @@
+import { useEffect, useRef, useState } from 'react';
+import { isUsual } from '@bienestar/core/run/plan';
+import { contactsNow, couldGive, runTimes, type ContactNow } from '@bienestar/core/run/runTimes';
+import { timeWords } from '../../format/amountWords';
+import { useNow } from '../../store/runs/useRun';
+import { ActInHand } from './ActInHand';
+import { Gate } from './Gate';
+import { KnuckleButton } from './KnuckleButton';
+import { useContactSignal, useScreenAwake } from './roomSignals';
+import { RunHeader } from './RunHeader';
+import { behindWords, chanceWords, clockWords, giveWords } from './roomWords';
+import type { StageProps } from './stageProps';
+import { TakeOffStage } from './TakeOffStage';
+import { WhatComes } from './WhatComes';
+
+/** Below this chance to end in the slot it is said what could give. */
+const IN_DANGER = 0.7;
+const MOST_GIVING = 3;
+const SAME_PRESS_MS = 600;
+/** What a space bar, an enter key and the usual pedals send. */
+const PEDAL_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight']);
+
+/** The visit itself: one act at a time, worked with a knuckle or a pedal. */
+export function RunStage({ run, at, onHappens }: StageProps) {
+  const { plan, state } = at;
+  const now = useNow();
+  const times = runTimes(plan, state, run.slotMinutes, now);
+  const contacts = contactsNow(plan, state, now);
+  const act = state.inHand === undefined ? undefined : plan.acts[state.inHand];
+  const [question] = state.asked;
+  const [isListed, setIsListed] = useState(false);
+  const last = state.acts.findLastIndex(
+    ({ standing }, place) => standing === 'done' && place < (state.inHand ?? 0),
+  );
+  const giving =
+    times.chance < IN_DANGER
+      ? couldGive(plan, state, run.slotMinutes, now).slice(0, MOST_GIVING)
+      : [];
+  const mayGoOn = act !== undefined && question === undefined;
+  const beganAt = state.inHand === undefined ? undefined : state.acts[state.inHand]?.beganAt;
+  const goOn = (): void => {
+    /* A pedal that bounces, or a knuckle that strikes twice, is one press. */
+    const isSamePress = beganAt !== undefined && Date.now() - beganAt < SAME_PRESS_MS;
+    if (mayGoOn && !isSamePress) onHappens({ kind: 'done', act: act.id });
+  };
+  usePedal(goOn);
+  useScreenAwake(true);
+  useContactSignal(contacts[0]?.stage);
+  const next = plan.acts.find(
+    (_, place) => place > (state.inHand ?? -1) && state.acts[place]?.standing === 'to-come',
+  );
+  const stop = (): void => onHappens({ kind: 'stopped', why: '' });
+  if (state.takeOff || state.status === 'stopped')
+    return <TakeOffStage run={run} at={at} onHappens={onHappens} />;
+  return (
+    <div className="flex h-full flex-col">
+      <RunHeader run={run}>
+        <p aria-label="How far it is" className="text-lg tabular-nums">
+          <strong>{clockWords(times.gone)}</strong> · {behindWords(times)} · {chanceWords(times)}
+        </p>
+      </RunHeader>
+      {contacts.length > 0 && (
+        <ul aria-label="On the skin" className="flex flex-col">
+          {contacts.map((contact) => (
+            <ContactClockLine key={contact.id} contact={contact} />
+          ))}
+        </ul>
+      )}
+      <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row">
+        {act && (
+          <ActInHand
+            act={act}
+            line={act.step && at.lines.get(act.step.id)}
+            beside={act.meanwhile.flatMap(({ id }) => at.lines.get(id) ?? [])}
+            minutes={times.inHand}
+            isLightly={state.isLightly}
+          />
+        )}
+        {question && act && (
+          <Gate
+            key={`${act.id}/${question.id}/${state.acts[state.inHand ?? 0]?.answers.length ?? 0}`}
+            question={question}
+            waiting={state.waiting}
+            now={now}
+            onAnswer={(given) =>
+              onHappens({ kind: 'answered', act: act.id, question: question.id, ...given })
+            }
+          />
+        )}
+        {isListed && (
+          <WhatComes
+            plan={plan}
+            state={state}
+            onLeaveOut={(id) => onHappens({ kind: 'left-out', act: id })}
+            onTakeIn={(id) => onHappens({ kind: 'taken-in', act: id })}
+          />
+        )}
+      </div>
+      {giving.length > 0 && (
+        <section aria-label="What could give" className="border-t border-line px-4 py-2 sm:px-6">
+          <ul className="flex flex-wrap gap-x-4 text-lg">
+            {giving.map((each) => (
+              <li key={each.act}>
+                {each.how === 'left-out' ? (
+                  <KnuckleButton onClick={() => onHappens({ kind: 'left-out', act: each.act })}>
+                    {giveWords(each)}
+                  </KnuckleButton>
+                ) : (
+                  <span className="inline-flex min-h-16 items-center">{giveWords(each)}</span>
+                )}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <div className="flex flex-wrap gap-3 border-t border-line px-4 py-3 sm:px-6">
+        <KnuckleButton
+          disabled={last === -1}
+          onClick={() => {
+            const before = plan.acts[last];
+            if (before) onHappens({ kind: 'undone', act: before.id });
+          }}
+        >
+          Back
+        </KnuckleButton>
+        <KnuckleButton look="main" className="min-w-64 flex-1" disabled={!mayGoOn} onClick={goOn}>
+          {next ? `Done. Next: ${next.name}` : 'Done: that was the last'}
+        </KnuckleButton>
+        {act?.step?.optional && isUsual(act) && question === undefined && (
+          <KnuckleButton onClick={() => onHappens({ kind: 'left-out', act: act.id })}>
+            Leave it out
+          </KnuckleButton>
+        )}
+        <KnuckleButton aria-expanded={isListed} onClick={() => setIsListed(!isListed)}>
+          What comes
+        </KnuckleButton>
+        <KnuckleButton look="stop" onClick={stop}>
+          Stop and take off
+        </KnuckleButton>
+      </div>
+    </div>
+  );
+}
+
+/** Goes on at a pedal, which is a keyboard with one key; a button that has the focus is pressed itself. */
+function usePedal(goOn: () => void): void {
+  const latest = useRef(goOn);
+  useEffect(() => {
+    latest.current = goOn;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const isElsewhere =
+        event.target instanceof Element && event.target.closest('button, a, input, select, dialog');
+      if (!PEDAL_KEYS.has(event.key) || event.repeat || isElsewhere) return;
+      event.preventDefault();
+      latest.current();
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, []);
+}
+
+const STAGES = {
+  calm: { look: 'bg-sunk', words: 'on the skin' },
+  soon: { look: 'bg-clay-wash font-semibold', words: 'soon off' },
+  'off-now': { look: 'bg-clay text-on-fill font-bold', words: 'OFF NOW' },
+} as const;
+
+/** How long a product lies there, against its longest. */
+function ContactClockLine({ contact }: { readonly contact: ContactNow }) {
+  const { name, minutes, lastTouchedMinutes, capMinutes, stage } = contact;
+  const { look, words } = STAGES[stage];
+  return (
+    <li className={`flex flex-wrap items-center gap-x-4 px-4 py-2 text-xl sm:px-6 ${look}`}>
+      <span className="min-w-40 flex-1">
+        {stage === 'calm' ? '' : '▲ '}
+        {name}: {words}
+      </span>
+      <span className="tabular-nums" role="timer" aria-label={`${name} on the skin`}>
+        {clockWords(minutes)} of {timeWords(capMinutes)}
+      </span>
+      <span className="text-base">last touched {clockWords(lastTouchedMinutes)}</span>
+    </li>
+  );
+}

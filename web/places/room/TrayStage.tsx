@@ -1,0 +1,97 @@
+import { trayOf } from '@bienestar/core/room/tray';
+import { onHandOf } from '@bienestar/core/house/stock';
+import { useHouse } from '../../store/house';
+import { clientWords } from '../../format/protocolWords';
+import { clientOfRun } from '@bienestar/core/run/begun';
+import { trayWords, type TrayLine } from '../card/trayWords';
+import { KnuckleButton } from './KnuckleButton';
+import { RunHeader } from './RunHeader';
+import type { StageProps } from './stageProps';
+
+/** What must stand ready, ticked with a knuckle; then the room is taken. */
+export function TrayStage({ run, at, onHappens }: StageProps) {
+  const house = useHouse();
+  const { work, state } = at;
+  const tray =
+    work &&
+    trayOf(
+      [
+        {
+          name: run.protocol.name,
+          protocol: work.protocol,
+          schedule: work.schedule,
+          draws: work.draws,
+        },
+      ],
+      work.shelf,
+      work.settings,
+    );
+  const lines = tray?.ok ? trayWords(tray.value, house) : [];
+  const missing = new Set(
+    house.stock.flatMap((stock) => (onHandOf(stock) > 0 ? [] : [stock.materialId as string])),
+  );
+  const left = lines.filter(({ key }) => !state.ready.has(key)).length;
+  return (
+    <div className="flex h-full flex-col">
+      <RunHeader run={run} />
+      <div className="min-h-0 flex-1 overflow-y-auto px-4 py-4 sm:px-6">
+        <h1 className="text-3xl">The tray</h1>
+        <p className="text-lg text-ink-soft">
+          {clientWords(clientOfRun(run))} ·{' '}
+          {left === 0 ? 'all of it stands ready' : `${left} of ${lines.length} still to get`}
+        </p>
+        <ul className="mt-3 grid gap-2 lg:grid-cols-2">
+          {lines.map((line) => (
+            <li key={line.key}>
+              <Tick
+                line={line}
+                isReady={state.ready.has(line.key)}
+                isMissing={missing.has(line.key)}
+                onTick={(isReady) => onHappens({ kind: 'readied', thing: line.key, isReady })}
+              />
+            </li>
+          ))}
+        </ul>
+        {lines.length === 0 && (
+          <p className="text-lg">Nothing is known of what this visit takes: see its card.</p>
+        )}
+      </div>
+      <div className="flex gap-3 border-t border-line px-4 py-3 sm:px-6">
+        <KnuckleButton look="main" className="flex-1" onClick={() => onHappens({ kind: 'began' })}>
+          The room is taken: begin
+        </KnuckleButton>
+      </div>
+    </div>
+  );
+}
+
+interface TickProps {
+  readonly line: TrayLine;
+  readonly isReady: boolean;
+  readonly isMissing: boolean;
+  readonly onTick: (isReady: boolean) => void;
+}
+
+function Tick({ line, isReady, isMissing, onTick }: TickProps) {
+  return (
+    <button
+      type="button"
+      role="checkbox"
+      aria-checked={isReady}
+      onClick={() => onTick(!isReady)}
+      className={`flex min-h-16 w-full items-center gap-4 rounded-md border-2 px-4 py-2 text-left text-lg ${isReady ? 'border-palm bg-palm-wash' : 'border-line-strong bg-sheet'}`}
+    >
+      <span aria-hidden className="w-7 text-center text-2xl">
+        {isReady ? '✓' : '○'}
+      </span>
+      <span className="min-w-0 flex-1">
+        <strong>{line.amount}</strong> {line.name}
+        {line.note !== '' && <span className="block text-base text-ink-soft">{line.note}</span>}
+        {isMissing && (
+          <span className="block text-base text-clay">▲ none on the shelf by the ledger</span>
+        )}
+      </span>
+      <span className="text-base text-ink-soft">{line.at}</span>
+    </button>
+  );
+}

@@ -1,0 +1,57 @@
+import type { RunPlan } from '@bienestar/core/run/plan';
+import type { RunState } from '@bienestar/core/run/runState';
+import { minutesWords } from '../../format/amountWords';
+import { KnuckleButton } from './KnuckleButton';
+import { layerWords } from './roomWords';
+
+interface WhatComesProps {
+  readonly plan: RunPlan;
+  readonly state: RunState;
+  readonly onLeaveOut: (act: string) => void;
+  readonly onTakeIn: (act: string) => void;
+}
+
+/** All that comes after what is in hand, and what is left out of it. */
+export function WhatComes({ plan, state, onLeaveOut, onTakeIn }: WhatComesProps) {
+  const from = (state.inHand ?? -1) + 1;
+  return (
+    <section
+      aria-label="What comes"
+      className="border-t border-line lg:w-96 lg:overflow-y-auto lg:border-t-0 lg:border-l"
+    >
+      <ol>
+        {plan.acts.map((act, place) => {
+          const of = state.acts[place];
+          if (place < from || !of) return null;
+          const isOut = of.standing === 'left-out';
+          return (
+            <li
+              key={act.id}
+              className="flex min-h-16 items-center gap-3 border-b border-line px-4 text-lg"
+            >
+              <span className={`min-w-0 flex-1 ${isOut ? 'text-ink-soft line-through' : ''}`}>
+                {act.name}
+                <span className="block text-base text-ink-soft">
+                  {[layerWords(act), minutesWords(act.minutes)].filter(Boolean).join(' · ')}
+                </span>
+              </span>
+              {isOut && of.because === undefined && (
+                <KnuckleButton aria-label={`Do “${act.name}”`} onClick={() => onTakeIn(act.id)}>
+                  do it
+                </KnuckleButton>
+              )}
+              {!isOut && (
+                <KnuckleButton
+                  aria-label={`Leave out “${act.name}”`}
+                  onClick={() => onLeaveOut(act.id)}
+                >
+                  leave out
+                </KnuckleButton>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </section>
+  );
+}

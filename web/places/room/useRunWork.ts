@@ -1,0 +1,44 @@
+import { useMemo } from 'react';
+import { clientOfRun } from '@bienestar/core/run/begun';
+import { planOf, type RunPlan } from '@bienestar/core/run/plan';
+import { runState, type RunState } from '@bienestar/core/run/runState';
+import type { RunSoFar } from '@bienestar/contract/api';
+import type { WorkedProtocol } from '@bienestar/core/house/house';
+import { clientWords } from '../../format/protocolWords';
+import { useFigures, useHouse } from '../../store/house';
+import { cardWords, type CardLine } from '../card/cardWords';
+import { roomWorkOf, type RoomWork } from '../card/roomWork';
+
+/** A run as the room shows it. */
+export interface RunWork {
+  readonly plan: RunPlan;
+  readonly state: RunState;
+  /** with amounts; nothing where they cannot be said any more, as when a material is gone */
+  readonly work: RoomWork | undefined;
+  /** what the card says of each step, by its id */
+  readonly lines: ReadonlyMap<string, CardLine>;
+}
+
+/** What is to be done in a run, and how far it is; nothing where its protocol cannot be arranged. */
+export function useRunWork({ run, events }: RunSoFar): RunWork | undefined {
+  const house = useHouse();
+  const { materials } = useFigures();
+  const planned = useMemo(() => {
+    const client = clientOfRun(run);
+    const service = house.services.find(({ id }) => id === run.serviceId);
+    const inUse = { protocol: run.protocol, mixes: house.mixes, called: 'as it was begun' };
+    const work = roomWorkOf(house, materials, inUse, service, client);
+    const known = work.ok ? work.value : undefined;
+    const protocol = known?.protocol ?? (run.protocol as WorkedProtocol);
+    const plan = planOf(protocol, run.visitKind, known?.draws ?? [], house.settings);
+    const card = known && cardWords(known, clientWords(client));
+    const lines = new Map(
+      card?.stretches.flatMap((stretch) => stretch.lines.map((line) => [line.key, line] as const)),
+    );
+    return plan.ok ? { plan: plan.value, work: known, lines } : undefined;
+  }, [house, materials, run]);
+  return useMemo(
+    () => planned && { ...planned, state: runState(planned.plan, events) },
+    [planned, events],
+  );
+}
