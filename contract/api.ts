@@ -271,7 +271,7 @@ export interface RunSoFar {
   readonly events: readonly RunLogEntry[];
 }
 
-/** The runs that have not ended: `GET /api/runs`. */
+/** The runs that are neither entered nor put away: `GET /api/runs`. */
 export interface OpenRuns {
   readonly runs: readonly Run[];
 }

@@ -72,4 +72,5 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
   'took-off': shape<Of<'took-off'>>({ ...base, kind: kind('took-off') }),
   ended: shape<Of<'ended'>>({ ...base, kind: kind('ended') }),
   entered: shape<Of<'entered'>>({ ...base, kind: kind('entered') }),
+  'put-away': shape<Of<'put-away'>>({ ...base, kind: kind('put-away') }),
 });

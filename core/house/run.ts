@@ -72,6 +72,8 @@ export type RunEvent = EventBase &
     | { readonly kind: 'ended' }
     /** the visit is in the log, and what it used in the ledger */
     | { readonly kind: 'entered' }
+    /** it is not entered: nobody came, or it was begun by mistake */
+    | { readonly kind: 'put-away' }
   );
 
 /** What happened, before it has an id and a moment. */
@@ -80,6 +82,11 @@ export type Happening = RunEvent extends infer E
     ? Omit<E, keyof EventBase>
     : never
   : never;
+
+/** Whether nothing is left to do with a run after an event. */
+export function closesRun({ kind }: Pick<RunEvent, 'kind'>): boolean {
+  return kind === 'entered' || kind === 'put-away';
+}
 
 /** An event, and of which run it is. */
 export type RunLogEntry = RunEvent & { readonly runId: RunId };

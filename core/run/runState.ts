@@ -71,6 +71,8 @@ export interface RunState {
   readonly notes: readonly string[];
   /** the visit is in the log */
   readonly isEntered: boolean;
+  /** it is not to be entered */
+  readonly isPutAway: boolean;
 }
 
 /** For how long one waits at an answer where nothing is said. */
@@ -107,6 +109,7 @@ function notBegun({ acts }: RunPlan): RunState {
     took: new Map(),
     notes: [],
     isEntered: false,
+    isPutAway: false,
   };
 }
 
@@ -154,6 +157,9 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
         : state;
     case 'entered':
       return { ...state, isEntered: true };
+    case 'put-away':
+      /* What is in the log stays there, and nobody leaves while something must come off. */
+      return state.isEntered || state.takeOff ? state : { ...ended(state, now), isPutAway: true };
   }
 }
 

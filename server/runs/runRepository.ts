@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize';
-import type { Run, RunLogEntry } from '@bienestar/core/house/run';
+import { closesRun, type Run, type RunLogEntry } from '@bienestar/core/house/run';
 import type { AuditTrail } from '../audit/auditTrail';
 import { keptMoment } from '../db/moments';
 import { fromJson } from '../db/optional';
@@ -26,7 +26,7 @@ const PART = 'runs';
 
 /** Visits that are run in the room, and what happened in them. */
 export interface RunRepository {
-  /** those that have not ended, the newest first */
+  /** those that are neither entered nor put away, the newest first */
   readonly open: () => Promise<Run[]>;
   readonly find: (id: string) => Promise<Run | undefined>;
   /** begins one; false when its id is there already */
@@ -56,7 +56,6 @@ export function runRepository(
     );
     return rows.map(({ body }) => fromJson<Run>(body));
   };
-  /** Over is what has ended, or was stopped and ended. */
   const close = (ids: readonly string[]): Promise<unknown> =>
     ids.length === 0
       ? Promise.resolve()
@@ -65,8 +64,8 @@ export function runRepository(
           replacements: { ids },
           transaction,
         });
-  const endedIn = (events: readonly RunLogEntry[]): string[] => [
-    ...new Set(events.flatMap(({ kind, runId }) => (kind === 'ended' ? [runId] : []))),
+  const closedBy = (events: readonly RunLogEntry[]): string[] => [
+    ...new Set(events.flatMap((event) => (closesRun(event) ? [event.runId] : []))),
   ];
   return {
     open: () => select('is_open', {}),
@@ -109,7 +108,7 @@ export function runRepository(
         );
         if (isNew > 0) added.push(event);
       }
-      await close(endedIn(added));
+      await close(closedBy(added));
       if (added.length > 0)
         await audit.add({ part: PART, id, before: null, after: { events: added } });
     },
@@ -130,7 +129,7 @@ export function runRepository(
     loadEvents: async (all) => {
       const rows = all.map((event) => ({ id: event.id, runId: event.runId, body: event }));
       await writeRows(runEvents, rows, transaction);
-      await close(endedIn(all));
+      await close(closedBy(all));
     },
   };
 }

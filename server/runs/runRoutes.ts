@@ -12,7 +12,7 @@ const MOST_EVENTS = 2_000;
 
 /**
  * The routes of visits that are run in the room.
- * - `GET /` those that have not ended, the newest first.
+ * - `GET /` those that are neither entered nor put away, the newest first.
  * - `POST /` begins one: 201; sent again by its id 200; 400 for a service that is not there, 409 for an id of another.
  * - `GET /:id` the run and all that happened in it, in the order in which it came in; 404.
  * - `POST /:id/events` `{ events }`: each counts once by its id, whoever sends it and however often; 200 with the run

@@ -99,8 +99,12 @@ describe('a run', () => {
     expect((await api.send('POST', 'runs/none/events', { events: [] })).status).toBe(404);
   });
 
-  it('is no longer open when it has ended, and comes back with the house file', async () => {
-    await api.send('POST', 'runs/run-1/events', { events: [event({ kind: 'ended' })] });
+  it('is no longer open when it is entered, and comes back with the house file', async () => {
+    await api.send('POST', 'runs/run-1/events', {
+      events: [event({ kind: 'ended' })],
+    });
+    expect((await api.send<OpenRuns>('GET', 'runs')).body.runs).toHaveLength(1);
+    await api.send('POST', 'runs/run-1/events', { events: [event({ kind: 'entered' })] });
     expect((await api.send<OpenRuns>('GET', 'runs')).body.runs).toEqual([]);
     const before = await soFar();
     const file = await (await fetch(`${api.url}/api/house/file`)).text();

@@ -16,6 +16,7 @@ import { useHouse } from '../../store/house';
 import { outbox } from '../../store/store';
 import { entered } from '../../store/useEnter';
 import { afterWords } from '../card/aroundWords';
+import { HeldButton } from './HeldButton';
 import { KnuckleButton } from './KnuckleButton';
 import { RunHeader } from './RunHeader';
 import { clockWords, layerWords, RESPONSE_WORDS } from './roomWords';
@@ -149,14 +150,20 @@ export function AfterStage({ run, at, onHappens }: StageProps) {
             </Link>
           </>
         ) : (
-          <KnuckleButton
-            look="main"
-            className="flex-1"
-            disabled={isBusy}
-            onClick={() => void enter()}
-          >
-            Enter the visit
-          </KnuckleButton>
+          <>
+            <HeldButton
+              words="Not performed: put it away"
+              onHeld={() => onHappens({ kind: 'put-away' })}
+            />
+            <KnuckleButton
+              look="main"
+              className="flex-1"
+              disabled={isBusy}
+              onClick={() => void enter()}
+            >
+              Enter the visit
+            </KnuckleButton>
+          </>
         )}
       </div>
     </div>

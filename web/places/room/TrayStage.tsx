@@ -1,15 +1,22 @@
+import { useNavigate } from 'react-router';
 import { trayOf } from '@bienestar/core/room/tray';
 import { onHandOf } from '@bienestar/core/house/stock';
 import { useHouse } from '../../store/house';
 import { clientWords } from '../../format/protocolWords';
 import { clientOfRun } from '@bienestar/core/run/begun';
 import { trayWords, type TrayLine } from '../card/trayWords';
+import { HeldButton } from './HeldButton';
 import { KnuckleButton } from './KnuckleButton';
 import { RunHeader } from './RunHeader';
 import type { StageProps } from './stageProps';
 
 /** What must stand ready, ticked with a knuckle; then the room is taken. */
 export function TrayStage({ run, at, onHappens }: StageProps) {
+  const navigate = useNavigate();
+  const putAway = (): void => {
+    onHappens({ kind: 'put-away' });
+    void navigate('/room');
+  };
   const house = useHouse();
   const { work, state } = at;
   const tray =
@@ -56,7 +63,8 @@ export function TrayStage({ run, at, onHappens }: StageProps) {
           <p className="text-lg">Nothing is known of what this visit takes: see its card.</p>
         )}
       </div>
-      <div className="flex gap-3 border-t border-line px-4 py-3 sm:px-6">
+      <div className="flex flex-wrap gap-3 border-t border-line px-4 py-3 sm:px-6">
+        <HeldButton words="Nobody came: put it away" onHeld={putAway} />
         <KnuckleButton look="main" className="flex-1" onClick={() => onHappens({ kind: 'began' })}>
           The room is taken: begin
         </KnuckleButton>

@@ -1,0 +1,168 @@
+import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { OpenRuns, RunSoFar } from '@bienestar/contract/api';
+import type { Treatment } from '@bienestar/core/house/house';
+import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
+
+/* A visit in the room: taps and a pedal, a gate, no network, another tablet; nothing is lost and nothing twice. */
+
+let person: Person;
+beforeEach(async () => {
+  await freshHouse();
+  person = await newPerson();
+});
+afterEach(() => person.close());
+afterAll(leave);
+
+const read = async <T>(path: string): Promise<T> =>
+  (await (await fetch(`${ownHouse().url}/api/${path}`)).json()) as T;
+const runId = (): string => new URL(person.page.url()).pathname.split('/').at(-1) ?? '';
+const soFar = (id = runId()): Promise<RunSoFar> => read<RunSoFar>(`runs/${id}`);
+
+/** Begins a visit of a service, with its tray untouched. */
+async function begin(service: string): Promise<void> {
+  await person.goTo('/room');
+  await person.click('button', service);
+  await person.click('button', 'Ione');
+  await person.click('button', 'To the tray');
+  await person.sees('still to get');
+}
+
+/** The act in hand, in large letters. */
+const inHand = (who = person): Promise<string> =>
+  who.page.$eval('[aria-label="In hand"] h1', (element) => (element as HTMLElement).innerText);
+
+async function waitFor(name: string, who = person): Promise<void> {
+  await who.waitFor(
+    async () => (await inHand(who).catch(() => '')) === name,
+    `“${name}” is in hand`,
+  );
+}
+
+const OVER = 'The visit is over';
+const inHandOrOver = (): Promise<string> =>
+  person.page.$eval('#place h1', (element) => (element as HTMLElement).innerText);
+
+/** Presses the pedal until the next act is in hand, or the visit is over. */
+async function pedalOn(): Promise<void> {
+  const before = await inHandOrOver();
+  await person.waitFor(async () => {
+    if ((await inHandOrOver()) !== before) return true;
+    await person.page.keyboard.press('PageDown');
+    return false;
+  }, `it goes on from “${before}”`);
+}
+
+/** Presses the pedal until an act is in hand; it takes a press a moment after the last one. */
+async function pedalTo(name: string): Promise<void> {
+  await person.waitFor(async () => {
+    if ((await inHand()) === name) return true;
+    await person.page.keyboard.press('Space');
+    return false;
+  }, `the pedal leads to “${name}”`);
+}
+
+describe('a visit', () => {
+  it('goes from the tray to the log by knuckle and pedal, once', async () => {
+    await begin('Sheet-mask and light express');
+    await person.page.click('[role=checkbox]');
+    await person.sees(/all of it stands ready|still to get/);
+    await person.click('button', 'The room is taken: begin');
+    const first = await inHand();
+    /* A pedal that bounces is one press. */
+    await person.page.keyboard.press('Space');
+    expect(await inHand()).toBe(first);
+    for (let acts = 0; acts < 40 && (await inHandOrOver()) !== OVER; acts += 1) await pedalOn();
+    await person.sees('The visit is over');
+    await person.click('button', 'Enter the visit');
+    await person.sees('In the log and in the ledger.');
+    const { treatments } = await read<{ readonly treatments: readonly Treatment[] }>('treatments');
+    const entered = treatments.filter(({ id }) => (id as string) === runId());
+    expect(entered).toHaveLength(1);
+    expect(entered[0]?.entryIds.length).toBeGreaterThan(0);
+    expect((await read<OpenRuns>('runs')).runs).toEqual([]);
+    /* It is entered for good: also after the page was opened anew. */
+    await person.goTo(`/room/${runId()}`);
+    await person.sees('In the log and in the ledger.');
+  });
+
+  it('asks before it goes on, and an answer that demands it leads to taking off and nowhere else', async () => {
+    await begin('Fruit-acid renewal');
+    await person.click('button', 'The room is taken: begin');
+    await pedalTo('Contact time, watch the skin');
+    await person.sees('How much redness?');
+    await person.page.keyboard.press('Space');
+    await person.page.keyboard.press('Space');
+    expect(await inHand()).toBe('Contact time, watch the skin');
+    expect(
+      await person.page.$eval('[aria-label="On the skin"]', (list) => list.textContent),
+    ).toMatch(/on the skin.*of 3 min/);
+    await person.click('button', 'marked');
+    await person.sees('Neutralise now');
+    await person.seesNot('What comes');
+    await waitFor('Neutralise and rinse');
+    await person.click('button', 'It is off');
+    await waitFor('Aloe gel rests');
+    const { events } = await soFar();
+    expect(events.filter(({ kind }) => kind === 'answered')).toHaveLength(1);
+  });
+
+  it('is stopped from anywhere: what is on comes off, and then it is over', async () => {
+    await begin('Fruit-acid renewal');
+    await person.click('button', 'The room is taken: begin');
+    await pedalTo('Brush one layer on');
+    await person.click('button', 'Stop and take off');
+    await person.sees('call the emergency services first');
+    await person.click('button', 'It is off');
+    await person.click('button', 'The visit is over');
+    await person.sees('Write down what was seen and done');
+    await person.click('button', 'Enter the visit');
+    await person.sees('In the log and in the ledger.');
+  });
+});
+
+describe('without network', () => {
+  it('goes on, is kept, and arrives once', async () => {
+    await begin('Sheet-mask and light express');
+    await person.click('button', 'The room is taken: begin');
+    await person.waitFor(async () => (await soFar()).events.length === 1, 'that it began is known');
+    await person.page.setOfflineMode(true);
+    await pedalOn();
+    const second = await inHand();
+    expect((await soFar()).events).toHaveLength(1);
+    await person.page.setOfflineMode(false);
+    await person.waitFor(async () => (await soFar()).events.length === 2, 'it arrives');
+    await person.goTo(`/room/${runId()}`);
+    await waitFor(second);
+    expect((await soFar()).events.map(({ kind }) => kind)).toEqual(['began', 'done']);
+  });
+
+  it('goes on where it was, to the second, when the tab is killed and opened again', async () => {
+    await begin('Fruit-acid renewal');
+    await person.click('button', 'The room is taken: begin');
+    await pedalTo('Cleanse');
+    const path = new URL(person.page.url()).pathname;
+    await person.page.goto('about:blank');
+    await person.goTo(path);
+    await waitFor('Cleanse');
+    const { events } = await soFar();
+    const began = Date.parse(events.at(-1)?.at ?? '');
+    const shown = await person.page.$eval('[aria-label="Minutes of this"]', (clock) => {
+      const [minutes = 0, seconds = 0] = (clock.textContent ?? '').split(':').map(Number);
+      return { seconds: minutes * 60 + seconds, now: Date.now() };
+    });
+    expect(Math.abs(shown.seconds - (shown.now - began) / 1000)).toBeLessThan(2.5);
+  });
+});
+
+it('is followed on a second tablet', async () => {
+  await begin('Fruit-acid renewal');
+  await person.click('button', 'The room is taken: begin');
+  await pedalTo('Cleanse');
+  const other = await newPerson();
+  await other.goTo('/room');
+  await other.page.click('[aria-label="Going on"] a');
+  await waitFor('Cleanse', other);
+  await pedalTo('Degrease');
+  await waitFor('Degrease', other);
+  await other.close();
+});
