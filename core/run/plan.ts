@@ -2,6 +2,7 @@ import type { Draw } from '../draws/drawsOf';
 import type {
   LayerGroup,
   Minutes,
+  Source,
   Step,
   Stretch,
   TestSpot,
@@ -45,6 +46,8 @@ export interface RunContact {
   readonly id: string;
   /** of the step that says how long */
   readonly name: string;
+  /** what lies there */
+  readonly source?: Source;
   readonly capMinutes: number;
   readonly from: number;
   readonly until: number;
@@ -170,12 +173,27 @@ function eachOnce(all: readonly RunContact[]): RunContact[] {
   return [...new Map(all.toReversed().map((each) => [keyOf(each), each])).values()].toReversed();
 }
 
+/** What an act puts on first. */
+function sourceOf(act: RunAct | undefined): Source | undefined {
+  return act && stepsOf(act).flatMap(({ doses }) => doses.map(({ source }) => source))[0];
+}
+
 function contactsIn(acts: readonly RunAct[], act: RunAct, at: number): RunContact[] {
   return stepsOf(act).flatMap((step: Step): RunContact[] => {
     const { capMinutes, capSince, name } = step;
     if (capMinutes === undefined) return [];
-    const span = capSince === undefined ? undefined : contactSpan(acts, at, step);
-    const { from, until } = span ?? { from: at, until: at + 1 };
-    return [{ id: `${act.id}:${step.id}`, name, capMinutes, from, until }];
+    const span = contactSpan(acts, at, step);
+    const { from, until } = capSince && span ? span : { from: at, until: at + 1 };
+    const source = span && sourceOf(acts[span.from]);
+    return [
+      {
+        id: `${act.id}:${step.id}`,
+        name,
+        ...(source && { source }),
+        capMinutes,
+        from,
+        until,
+      },
+    ];
   });
 }

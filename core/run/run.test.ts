@@ -153,6 +153,18 @@ describe('a run', () => {
     expect(state.acts[1]).toMatchObject({ beganAt: msAt(5), endedAt: msAt(5) });
   });
 
+  it('leaves out what is left out, but not what takes off what lies there', () => {
+    const leave = (act: string): RunEvent => event(6.5, { kind: 'left-out', act });
+    const standings = (state: RunState): readonly string[] =>
+      state.acts.map(({ standing }) => standing);
+    expect(standings(run(...toFirstLayer, leave('massage//')))[8]).toBe('left-out');
+    expect(standings(run(...toFirstLayer, leave('rinse//')))[7]).toBe('to-come');
+    const nothingOn = [leave('acid/1/'), leave('acid/2/'), leave('acid/3/'), leave('cleanse//')];
+    expect(standings(run(...nothingOn, leave('rinse//')))[7]).toBe('left-out');
+    const again = event(7, { kind: 'taken-in', act: 'massage//' });
+    expect(standings(run(...toFirstLayer, leave('massage//'), again))[8]).toBe('to-come');
+  });
+
   it('takes a tap back, and goes on from when its act began', () => {
     const state = run(...toFirstLayer, event(6.1, { kind: 'undone', act: 'cleanse//' }));
     expect(inHand(state)).toBe('cleanse//');
@@ -245,6 +257,9 @@ describe('a gate', () => {
     expect(contactsNow(plan, stopped, msAt(9))).toHaveLength(1);
     const tooSoon = [...toFirstLayer, answer(8, 'acid/1/', 9), event(9, { kind: 'ended' })];
     expect(run(...tooSoon).endedAt).toBeUndefined();
+    const after = [...toFirstLayer, answer(8, 'acid/1/', 7), done(9, 'rinse//')];
+    const later = run(...after, event(10, { kind: 'stopped', why: '' }));
+    expect(contactsNow(plan, later, msAt(11))).toEqual([]);
     const off = run(...tooSoon, event(10, { kind: 'took-off' }), event(11, { kind: 'ended' }));
     expect([off.status, off.endedAt, contactsNow(plan, off, msAt(12))]).toEqual([
       'stopped',

@@ -1,3 +1,4 @@
+import type { Step } from '../house/house';
 import type { Question, Response } from '../house/question';
 import { takesOff } from '../house/takesOff';
 import { stepsOf } from '../time/contactClock';
@@ -226,13 +227,43 @@ function backTo({ acts: planned }: RunPlan, state: RunState, id: string): RunSta
   return { ...rest, acts, inHand: at, asked: [] };
 }
 
+/**
+ * Whether an act may be left out: not one that is over, that waits for an answer, or that takes off what lies on the
+ * skin by then.
+ */
+export function mayBeLeftOut(plan: RunPlan, state: RunState, at: number): boolean {
+  const act = plan.acts[at];
+  const standing = state.acts[at]?.standing;
+  if (!act || (standing !== 'to-come' && standing !== 'in-hand')) return false;
+  if (state.takeOff?.by === at || (standing === 'in-hand' && state.asked.length > 0)) return false;
+  const isDone = (place: number): boolean => state.acts[place]?.standing !== 'left-out';
+  const removes = (place: number): boolean =>
+    isDone(place) && stepsOf(plan.acts[place] as RunAct).some(takesOff);
+  if (!stepsOf(act).some(takesOff)) return true;
+  const since = plan.acts.findLastIndex((_, place) => place < at && removes(place)) + 1;
+  return !plan.acts.some(
+    (other, place) =>
+      place >= since &&
+      place < at &&
+      isDone(place) &&
+      stepsOf(other).some((step) => step.doses.length > 0 && meets(step, stepsOf(act))),
+  );
+}
+
+/** Whether a step shares skin with one of others; one that says no place may be anywhere. */
+function meets(step: Step, others: readonly Step[]): boolean {
+  const leaves = workedLeaves(step);
+  return others.some((other) => {
+    const there = workedLeaves(other);
+    return leaves.length === 0 || there.length === 0 || leaves.some((leaf) => there.includes(leaf));
+  });
+}
+
 function leftOut(plan: RunPlan, state: RunState, id: string, now: number): RunState {
   const at = plan.acts.findIndex((act) => act.id === id);
   const standing = state.acts[at]?.standing;
-  /* What takes off is never left out while something must come off. */
-  if (state.takeOff?.by === at) return state;
+  if (!mayBeLeftOut(plan, state, at)) return state;
   if (standing === 'to-come') return withAct(state, at, { standing: 'left-out' });
-  if (standing !== 'in-hand' || state.asked.length > 0) return state;
   return goingTo(plan, withAct(state, at, { standing: 'left-out' }), at + 1, now);
 }
 
@@ -347,18 +378,13 @@ function removalAfter(
   inHand: number,
   why: 'off' | 'neutralise',
 ): number | undefined {
-  const zones = new Set(stepsOf(acts[inHand] as RunAct).flatMap((step) => workedLeaves(step)));
+  const here = stepsOf(acts[inHand] as RunAct);
   const isNext = (at: number, takes: (act: RunAct) => boolean): boolean => {
     const act = acts[at];
     return at > inHand && act !== undefined && state.acts[at]?.standing === 'to-come' && takes(act);
   };
   const removes = (act: RunAct): boolean =>
-    stepsOf(act).some((step) => {
-      const leaves = workedLeaves(step);
-      const meets =
-        leaves.length === 0 || zones.size === 0 || leaves.some((leaf) => zones.has(leaf));
-      return takesOff(step) && meets;
-    });
+    stepsOf(act).some((step) => takesOff(step) && meets(step, here));
   const neutralises = (act: RunAct): boolean =>
     stepsOf(act).some(({ action }) => action === 'neutralise');
   const first = why === 'neutralise' ? acts.findIndex((_, at) => isNext(at, neutralises)) : -1;

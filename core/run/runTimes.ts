@@ -1,5 +1,5 @@
 import type { Phase } from '../house/actions';
-import type { Step } from '../house/house';
+import type { Source, Step } from '../house/house';
 import { effectsOf } from '../house/actions';
 import { stepsOf } from '../time/contactClock';
 import { meanMinutes, NO_TIME, type Distribution } from '../time/distribution';
@@ -179,7 +179,10 @@ export type ContactStage = 'calm' | 'soon' | 'off-now';
 /** A product that lies on the skin. */
 export interface ContactNow {
   readonly id: string;
+  /** the step that says how long */
   readonly name: string;
+  /** what lies there */
+  readonly source?: Source;
   readonly capMinutes: number;
   /** of the skin that was touched first */
   readonly minutes: number;
@@ -204,12 +207,13 @@ export function contactsNow(plan: RunPlan, state: RunState, now: number): Contac
     !isOff(state, contact);
   return plan.contacts
     .filter(isOn)
-    .map(({ id, name, capMinutes, from }): ContactNow => {
+    .map(({ id, name, source, capMinutes, from }): ContactNow => {
       const first = state.acts[from];
       const minutes = minutesBetween(first?.beganAt ?? now, now);
       return {
         id,
         name,
+        ...(source && { source }),
         capMinutes,
         minutes,
         lastTouchedMinutes: minutesBetween(first?.endedAt ?? now, now),
@@ -223,6 +227,8 @@ export function contactsNow(plan: RunPlan, state: RunState, now: number): Contac
 function isOff({ acts, takeOff, tookOffAt }: RunState, { from, until }: RunContact): boolean {
   const putOn = acts[from];
   if (tookOffAt !== undefined && (putOn?.beganAt ?? 0) <= tookOffAt) return true;
-  if (until === from + 1 && putOn?.endedAt !== undefined) return takeOff === undefined;
+  /* What is taken off because of this very act is still there. */
+  if (until === from + 1 && putOn?.endedAt !== undefined)
+    return takeOff === undefined || putOn.endedAt < takeOff.since;
   return acts.some(({ beganAt }, at) => at >= until && beganAt !== undefined);
 }

@@ -1,11 +1,9 @@
-import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Performed } from '@bienestar/contract/api';
 import { toSecond } from '@bienestar/core/days/instants';
 import type { Treatment } from '@bienestar/core/house/house';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
-import { GRADES } from '@bienestar/core/house/question';
 import { doneInRun, type DoneAct } from '@bienestar/core/run/done';
 import { entriesOfRun, usedInRun } from '@bienestar/core/run/used';
 import { minutesWords } from '../../format/amountWords';
@@ -19,7 +17,7 @@ import { afterWords } from '../card/aroundWords';
 import { HeldButton } from './HeldButton';
 import { KnuckleButton } from './KnuckleButton';
 import { RunHeader } from './RunHeader';
-import { clockWords, layerWords, RESPONSE_WORDS } from './roomWords';
+import { answeredWords, askedWords, clockWords, layerWords, RESPONSE_WORDS } from './roomWords';
 import type { StageProps } from './stageProps';
 
 const CELL = 'py-2 pr-4';
@@ -183,10 +181,9 @@ function DoneLine({ done: { act, of, minutes } }: { readonly done: DoneAct }) {
         {isOut ? 'left out' : clockWords(minutes)}
       </td>
       <td className={CELL}>
-        {of.answers.map(({ question, answer, response, reason }) => (
-          <span key={nanoid()} className="block">
-            {question.ask === '' ? 'Asked' : question.ask}:{' '}
-            {question.answer.kind === 'sign' ? GRADES[Number(answer)] : String(answer)},{' '}
+        {of.answers.map(({ question, answer, response, reason, at }) => (
+          <span key={`${question.id}/${at}`} className="block">
+            {askedWords(question)} {answeredWords(question, answer)},{' '}
             {RESPONSE_WORDS[response].toLowerCase()}
             {reason === undefined ? '' : ` (${reason})`}
           </span>

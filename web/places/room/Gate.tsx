@@ -2,7 +2,6 @@ import { useState } from 'react';
 import {
   GRADES,
   HIGHEST_SCORE,
-  SIGNS,
   type Question,
   type Response,
 } from '@bienestar/core/house/question';
@@ -13,7 +12,7 @@ import { minutesBetween } from '@bienestar/core/run/runTimes';
 import { number } from '../../format/figures';
 import { HeldButton } from './HeldButton';
 import { KnuckleButton } from './KnuckleButton';
-import { clockWords, RESPONSE_WORDS } from './roomWords';
+import { answeredWords, askedWords, clockWords, RESPONSE_WORDS } from './roomWords';
 
 /** Why a stronger way is gone than the rule says; said by one tap. */
 const REASONS = ['the guest is used to it', 'it fades at once', 'the lead says so'] as const;
@@ -44,7 +43,7 @@ export function Gate({ question, waiting, now, onAnswer }: GateProps) {
       aria-label="Asked"
       className="flex flex-1 flex-col justify-center gap-6 border-l-8 border-palm bg-palm-wash px-6 py-6"
     >
-      <p className="font-serif text-4xl">{asked(question)}</p>
+      <p className="font-serif text-4xl">{askedWords(question)}</p>
       {waiting && (
         <p role="status" className="text-xl">
           {now < waiting.until
@@ -57,7 +56,7 @@ export function Gate({ question, waiting, now, onAnswer }: GateProps) {
       ) : (
         <>
           <p className="text-2xl">
-            Said: <strong>{saidAnswer(question, answer)}</strong>. The house says:{' '}
+            Said: <strong>{answeredWords(question, answer)}</strong>. The house says:{' '}
             <strong>{RESPONSE_WORDS[rule]}</strong>
           </p>
           <div className="flex flex-wrap gap-3">
@@ -85,16 +84,6 @@ export function Gate({ question, waiting, now, onAnswer }: GateProps) {
       )}
     </section>
   );
-}
-
-function asked({ ask, answer }: Question): string {
-  if (ask !== '') return ask;
-  return answer.kind === 'sign' ? `How much ${SIGNS[answer.sign]}?` : 'How is it?';
-}
-
-function saidAnswer({ answer }: Question, given: Answer): string {
-  if (answer.kind === 'sign') return GRADES[Number(given)] ?? String(given);
-  return typeof given === 'number' ? number(given) : given;
 }
 
 interface AnswersProps {

@@ -2,13 +2,14 @@ import { useEffect, useRef, useState } from 'react';
 import { isUsual } from '@bienestar/core/run/plan';
 import { contactsNow, couldGive, runTimes, type ContactNow } from '@bienestar/core/run/runTimes';
 import { timeWords } from '../../format/amountWords';
+import { useHouse } from '../../store/house';
 import { useNow } from '../../store/runs/useRun';
 import { ActInHand } from './ActInHand';
 import { Gate } from './Gate';
 import { KnuckleButton } from './KnuckleButton';
 import { useContactSignal, useScreenAwake } from './roomSignals';
 import { RunHeader } from './RunHeader';
-import { behindWords, chanceWords, clockWords, giveWords } from './roomWords';
+import { behindWords, chanceWords, clockWords, giveWords, onSkinWords } from './roomWords';
 import type { StageProps } from './stageProps';
 import { TakeOffStage } from './TakeOffStage';
 import { WhatComes } from './WhatComes';
@@ -24,6 +25,7 @@ const PEDAL_KEYS = new Set([' ', 'Enter', 'PageDown', 'ArrowRight']);
 export function RunStage({ run, at, onHappens }: StageProps) {
   const { plan, state } = at;
   const now = useNow();
+  const house = useHouse();
   const times = runTimes(plan, state, run.slotMinutes, now);
   const contacts = contactsNow(plan, state, now);
   const act = state.inHand === undefined ? undefined : plan.acts[state.inHand];
@@ -62,7 +64,11 @@ export function RunStage({ run, at, onHappens }: StageProps) {
       {contacts.length > 0 && (
         <ul aria-label="On the skin" className="flex flex-col">
           {contacts.map((contact) => (
-            <ContactClockLine key={contact.id} contact={contact} />
+            <ContactClockLine
+              key={contact.id}
+              contact={contact}
+              name={onSkinWords(contact, house)}
+            />
           ))}
         </ul>
       )}
@@ -168,8 +174,14 @@ const STAGES = {
 } as const;
 
 /** How long a product lies there, against its longest. */
-function ContactClockLine({ contact }: { readonly contact: ContactNow }) {
-  const { name, minutes, lastTouchedMinutes, capMinutes, stage } = contact;
+function ContactClockLine({
+  contact,
+  name,
+}: {
+  readonly contact: ContactNow;
+  readonly name: string;
+}) {
+  const { minutes, lastTouchedMinutes, capMinutes, stage } = contact;
   const { look, words } = STAGES[stage];
   return (
     <li className={`flex flex-wrap items-center gap-x-4 px-4 py-2 text-xl sm:px-6 ${look}`}>

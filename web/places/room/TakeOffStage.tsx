@@ -1,23 +1,25 @@
+import { takesOff } from '@bienestar/core/house/takesOff';
 import { contactsNow, minutesBetween } from '@bienestar/core/run/runTimes';
+import { amountText } from '../../format/amountWords';
+import { useHouse } from '../../store/house';
 import { useNow } from '../../store/runs/useRun';
 import { ActInHand } from './ActInHand';
 import { KnuckleButton } from './KnuckleButton';
 import { useContactSignal, useScreenAwake } from './roomSignals';
 import { RunHeader } from './RunHeader';
-import { clockWords, takeOffTitle } from './roomWords';
+import { clockWords, onSkinWords, takeOffTitle } from './roomWords';
 import type { StageProps } from './stageProps';
 
 /** What has to come off, and nothing else: how, what to do, whom to call, what to write down. */
 export function TakeOffStage({ run, at, onHappens }: StageProps) {
   const { plan, state } = at;
   const now = useNow();
+  const house = useHouse();
   const { takeOff, status } = state;
   const act = takeOff?.by === undefined ? undefined : plan.acts[takeOff.by];
   const removals = [
     ...new Map(
-      plan.acts.flatMap(({ step }) =>
-        step?.removal && step.removal.how !== 'stays-on' ? [[step.id, step] as const] : [],
-      ),
+      plan.acts.flatMap(({ step }) => (step && takesOff(step) ? [[step.id, step] as const] : [])),
     ).values(),
   ];
   const isStopped = status === 'stopped';
@@ -32,7 +34,7 @@ export function TakeOffStage({ run, at, onHappens }: StageProps) {
         {takeOff && (
           <p className="text-2xl tabular-nums">
             {clockWords(minutesBetween(takeOff.since, now))} since
-            {worst && ` · ${worst.name} has been on for ${clockWords(worst.minutes)}`}
+            {worst && ` · ${onSkinWords(worst, house)}: on for ${clockWords(worst.minutes)}`}
           </p>
         )}
       </div>
@@ -52,11 +54,12 @@ export function TakeOffStage({ run, at, onHappens }: StageProps) {
             {removals.map((step) => (
               <p key={step.id}>
                 {step.name}
-                {at.lines.get(step.id)?.details.map((words) => (
-                  <span key={words} className="block text-lg text-ink-soft">
-                    {words}
-                  </span>
-                ))}
+                <span className="block text-lg text-ink-soft">
+                  {[
+                    ...(at.lines.get(step.id)?.amounts.map(amountText) ?? []),
+                    ...(at.lines.get(step.id)?.details ?? []),
+                  ].join(' · ')}
+                </span>
               </p>
             ))}
           </section>

@@ -1,5 +1,5 @@
 import type { RunPlan } from '@bienestar/core/run/plan';
-import type { RunState } from '@bienestar/core/run/runState';
+import { mayBeLeftOut, type RunState } from '@bienestar/core/run/runState';
 import { minutesWords } from '../../format/amountWords';
 import { KnuckleButton } from './KnuckleButton';
 import { layerWords } from './roomWords';
@@ -40,7 +40,7 @@ export function WhatComes({ plan, state, onLeaveOut, onTakeIn }: WhatComesProps)
                   do it
                 </KnuckleButton>
               )}
-              {!isOut && (
+              {mayBeLeftOut(plan, state, place) && (
                 <KnuckleButton
                   aria-label={`Leave out “${act.name}”`}
                   onClick={() => onLeaveOut(act.id)}

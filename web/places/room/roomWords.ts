@@ -1,6 +1,8 @@
-import type { Response } from '@bienestar/core/house/question';
+import type { House, Source } from '@bienestar/core/house/house';
+import { GRADES, SIGNS, type Question, type Response } from '@bienestar/core/house/question';
+import type { Answer } from '@bienestar/core/house/run';
 import type { RunAct } from '@bienestar/core/run/plan';
-import type { CouldGive, RunTimes } from '@bienestar/core/run/runTimes';
+import type { ContactNow, CouldGive, RunTimes } from '@bienestar/core/run/runTimes';
 import type { TakeOff } from '@bienestar/core/run/runState';
 import { number, percent } from '../../format/figures';
 
@@ -48,6 +50,30 @@ export const RESPONSE_WORDS: Readonly<Record<Response, string>> = {
   neutralise: 'Neutralise now',
   stop: 'Stop, and refer',
 };
+
+/** What is asked, also where only a sign is looked at. */
+export function askedWords({ ask, answer }: Question): string {
+  if (ask !== '') return ask;
+  return answer.kind === 'sign' ? `How much ${SIGNS[answer.sign]}?` : 'How is it?';
+}
+
+/** An answer as it was given. */
+export function answeredWords({ answer }: Question, given: Answer): string {
+  if (answer.kind === 'sign') return GRADES[Number(given)] ?? String(given);
+  return typeof given === 'number' ? number(given) : given;
+}
+
+/** What lies on the skin, by its name on the shelf. */
+export function onSkinWords({ name, source }: ContactNow, house: House): string {
+  const product = source && sourceName(house, source);
+  return product ?? name;
+}
+
+function sourceName(house: House, source: Source): string | undefined {
+  return source.kind === 'mix'
+    ? house.mixes.find(({ id }) => id === source.mixId)?.name
+    : house.materials.find(({ id }) => id === source.materialId)?.name;
+}
 
 /** Why something must come off, in one line. */
 export function takeOffTitle({ why }: TakeOff): string {
