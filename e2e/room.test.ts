@@ -1,6 +1,7 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { OpenRuns, RunSoFar } from '@bienestar/contract/api';
 import type { Treatment } from '@bienestar/core/house/house';
+import { serveHouse } from './support/servedHouse';
 import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
 
 /* A visit in the room: taps and a pedal, a gate, no network, another tablet; nothing is lost and nothing twice. */
@@ -147,11 +148,40 @@ describe('without network', () => {
     const { events } = await soFar();
     const began = Date.parse(events.at(-1)?.at ?? '');
     const shown = await person.page.$eval('[aria-label="Minutes of this"]', (clock) => {
-      const [minutes = 0, seconds = 0] = (clock.textContent ?? '').split(':').map(Number);
+      const [minutes = 0, seconds = 0] = clock.textContent.split(':').map(Number);
       return { seconds: minutes * 60 + seconds, now: Date.now() };
     });
     expect(Math.abs(shown.seconds - (shown.now - began) / 1000)).toBeLessThan(2.5);
   });
+});
+
+it('opens and goes on without a house, after it was gone to once', async () => {
+  const house = await serveHouse();
+  const alone = await newPerson(house.url);
+  try {
+    await alone.goTo('/room');
+    await alone.page.waitForSelector('html[data-offline=ready]');
+    await alone.click('button', 'Sheet-mask and light express');
+    await alone.click('button', 'To the tray');
+    await alone.click('button', 'The room is taken: begin');
+    await alone.sees('on time');
+    const first = await inHand(alone);
+    await house.stopServer();
+    await alone.page.reload();
+    await waitFor(first, alone);
+    await alone.waitFor(async () => {
+      await alone.page.keyboard.press('Space');
+      return (await inHand(alone)) !== first;
+    }, 'it goes on');
+    const second = await inHand(alone);
+    await alone.page.goto(`${house.url}/room`);
+    await alone.page.waitForSelector('[aria-label="Going on"] a');
+    await alone.page.click('[aria-label="Going on"] a');
+    await waitFor(second, alone);
+  } finally {
+    await alone.page.close();
+    await house.close();
+  }
 });
 
 it('is followed on a second tablet', async () => {
@@ -160,6 +190,7 @@ it('is followed on a second tablet', async () => {
   await pedalTo('Cleanse');
   const other = await newPerson();
   await other.goTo('/room');
+  await other.page.waitForSelector('[aria-label="Going on"] a');
   await other.page.click('[aria-label="Going on"] a');
   await waitFor('Cleanse', other);
   await pedalTo('Degrease');

@@ -1,5 +1,7 @@
 import type { Draw } from '../draws/drawsOf';
-import { asId, type EntryId, type MaterialId, type RunId } from '../house/ids';
+import { toSecond } from '../days/instants';
+import type { Run, Treatment } from '../house/house';
+import { asId, type EntryId, type MaterialId, type RunId, type TreatmentId } from '../house/ids';
 import { asKept } from '../house/stock';
 import type { UseEntry } from '../stock/entries';
 import { isUsual, type RunAct, type RunPlan } from './plan';
@@ -52,6 +54,18 @@ export function usedInRun({ acts }: RunPlan, state: RunState): UsedOfMaterial[] 
       quantity === 0 && isDrawn && !isSaid(materialId) ? (opened.get(materialId) ?? 0) : quantity,
     planned,
   }));
+}
+
+/** The visit that a run was, as the log has it: of the same id, so that it counts once. */
+export function treatmentOfRun(run: Run, { beganAt }: Pick<RunState, 'beganAt'>): Treatment {
+  return {
+    id: asId<TreatmentId>(run.id),
+    serviceId: run.serviceId,
+    at: beganAt === undefined ? run.at : toSecond(new Date(beganAt)),
+    visitKind: run.visitKind,
+    ...(run.bookingId && { bookingId: run.bookingId }),
+    entryIds: [],
+  };
 }
 
 /**

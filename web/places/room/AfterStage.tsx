@@ -1,11 +1,9 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Performed } from '@bienestar/contract/api';
-import { toSecond } from '@bienestar/core/days/instants';
-import type { Treatment } from '@bienestar/core/house/house';
-import { asId, type MaterialId } from '@bienestar/core/house/ids';
+import type { MaterialId } from '@bienestar/core/house/ids';
 import { doneInRun, type DoneAct } from '@bienestar/core/run/done';
-import { entriesOfRun, usedInRun } from '@bienestar/core/run/used';
+import { entriesOfRun, treatmentOfRun, usedInRun } from '@bienestar/core/run/used';
 import { minutesWords } from '../../format/amountWords';
 import { counted, number } from '../../format/figures';
 import { TableHead, figures, names } from '../../parts/TableHead';
@@ -39,16 +37,8 @@ export function AfterStage({ run, at, onHappens }: StageProps) {
     return kind !== undefined && kind !== 'linen';
   };
   const enter = async (): Promise<void> => {
-    const moment = toSecond(new Date(state.beganAt ?? Date.now()));
-    const treatment: Treatment = {
-      id: asId(run.id),
-      serviceId: run.serviceId,
-      at: moment,
-      visitKind: run.visitKind,
-      ...(run.bookingId && { bookingId: run.bookingId }),
-      entryIds: [],
-    };
-    const uses = entriesOfRun(run.id, used, isKept, moment, run.protocol.name);
+    const treatment = treatmentOfRun(run, state);
+    const uses = entriesOfRun(run.id, used, isKept, treatment.at, run.protocol.name);
     setIsBusy(true);
     const outcome = await outbox.put({ kind: 'visit', treatment, uses }, run.protocol.name).tried;
     setIsBusy(false);

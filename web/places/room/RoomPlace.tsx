@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Service } from '@bienestar/core/house/house';
 import type { BookingId } from '@bienestar/core/house/ids';
@@ -8,6 +8,8 @@ import { EmptyPlace } from '../../parts/EmptyPlace';
 import { useHouseClock } from '../../store/clock';
 import { useOpenRunsQuery } from '../../store/happenedApi';
 import { useHouse } from '../../store/house';
+import { takeAlong } from '../../store/runs/offline';
+import { useRunsHere } from '../../store/runs/useRun';
 import { BeginRun } from './BeginRun';
 
 interface Chosen {
@@ -24,6 +26,8 @@ export function RoomPlace() {
   const clock = useHouseClock();
   const { data } = useOpenRunsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [chosen, setChosen] = useState<Chosen>();
+  useEffect(takeAlong, []);
+  const here = useRunsHere();
   const booked = bookedToday(house, clock);
   const nameOf = (id: string): string =>
     house.services.find((service) => service.id === id)?.name ?? 'a service that is gone';
@@ -31,15 +35,18 @@ export function RoomPlace() {
   const onMenu = house.services.filter(({ protocolId }) =>
     editions.some((edition) => edition.protocolId === protocolId),
   );
+  /* What the house knows, and what this tablet has not been able to tell it yet. */
+  const known = new Set(data?.runs.map(({ id }) => id));
+  const goingOn = [...(data?.runs ?? []), ...here.filter(({ id }) => !known.has(id))];
   if (chosen) return <BeginRun {...chosen} onLeave={() => setChosen(undefined)} />;
   return (
     <div className="flex h-full flex-col overflow-y-auto px-4 py-5 sm:px-6">
       <h1 className="text-3xl">Treatment room</h1>
-      {data && data.runs.length > 0 && (
+      {goingOn.length > 0 && (
         <section aria-label="Going on" className="mt-4">
           <h2 className="text-xl">Going on</h2>
           <ul className="mt-2 grid gap-2 lg:grid-cols-2">
-            {data.runs.map(({ id, serviceId, guest, at }) => (
+            {goingOn.map(({ id, serviceId, guest, at }) => (
               <li key={id}>
                 <Link to={`/room/${id}`} className={`${TILE} border-palm`}>
                   <span className="text-ink-soft">{momentText(at, clock.timeZone)}</span>

@@ -1,9 +1,11 @@
+import { useEffect } from 'react';
 import { useParams } from 'react-router';
 import { asId, type RunId } from '@bienestar/core/house/ids';
 import type { RunSoFar } from '@bienestar/contract/api';
 import type { Happening } from '@bienestar/core/house/run';
 import { Loading } from '../../parts/Loading';
 import { NothingHere } from '../../parts/NothingHere';
+import { takeAlong } from '../../store/runs/offline';
 import { runKeeper, useRun } from '../../store/runs/useRun';
 import { AfterStage } from './AfterStage';
 import { RunStage } from './RunStage';
@@ -14,6 +16,7 @@ import { useRunWork } from './useRunWork';
 export function RunPlace() {
   const { runId = '' } = useParams();
   const { soFar, isLookedFor } = useRun(asId<RunId>(runId));
+  useEffect(takeAlong, []);
   if (soFar) return <Stage key={soFar.run.id} soFar={soFar} />;
   return isLookedFor ? (
     <NothingHere what="There is no such visit, in this browser or in the house." />

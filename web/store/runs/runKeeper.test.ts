@@ -15,6 +15,7 @@ function tablet() {
   const kept = new Map<RunId, RunSoFar>();
   const sent: Change[] = [];
   const storage: RunStorage = {
+    all: () => Promise.resolve([...kept.values()]),
     get: (of) => Promise.resolve(kept.get(of)),
     put: (soFar) => Promise.resolve(void kept.set(soFar.run.id, soFar)),
   };
@@ -55,6 +56,9 @@ describe('what a tablet keeps of a run', () => {
     expect(await again.open(id)).toBe(true);
     expect(again.get(id)?.events.map(({ kind }) => kind)).toEqual(['began', 'done']);
     expect(await again.open(asId('nobody'))).toBe(false);
+    expect(await again.openHere()).toEqual([run]);
+    again.add(id, { kind: 'entered' });
+    expect(await again.openHere()).toEqual([]);
   });
 
   it('puts what the house knows before what it has not heard of yet', () => {

@@ -1,7 +1,7 @@
 import { nanoid } from '@reduxjs/toolkit';
 import type { RunSoFar } from '@bienestar/contract/api';
 import { asId, type RunEventId, type RunId } from '@bienestar/core/house/ids';
-import type { Happening, Run, RunLogEntry } from '@bienestar/core/house/run';
+import { closesRun, type Happening, type Run, type RunLogEntry } from '@bienestar/core/house/run';
 import type { Outbox } from '../outbox/outbox';
 import type { RunStorage } from './runStorage';
 
@@ -15,6 +15,8 @@ export interface RunKeeper {
   readonly open: (id: RunId) => Promise<boolean>;
   /** takes over what the house knows of it */
   readonly learn: (there: RunSoFar) => void;
+  /** the runs that this browser has kept and that are neither entered nor put away */
+  readonly openHere: () => Promise<readonly Run[]>;
   readonly subscribe: (changed: () => void) => () => void;
 }
 
@@ -76,6 +78,10 @@ export function createRunKeeper(
       return runs.has(id);
     },
     learn,
+    openHere: async () => {
+      const kept = await storage.all().catch(() => []);
+      return kept.filter(({ events }) => !events.some(closesRun)).map(({ run }) => run);
+    },
     subscribe: (changed) => {
       subscribers.add(changed);
       return () => void subscribers.delete(changed);

@@ -6,6 +6,7 @@ import type { RunId } from '@bienestar/core/house/ids';
 export interface RunStorage {
   readonly get: (id: RunId) => Promise<RunSoFar | undefined>;
   readonly put: (run: RunSoFar) => Promise<void>;
+  readonly all: () => Promise<readonly RunSoFar[]>;
 }
 
 /** Runs in the database of this browser, which all windows share. Each tap is committed at once. */
@@ -15,6 +16,10 @@ export function runsInBrowser(): RunStorage {
     get: (id) =>
       withStore('readonly', (store) =>
         promisifyRequest<RunSoFar | undefined>(store.get(id) as IDBRequest<RunSoFar | undefined>),
+      ),
+    all: () =>
+      withStore('readonly', (store) =>
+        promisifyRequest<RunSoFar[]>(store.getAll() as IDBRequest<RunSoFar[]>),
       ),
     put: (soFar) =>
       withStore('readwrite', (store) => {

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
 import type { RunSoFar } from '@bienestar/contract/api';
+import type { Run } from '@bienestar/core/house/run';
 import type { RunId } from '@bienestar/core/house/ids';
 import { happenedApi } from '../happenedApi';
 import { outbox } from '../store';
@@ -40,6 +41,21 @@ export function useRun(id: RunId): {
     if (data && isHereLookedFor) runKeeper.learn(data);
   }, [data, isHereLookedFor]);
   return { soFar, isLookedFor: isHereLookedFor && (soFar !== undefined || isError) };
+}
+
+/** The runs that this browser has kept and that are not over. */
+export function useRunsHere(): readonly Run[] {
+  const [here, setHere] = useState<readonly Run[]>([]);
+  useEffect(() => {
+    let isGone = false;
+    void runKeeper.openHere().then((runs) => {
+      if (!isGone) setHere(runs);
+    });
+    return () => {
+      isGone = true;
+    };
+  }, []);
+  return here;
 }
 
 /** The moment, often enough for clocks that count seconds. */
