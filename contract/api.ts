@@ -271,9 +271,14 @@ export interface RunSoFar {
   readonly events: readonly RunLogEntry[];
 }
 
-/** The runs that are neither entered nor put away: `GET /api/runs`. */
-export interface OpenRuns {
+/**
+ * The runs that are neither entered nor put away, `GET /api/runs`; a page of those that are over,
+ * `GET /api/runs?ended&before=`.
+ */
+export interface RunPage {
   readonly runs: readonly Run[];
+  /** where the next page begins */
+  readonly next?: number;
 }
 
 /** What a line of a count did: `POST /api/counts/:id/lines`. */

@@ -231,6 +231,17 @@ describe('a file of version 1', () => {
     expect([read.value.orders, read.value.bookings, read.value.counts]).toEqual([[], [], []]);
   });
 
+  it('of version 7 is read: nothing was run in the room yet', () => {
+    const {
+      runs: _runs,
+      runEvents: _events,
+      ...seventh
+    } = JSON.parse(text) as Record<string, never>;
+    const read = readHouseFile(JSON.stringify({ ...seventh, formatVersion: 7 }));
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    expect([read.value.runs, read.value.runEvents]).toEqual([[], []]);
+  });
+
   it('of version 6 is read: the question and the score of layers are one question', () => {
     const now = JSON.parse(text) as { readonly protocols: Record<string, unknown>[] };
     const group = (of: object) => ({

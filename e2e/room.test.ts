@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { OpenRuns, RunSoFar } from '@bienestar/contract/api';
+import type { RunPage, RunSoFar } from '@bienestar/contract/api';
 import type { Treatment } from '@bienestar/core/house/house';
 import { serveHouse } from './support/servedHouse';
 import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
@@ -80,7 +80,7 @@ describe('a visit', () => {
     const entered = treatments.filter(({ id }) => (id as string) === runId());
     expect(entered).toHaveLength(1);
     expect(entered[0]?.entryIds.length).toBeGreaterThan(0);
-    expect((await read<OpenRuns>('runs')).runs).toEqual([]);
+    expect((await read<RunPage>('runs')).runs).toEqual([]);
     /* It is entered for good: also after the page was opened anew. */
     await person.goTo(`/room/${runId()}`);
     await person.sees('In the log and in the ledger.');
@@ -110,14 +110,22 @@ describe('a visit', () => {
   it('is stopped from anywhere: what is on comes off, and then it is over', async () => {
     await begin('Fruit-acid renewal');
     await person.click('button', 'The room is taken: begin');
+    await pedalTo('Cleanse');
+    await person.click('button', 'Took more or less');
+    await person.click('button', 'More Prickly-pear cleansing milk');
+    await person.sees('not as planned');
     await pedalTo('Brush one layer on');
     await person.click('button', 'Stop and take off');
     await person.sees('call the emergency services first');
     await person.click('button', 'It is off');
     await person.click('button', 'The visit is over');
     await person.sees('Write down what was seen and done');
+    /* A pump more than planned. */
+    await person.sees(/Prickly-pear cleansing milk\s+4\.8 ml\s+6\.4 ml/);
     await person.click('button', 'Enter the visit');
     await person.sees('In the log and in the ledger.');
+    await person.click('link', 'All visits');
+    await person.page.waitForSelector('[aria-label="Over"] a');
   });
 });
 

@@ -18,7 +18,6 @@ interface View {
 
 const VIEWS: readonly View[] = [
   { name: 'workbench', path: '/protocols/black-sand-clay-facial/cleanse' },
-  { name: 'workbench-layers-dim', path: '/protocols/layered-fruit-acid/acid', theme: 'dim' },
   { name: 'protocols', path: '/protocols' },
   { name: 'shelf', path: '/shelf/cactus-serum' },
   {
@@ -77,5 +76,25 @@ for (const { name, path, theme, click, seen, through = [] } of VIEWS) {
   }
   await page.screenshot({ path: `${folder.pathname}${name}.png` as `${string}.png` });
 }
+await visitInTheRoom();
 await browser.close();
+
+/** A visit in the middle of its acid, in the dim light. */
+async function visitInTheRoom(): Promise<void> {
+  const press = async (words: string): Promise<void> => {
+    const found = await page.waitForSelector(`#place button ::-p-text(${words})`);
+    await found?.evaluate((element) => element.closest('button')?.click());
+  };
+  await page.evaluate(() => localStorage.setItem('bienestar.theme', 'dim'));
+  await page.goto(`${house.url}/room`, { waitUntil: 'networkidle2' });
+  for (const words of ['Fruit-acid renewal', 'Ione', 'To the tray', 'The room is taken'])
+    await press(words);
+  const inHand = () => page.$eval('#place h1', (element) => element.textContent);
+  while ((await inHand()) !== 'Contact time, watch the skin') {
+    await page.keyboard.press('Space');
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  await new Promise((resolve) => setTimeout(resolve, 4_000));
+  await page.screenshot({ path: `${folder.pathname}room.png` as `${string}.png` });
+}
 await house.close();

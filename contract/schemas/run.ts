@@ -68,6 +68,7 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
     quantity: limited(LIMITS.runTook),
   }),
   noted: shape<Of<'noted'>>({ ...base, kind: kind('noted'), words }),
+  off: shape<Of<'off'>>({ ...base, kind: kind('off') }),
   stopped: shape<Of<'stopped'>>({ ...base, kind: kind('stopped'), why: text.max(LONGEST_WORDS) }),
   'took-off': shape<Of<'took-off'>>({ ...base, kind: kind('took-off') }),
   ended: shape<Of<'ended'>>({ ...base, kind: kind('ended') }),

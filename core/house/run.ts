@@ -66,6 +66,8 @@ export type RunEvent = EventBase &
         readonly quantity: number;
       }
     | { readonly kind: 'noted'; readonly words: string }
+    /** it comes off now, whatever was to come; then the visit goes on */
+    | { readonly kind: 'off' }
     /** stop and take off */
     | { readonly kind: 'stopped'; readonly why: string }
     | { readonly kind: 'took-off' }

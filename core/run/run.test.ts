@@ -19,8 +19,8 @@ import { mayRespond, ruleFor } from './answers';
 import { planOf, type RunPlan } from './plan';
 import type { Happening, RunEvent } from '../house/run';
 import { runState, type RunState } from './runState';
-import { contactsNow, couldGive, runTimes } from './runTimes';
-import { drawKey, entriesOfRun, usedInRun } from './used';
+import { contactsNow, couldGive, isDue, runTimes } from './runTimes';
+import { drawKey, entriesOfRun, oneMore, takenBy, takenInAct, usedInRun } from './used';
 
 const START = Date.parse('2026-11-28T10:00:00Z');
 const at = (minute: number): string => new Date(START + minute * 60_000).toISOString();
@@ -268,6 +268,13 @@ describe('a gate', () => {
     ]);
   });
 
+  it('leads to taking off when somebody says so, as when a contact was too long', () => {
+    const off = event(9, { kind: 'off' });
+    const state = run(...toFirstLayer, off, off);
+    expect([inHand(state), state.takeOff?.why]).toEqual(['rinse//', 'off']);
+    expect(contactsNow(plan, state, msAt(10))).toEqual([]);
+  });
+
   it('is taken off by hand where the protocol has nothing that does', () => {
     const never = planned(
       protocol(
@@ -323,6 +330,17 @@ describe('the times of a run', () => {
     expect(runTimes(plan, run(done(1, 'lay-out//')), 60, msAt(1)).behind).toBeCloseTo(-1, 9);
   });
 
+  it('tell what is to be made ready a little before it is begun', () => {
+    const times = runTimes(plan, run(done(2, 'lay-out//')), 60, msAt(3));
+    expect(times.planned).toBeCloseTo(3, 9);
+    expect([-5, 0, 4.9, 5.1].map((minute) => isDue(minute, times))).toEqual([
+      true,
+      true,
+      true,
+      false,
+    ]);
+  });
+
   it('say what is left, and how likely the slot is (R2)', () => {
     const begun = runTimes(plan, run(), 60, START);
     expect(begun.left).toBeCloseTo(plan.expected, 6);
@@ -373,6 +391,33 @@ describe('what a run used (R5)', () => {
   });
 });
 
+describe('one more', () => {
+  const draw = { consumed: { low: 4, usual: 4.8, high: 5 } };
+  const quantity = { low: 2, usual: 3, high: 4 };
+
+  it('is one as it was said, and a tenth of what is measured or spread', () => {
+    expect(oneMore({ how: 'counted', quantity, measure: 'pump' }, draw)).toBeCloseTo(1.6, 9);
+    expect(oneMore({ how: 'packs', quantity }, draw)).toBeCloseTo(1.6, 9);
+    expect(oneMore({ how: 'measured', quantity, unit: 'piece' }, draw)).toBe(1);
+    expect(oneMore({ how: 'measured', quantity, unit: 'ml' }, draw)).toBeCloseTo(0.48, 9);
+    expect(oneMore({ how: 'coat', coat: 'thin' }, draw)).toBeCloseTo(0.48, 9);
+    expect(oneMore(undefined, draw)).toBeCloseTo(0.48, 9);
+  });
+
+  it('is never less than nothing, and what was said is what was used', () => {
+    expect(takenBy({ quantity: 1, step: 1.6 }, -1)).toBe(0);
+    const act = plan.acts[1];
+    if (!act) throw new Error('nothing is drawn');
+    const [before] = takenInAct(act, run());
+    if (!before) throw new Error('nothing is drawn');
+    expect([before.quantity, before.isOther]).toEqual([3, false]);
+    const more = takenBy(before, 2);
+    const state = run(event(1, { kind: 'took', act: act.id, draw: before.key, quantity: more }));
+    expect(takenInAct(act, state)[0]).toMatchObject({ quantity: more, isOther: true });
+    expect(more).toBeCloseTo(3.6, 9);
+  });
+});
+
 describe('whatever is tapped', () => {
   const anyEvent: fc.Arbitrary<RunEvent> = fc
     .tuple(
@@ -383,6 +428,7 @@ describe('whatever is tapped', () => {
         'taken-in',
         'answered',
         'took-off',
+        'off',
         'stopped',
         'ended',
       ),

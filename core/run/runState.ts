@@ -147,6 +147,10 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
       const words = event.words.trim();
       return words === '' ? state : { ...state, notes: [...state.notes, words] };
     }
+    case 'off':
+      return status === 'running' && !state.takeOff
+        ? takingOff(plan, { ...state, asked: [] }, 'off', now)
+        : state;
     case 'stopped':
       return status === 'running' ? stopped(state, event.why, now) : state;
     case 'took-off':

@@ -18,6 +18,8 @@ export interface RunTimes {
   readonly gone: number;
   /** minutes of the act in hand */
   readonly inHand: number;
+  /** minutes of the plan that are over */
+  readonly planned: number;
   /** minutes later than expected; below 0 where it is ahead (R1) */
   readonly behind: number;
   /** expected minutes until the room is free (R2) */
@@ -40,7 +42,7 @@ export function runTimes(
 ): RunTimes {
   const { beganAt } = state;
   if (beganAt === undefined)
-    return { gone: 0, inHand: 0, behind: 0, left: plan.expected, chance: 1 };
+    return { gone: 0, inHand: 0, planned: 0, behind: 0, left: plan.expected, chance: 1 };
   const until = state.endedAt ?? now;
   const gone = minutesBetween(beganAt, until);
   const { at, inHand } = handOf(plan, state, now);
@@ -53,6 +55,7 @@ export function runTimes(
   return {
     gone,
     inHand: at,
+    planned: expectedSoFar,
     behind: gone - expectedSoFar,
     left: state.endedAt === undefined ? left.mean : 0,
     chance: chanceWithin(left, slotMinutes - gone),
@@ -83,6 +86,17 @@ function toCome(
 /** Minutes between two moments in ms since 1970; none where the later one is earlier. */
 export function minutesBetween(from: number, to: number): number {
   return Math.max(0, (to - from) / MINUTE_MS);
+}
+
+/** What is made ready is told so long before it is begun. */
+const TOLD_BEFORE_MINUTES = 2;
+
+/**
+ * Whether something is to be made ready by now: a mix to be begun, pads to be soaked.
+ * @param minute of the plan at which it is begun
+ */
+export function isDue(minute: number, { planned }: Pick<RunTimes, 'planned'>): boolean {
+  return minute <= planned + TOLD_BEFORE_MINUTES;
 }
 
 /** Where minutes are won back first, unless a house says otherwise: in what is pleasant, and in talk. */

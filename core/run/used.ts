@@ -1,8 +1,9 @@
 import type { Draw } from '../draws/drawsOf';
 import { toSecond } from '../days/instants';
-import type { Run, Treatment } from '../house/house';
+import type { Amount, Run, Treatment } from '../house/house';
 import { asId, type EntryId, type MaterialId, type RunId, type TreatmentId } from '../house/ids';
 import { asKept } from '../house/stock';
+import { stepsOf } from '../time/contactClock';
 import type { UseEntry } from '../stock/entries';
 import { isUsual, type RunAct, type RunPlan } from './plan';
 import type { RunState } from './runState';
@@ -10,6 +11,70 @@ import type { RunState } from './runState';
 /** What one draw of an act is called, so that another amount can be said of it. */
 export function drawKey(act: Pick<RunAct, 'id'>, { doseId, materialId, part }: Draw): string {
   return [act.id, doseId, materialId, part ?? ''].join(':');
+}
+
+/** Parts of what is measured, spread or weighed that one more of it is. */
+const A_TENTH = 0.1;
+
+/**
+ * How much one more or one less of a draw is, in the unit of its material: a pump, a drop, a sachet, a piece as it was
+ * said; a tenth of what is measured or spread.
+ * @example
+ * oneMore({ how: 'counted', quantity: exactly(3), measure: 'pump' }, draw of 4.8 ml) // 1.6
+ */
+export function oneMore(amount: Amount | undefined, { consumed }: Pick<Draw, 'consumed'>): number {
+  switch (amount?.how) {
+    case 'counted':
+    case 'named':
+    case 'packs':
+    case 'fingertip':
+    case 'batches':
+      return consumed.usual / amount.quantity.usual;
+    case 'measured':
+      return amount.unit === 'piece' ? 1 : consumed.usual * A_TENTH;
+    case undefined:
+    case 'all':
+    case 'rest':
+    case 'coat':
+    case 'coat-weight':
+      return consumed.usual * A_TENTH;
+  }
+}
+
+/** A draw of an act as it can be said to have been another amount. */
+export interface Taken {
+  readonly key: string;
+  readonly draw: Draw;
+  /** in the unit of its material */
+  readonly quantity: number;
+  /** one more or one less */
+  readonly step: number;
+  readonly isOther: boolean;
+}
+
+/** What an act takes, as planned or as was said. */
+export function takenInAct(act: RunAct, state: Pick<RunState, 'took'>): Taken[] {
+  const amounts = new Map(
+    stepsOf(act).flatMap(({ doses }) => doses.map(({ id, amount }) => [id, amount] as const)),
+  );
+  return act.draws
+    .filter(({ consumed }) => consumed.usual > 0)
+    .map((draw) => {
+      const key = drawKey(act, draw);
+      const said = state.took.get(key);
+      return {
+        key,
+        draw,
+        quantity: said ?? draw.consumed.usual,
+        step: oneMore(amounts.get(draw.doseId), draw),
+        isOther: said !== undefined,
+      };
+    });
+}
+
+/** So much more or less of what was taken; never less than nothing. */
+export function takenBy({ quantity, step }: Pick<Taken, 'quantity' | 'step'>, by: number): number {
+  return asKept(Math.max(0, quantity + by * step));
 }
 
 /** What a run used of a material. */

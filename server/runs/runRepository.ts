@@ -23,11 +23,17 @@ interface RunEventRow {
 }
 
 const PART = 'runs';
+const LARGEST_ORDINAL = 2_147_483_647;
 
 /** Visits that are run in the room, and what happened in them. */
 export interface RunRepository {
   /** those that are neither entered nor put away, the newest first */
   readonly open: () => Promise<Run[]>;
+  /** those that are over, the newest first, begun before one of that ordinal */
+  readonly closed: (
+    most: number,
+    before: number | undefined,
+  ) => Promise<{ readonly runs: Run[]; readonly next?: number }>;
   readonly find: (id: string) => Promise<Run | undefined>;
   /** begins one; false when its id is there already */
   readonly begin: (run: Run) => Promise<boolean>;
@@ -69,6 +75,21 @@ export function runRepository(
   ];
   return {
     open: () => select('is_open', {}),
+    closed: async (most, before) => {
+      const rows = await sequelize.query<{ readonly ordinal: number; readonly body: Run | string }>(
+        'SELECT ordinal, body FROM runs WHERE NOT is_open AND ordinal < :before ORDER BY ordinal DESC LIMIT :most',
+        {
+          type: QueryTypes.SELECT,
+          replacements: { before: before ?? LARGEST_ORDINAL, most },
+          transaction,
+        },
+      );
+      const next = rows.length === most ? rows.at(-1)?.ordinal : undefined;
+      return {
+        runs: rows.map(({ body }) => fromJson<Run>(body)),
+        ...(next !== undefined && { next }),
+      };
+    },
     find: async (id) => (await select('id = :id', { id }))[0],
     begin: async (run) => {
       const [, begun] = await sequelize.query(

@@ -1,18 +1,20 @@
 import { Router } from 'express';
-import type { RunSoFar } from '@bienestar/contract/api';
+import type { RunPage, RunSoFar } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { Run, RunLogEntry } from '@bienestar/core/house/run';
-import { checkedInput, checkReferences } from '../aggregates/checkInput';
+import { beforeFrom, checkedInput, checkReferences } from '../aggregates/checkInput';
 import { idTaken, invalidInput, notFound } from '../http/problems';
 import type { Door } from '../work/door';
 import type { UnitOfWork } from '../work/unitOfWork';
 
 /** More than a window ever has to send of one visit. */
 const MOST_EVENTS = 2_000;
+const RUNS_ON_A_PAGE = 50;
 
 /**
  * The routes of visits that are run in the room.
  * - `GET /` those that are neither entered nor put away, the newest first.
+ * - `GET /?ended&before=` those that are over, in pages of 50; `next` is where the next page begins.
  * - `POST /` begins one: 201; sent again by its id 200; 400 for a service that is not there, 409 for an id of another.
  * - `GET /:id` the run and all that happened in it, in the order in which it came in; 404.
  * - `POST /:id/events` `{ events }`: each counts once by its id, whoever sends it and however often; 200 with the run
@@ -22,9 +24,12 @@ export function runRoutes(door: Door): Router {
   const router = Router();
 
   router.get('/', async (request, response) => {
-    response.json(
-      await door.read(request, async ({ house }) => ({ runs: await house.runs.open() })),
+    const before = beforeFrom(request.query.before);
+    const isEnded = request.query.ended !== undefined;
+    const page: RunPage = await door.read(request, async ({ house: { runs } }) =>
+      isEnded ? runs.closed(RUNS_ON_A_PAGE, before) : { runs: await runs.open() },
     );
+    response.json(page);
   });
 
   router.post('/', async (request, response) => {

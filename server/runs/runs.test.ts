@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { OpenRuns, RunSoFar } from '@bienestar/contract/api';
+import type { RunPage, RunSoFar } from '@bienestar/contract/api';
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import type { Run, RunLogEntry } from '@bienestar/core/house/run';
 import { asId } from '@bienestar/core/house/ids';
@@ -45,7 +45,7 @@ describe('a run', () => {
     expect((await api.send('POST', 'runs', run)).status).toBe(200);
     const another = { ...run, serviceId: asId('light-session-service') };
     expect((await api.send('POST', 'runs', another)).status).toBeGreaterThanOrEqual(400);
-    expect((await api.send<OpenRuns>('GET', 'runs')).body.runs.map(({ id }) => id)).toEqual([
+    expect((await api.send<RunPage>('GET', 'runs')).body.runs.map(({ id }) => id)).toEqual([
       'run-1',
     ]);
   });
@@ -103,15 +103,19 @@ describe('a run', () => {
     await api.send('POST', 'runs/run-1/events', {
       events: [event({ kind: 'ended' })],
     });
-    expect((await api.send<OpenRuns>('GET', 'runs')).body.runs).toHaveLength(1);
+    expect((await api.send<RunPage>('GET', 'runs')).body.runs).toHaveLength(1);
     await api.send('POST', 'runs/run-1/events', { events: [event({ kind: 'entered' })] });
-    expect((await api.send<OpenRuns>('GET', 'runs')).body.runs).toEqual([]);
+    expect((await api.send<RunPage>('GET', 'runs')).body.runs).toEqual([]);
+    const over = (await api.send<RunPage>('GET', 'runs?ended')).body;
+    expect(over).toEqual({ runs: [run] });
+    expect((await api.send<RunPage>('GET', 'runs?ended&before=1')).body).toEqual({ runs: [] });
+    expect((await api.send('GET', 'runs?ended&before=x')).status).toBe(400);
     const before = await soFar();
     const file = await (await fetch(`${api.url}/api/house/file`)).text();
     const said = JSON.parse(file) as HouseArchive;
     expect([said.runs, said.runEvents.length]).toEqual([[run], before.events.length]);
     expect((await api.send('PUT', 'house/file', file)).status).toBe(200);
     expect(await soFar()).toEqual(before);
-    expect((await api.send<OpenRuns>('GET', 'runs')).body.runs).toEqual([]);
+    expect((await api.send<RunPage>('GET', 'runs')).body.runs).toEqual([]);
   });
 });

@@ -1,8 +1,8 @@
 import type {
   CountEntered,
-  OpenRuns,
   OrderReceived,
   Performed,
+  RunPage,
   RunSoFar,
 } from '@bienestar/contract/api';
 import type { CountedLine, Run, RunLogEntry, Treatment } from '@bienestar/core/house/house';
@@ -70,7 +70,17 @@ export const happenedApi = api.injectEndpoints({
       }),
     }),
     run: build.query<RunSoFar, RunId>({ query: (id) => `/runs/${id}` }),
-    openRuns: build.query<OpenRuns, void>({ query: () => '/runs' }),
+    openRuns: build.query<RunPage, void>({ query: () => '/runs' }),
+    closedRuns: build.infiniteQuery<RunPage, void, number | undefined>({
+      infiniteQueryOptions: {
+        initialPageParam: undefined,
+        getNextPageParam: ({ next }) => next,
+      },
+      query: ({ pageParam: before }) => ({
+        url: '/runs',
+        params: { ended: true, ...(before !== undefined && { before }) },
+      }),
+    }),
     enterCounted: build.mutation<
       CountEntered,
       Named<{
@@ -96,4 +106,4 @@ export const happenedApi = api.injectEndpoints({
   }),
 });
 
-export const { useOpenRunsQuery } = happenedApi;
+export const { useOpenRunsQuery, useClosedRunsInfiniteQuery } = happenedApi;

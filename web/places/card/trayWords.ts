@@ -10,6 +10,8 @@ import { spoken } from '../../format/protocolWords';
 export interface TrayLine {
   readonly key: string;
   readonly at: string;
+  /** of the plan; below 0 before the room is taken */
+  readonly minute: number;
   readonly amount: string;
   readonly name: string;
   readonly note: string;
@@ -109,6 +111,7 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           key: item.materialId,
           kind: item.kind,
           at,
+          minute: item.at,
           amount: trayAmount(item, nameOf(item.materialId), unitOf(item.materialId)),
           name: nameOf(item.materialId),
           note: [
@@ -130,6 +133,7 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           key: `${item.mix.id}-${order}`,
           kind: item.kind,
           at,
+          minute: item.at,
           amount: amountRange(item.needed, item.mix.basis),
           name: `Mix: ${item.mix.name}`,
           note: [
@@ -153,6 +157,7 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           key: item.tool,
           kind: item.kind,
           at,
+          minute: item.at,
           amount: item.visits > 1 ? number(item.visits) : '',
           name: `${item.tool.charAt(0).toUpperCase()}${item.tool.slice(1)}`,
           note: item.stepNames.join(', '),
@@ -162,6 +167,7 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           key: item.deviceId,
           kind: item.kind,
           at,
+          minute: item.at,
           amount: '',
           name:
             house.devices.find(({ id }) => id === item.deviceId)?.name ?? 'a device that is gone',
@@ -172,6 +178,7 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           key: `${item.what}-${order}`,
           kind: item.kind,
           at,
+          minute: item.at,
           amount: '',
           name: item.what,
           note: '',

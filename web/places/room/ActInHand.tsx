@@ -1,5 +1,7 @@
+import type { ReactNode } from 'react';
 import type { RunAct } from '@bienestar/core/run/plan';
 import { amountText, minutesWords } from '../../format/amountWords';
+import { ZonesDrawn } from '../protocols/zones/ZonesDrawn';
 import type { CardLine } from '../card/cardWords';
 import { clockWords, layerWords } from './roomWords';
 
@@ -11,10 +13,12 @@ interface ActInHandProps {
   /** since it began */
   readonly minutes: number;
   readonly isLightly: boolean;
+  readonly children?: ReactNode;
 }
 
 /** What is done now: how much, where, how, how long, what to say and to watch. */
-export function ActInHand({ act, line, beside, minutes, isLightly }: ActInHandProps) {
+export function ActInHand(props: ActInHandProps) {
+  const { act, line, beside, minutes, isLightly, children } = props;
   const layer = layerWords(act);
   const { least, usual, most } = act.minutes;
   return (
@@ -29,7 +33,10 @@ export function ActInHand({ act, line, beside, minutes, isLightly }: ActInHandPr
       {act.group?.testSpot && act.kind === 'test' && (
         <p className="text-2xl">Watch: {act.group.testSpot.watch}</p>
       )}
-      {line && <Said line={line} />}
+      <div className="flex flex-wrap items-start gap-x-8 gap-y-3">
+        <div className="flex min-w-72 flex-1 flex-col gap-3">{line && <Said line={line} />}</div>
+        {act.step && <ZonesDrawn step={act.step} />}
+      </div>
       {beside.map((other) => (
         <div key={other.key} className="border-l-4 border-palm pl-4">
           <p className="text-2xl">
@@ -40,6 +47,7 @@ export function ActInHand({ act, line, beside, minutes, isLightly }: ActInHandPr
           <Said line={other} />
         </div>
       ))}
+      {children}
     </section>
   );
 }

@@ -4,9 +4,10 @@ import type { Service } from '@bienestar/core/house/house';
 import type { BookingId } from '@bienestar/core/house/ids';
 import { bookedToday } from '@bienestar/core/run/bookedToday';
 import { momentText } from '../../format/figures';
+import { EarlierButton } from '../../parts/EarlierButton';
 import { EmptyPlace } from '../../parts/EmptyPlace';
-import { useHouseClock } from '../../store/clock';
-import { useOpenRunsQuery } from '../../store/happenedApi';
+import { useHouseClock, useTimeZone } from '../../store/clock';
+import { useClosedRunsInfiniteQuery, useOpenRunsQuery } from '../../store/happenedApi';
 import { useHouse } from '../../store/house';
 import { takeAlong } from '../../store/runs/offline';
 import { useRunsHere } from '../../store/runs/useRun';
@@ -96,6 +97,34 @@ export function RoomPlace() {
           </ul>
         )}
       </section>
+      <RunsThatAreOver nameOf={nameOf} />
     </div>
+  );
+}
+
+/** Visits that were run, the newest first: planned beside done. */
+function RunsThatAreOver({ nameOf }: { readonly nameOf: (id: string) => string }) {
+  const timeZone = useTimeZone();
+  const { data, hasNextPage, fetchNextPage } = useClosedRunsInfiniteQuery(undefined, {
+    refetchOnMountOrArgChange: true,
+  });
+  const runs = data?.pages.flatMap((page) => page.runs) ?? [];
+  if (runs.length === 0) return null;
+  return (
+    <section aria-label="Over" className="mt-5">
+      <h2 className="text-xl">Over</h2>
+      <ul className="mt-2">
+        {runs.map(({ id, serviceId, guest, at }) => (
+          <li key={id} className="border-b border-line">
+            <Link to={`/room/${id}`} className="flex min-h-11 items-center gap-4 text-base">
+              <span className="w-36 text-ink-soft">{momentText(at, timeZone)}</span>
+              <span className="min-w-0 flex-1">{nameOf(serviceId)}</span>
+              {guest}
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <EarlierButton onRead={hasNextPage ? () => void fetchNextPage() : undefined} />
+    </section>
   );
 }

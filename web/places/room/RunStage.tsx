@@ -1,6 +1,12 @@
 import { useEffect, useRef, useState } from 'react';
 import { isUsual } from '@bienestar/core/run/plan';
-import { contactsNow, couldGive, runTimes, type ContactNow } from '@bienestar/core/run/runTimes';
+import {
+  contactsNow,
+  couldGive,
+  isDue,
+  runTimes,
+  type ContactNow,
+} from '@bienestar/core/run/runTimes';
 import { timeWords } from '../../format/amountWords';
 import { useHouse } from '../../store/house';
 import { useNow } from '../../store/runs/useRun';
@@ -12,6 +18,7 @@ import { RunHeader } from './RunHeader';
 import { behindWords, chanceWords, clockWords, giveWords, onSkinWords } from './roomWords';
 import type { StageProps } from './stageProps';
 import { TakeOffStage } from './TakeOffStage';
+import { TookOther } from './TookOther';
 import { WhatComes } from './WhatComes';
 
 /** Below this chance to end in the slot it is said what could give. */
@@ -38,6 +45,10 @@ export function RunStage({ run, at, onHappens }: StageProps) {
     times.chance < IN_DANGER
       ? couldGive(plan, state, run.slotMinutes, now).slice(0, MOST_GIVING)
       : [];
+  const due = at.tray.filter(
+    ({ key, kind, minute }) =>
+      (kind === 'mix' || kind === 'task') && isDue(minute, times) && !state.ready.has(key),
+  );
   const mayGoOn = act !== undefined && question === undefined;
   const beganAt = state.inHand === undefined ? undefined : state.acts[state.inHand]?.beganAt;
   const goOn = (): void => {
@@ -68,6 +79,7 @@ export function RunStage({ run, at, onHappens }: StageProps) {
               key={contact.id}
               contact={contact}
               name={onSkinWords(contact, house)}
+              onOff={() => onHappens({ kind: 'off' })}
             />
           ))}
         </ul>
@@ -80,7 +92,14 @@ export function RunStage({ run, at, onHappens }: StageProps) {
             beside={act.meanwhile.flatMap(({ id }) => at.lines.get(id) ?? [])}
             minutes={times.inHand}
             isLightly={state.isLightly}
-          />
+          >
+            <TookOther
+              key={act.id}
+              act={act}
+              state={state}
+              onTook={(draw, quantity) => onHappens({ kind: 'took', act: act.id, draw, quantity })}
+            />
+          </ActInHand>
         )}
         {question && act && (
           <Gate
@@ -102,6 +121,24 @@ export function RunStage({ run, at, onHappens }: StageProps) {
           />
         )}
       </div>
+      {due.length > 0 && (
+        <ul aria-label="To make ready" className="border-t border-line px-4 py-2 sm:px-6">
+          {due.map(({ key, name, amount, note }) => (
+            <li key={key} className="flex flex-wrap items-center gap-3 py-1 text-lg">
+              <span className="min-w-0 flex-1">
+                <strong>{name}</strong> {amount}
+                <span className="block text-base text-ink-soft">{note}</span>
+              </span>
+              <KnuckleButton
+                aria-label={`Ready: ${name}`}
+                onClick={() => onHappens({ kind: 'readied', thing: key, isReady: true })}
+              >
+                Ready
+              </KnuckleButton>
+            </li>
+          ))}
+        </ul>
+      )}
       {giving.length > 0 && (
         <section aria-label="What could give" className="border-t border-line px-4 py-2 sm:px-6">
           <ul className="flex flex-wrap gap-x-4 text-lg">
@@ -177,9 +214,11 @@ const STAGES = {
 function ContactClockLine({
   contact,
   name,
+  onOff,
 }: {
   readonly contact: ContactNow;
   readonly name: string;
+  readonly onOff: () => void;
 }) {
   const { minutes, lastTouchedMinutes, capMinutes, stage } = contact;
   const { look, words } = STAGES[stage];
@@ -193,6 +232,7 @@ function ContactClockLine({
         {clockWords(minutes)} of {timeWords(capMinutes)}
       </span>
       <span className="text-base">last touched {clockWords(lastTouchedMinutes)}</span>
+      {stage !== 'calm' && <KnuckleButton onClick={onOff}>Take it off now</KnuckleButton>}
     </li>
   );
 }

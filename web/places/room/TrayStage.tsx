@@ -1,10 +1,9 @@
 import { useNavigate } from 'react-router';
-import { trayOf } from '@bienestar/core/room/tray';
 import { onHandOf } from '@bienestar/core/house/stock';
 import { useHouse } from '../../store/house';
 import { clientWords } from '../../format/protocolWords';
 import { clientOfRun } from '@bienestar/core/run/begun';
-import { trayWords, type TrayLine } from '../card/trayWords';
+import type { TrayLine } from '../card/trayWords';
 import { HeldButton } from './HeldButton';
 import { KnuckleButton } from './KnuckleButton';
 import { RunHeader } from './RunHeader';
@@ -18,22 +17,7 @@ export function TrayStage({ run, at, onHappens }: StageProps) {
     void navigate('/room');
   };
   const house = useHouse();
-  const { work, state } = at;
-  const tray =
-    work &&
-    trayOf(
-      [
-        {
-          name: run.protocol.name,
-          protocol: work.protocol,
-          schedule: work.schedule,
-          draws: work.draws,
-        },
-      ],
-      work.shelf,
-      work.settings,
-    );
-  const lines = tray?.ok ? trayWords(tray.value, house) : [];
+  const { tray: lines, state } = at;
   const missing = new Set(
     house.stock.flatMap((stock) => (onHandOf(stock) > 0 ? [] : [stock.materialId as string])),
   );

@@ -2,11 +2,13 @@ import { useMemo } from 'react';
 import { clientOfRun } from '@bienestar/core/run/begun';
 import { planOf, type RunPlan } from '@bienestar/core/run/plan';
 import { runState, type RunState } from '@bienestar/core/run/runState';
+import { trayOf } from '@bienestar/core/room/tray';
 import type { RunSoFar } from '@bienestar/contract/api';
 import type { WorkedProtocol } from '@bienestar/core/house/house';
 import { clientWords } from '../../format/protocolWords';
 import { useFigures, useHouse } from '../../store/house';
 import { cardWords, type CardLine } from '../card/cardWords';
+import { trayWords, type TrayLine } from '../card/trayWords';
 import { roomWorkOf, type RoomWork } from '../card/roomWork';
 
 /** A run as the room shows it. */
@@ -17,6 +19,8 @@ export interface RunWork {
   readonly work: RoomWork | undefined;
   /** what the card says of each step, by its id */
   readonly lines: ReadonlyMap<string, CardLine>;
+  /** what must stand ready, in the order of need */
+  readonly tray: readonly TrayLine[];
 }
 
 /** What is to be done in a run, and how far it is; nothing where its protocol cannot be arranged. */
@@ -35,7 +39,22 @@ export function useRunWork({ run, events }: RunSoFar): RunWork | undefined {
     const lines = new Map(
       card?.stretches.flatMap((stretch) => stretch.lines.map((line) => [line.key, line] as const)),
     );
-    return plan.ok ? { plan: plan.value, work: known, lines } : undefined;
+    const tray =
+      known &&
+      trayOf(
+        [
+          {
+            name: run.protocol.name,
+            protocol: known.protocol,
+            schedule: known.schedule,
+            draws: known.draws,
+          },
+        ],
+        known.shelf,
+        known.settings,
+      );
+    const trayLines = tray?.ok ? trayWords(tray.value, house) : [];
+    return plan.ok ? { plan: plan.value, work: known, lines, tray: trayLines } : undefined;
   }, [house, materials, run]);
   return useMemo(
     () => planned && { ...planned, state: runState(planned.plan, events) },

@@ -1,10 +1,10 @@
 import { useRef, useState, type KeyboardEvent } from 'react';
 import type { ZoneMode } from '@bienestar/core/house/ways';
-import { chosenOf } from '@bienestar/core/zone/pickZones';
 import { type ZoneId } from '@bienestar/core/zone/zones';
 import { zoneName } from '@bienestar/core/zone/zoneNames';
 import { Segments } from '../../../parts/Segments';
 import { LARGE_FIGURES } from './zonePartShapes';
+import { DARK, LOOKS, lookOf, numberOf, sidesOf, signOf, type ZoneLook } from './zoneLook';
 import { FIGURES, type ZoneFigure, type ZoneShape } from './zoneShapes';
 
 interface ZoneMapProps {
@@ -132,17 +132,6 @@ interface ZonePathProps {
   readonly onPick: (zone: ZoneId) => void;
 }
 
-type ZoneLook = 'none' | 'part' | 'worked' | ZoneMode;
-
-const LOOKS: Record<ZoneLook, string> = {
-  none: 'fill-sheet stroke-line-strong hover:fill-sunk',
-  part: 'fill-palm-wash stroke-palm',
-  worked: 'fill-palm stroke-sheet',
-  lightly: 'fill-palm-wash stroke-palm [stroke-dasharray:3_2]',
-  more: 'fill-palm stroke-ink [stroke-width:2]',
-  last: 'fill-palm stroke-sheet',
-  never: 'fill-clay-wash stroke-clay',
-};
 const LOOK_WORDS: Record<ZoneLook, string> = {
   none: '',
   part: ', in part',
@@ -152,8 +141,6 @@ const LOOK_WORDS: Record<ZoneLook, string> = {
   last: ', last',
   never: ', never',
 };
-const DARK: ReadonlySet<ZoneLook> = new Set(['worked', 'more', 'last']);
-
 function ZonePath({
   figure,
   shape,
@@ -178,7 +165,7 @@ function ZonePath({
         aria-checked={look === 'part' ? 'mixed' : look !== 'none'}
         aria-label={`${zoneName(zone)}${LOOK_WORDS[look]}${number === undefined ? '' : `, worked ${number}.`}`}
         tabIndex={reachable ? 0 : -1}
-        className={`cursor-pointer [vector-effect:non-scaling-stroke] outline-offset-1 focus-visible:stroke-focus focus-visible:[stroke-width:3] ${LOOKS[look]}`}
+        className={`cursor-pointer [vector-effect:non-scaling-stroke] outline-offset-1 hover:brightness-95 focus-visible:stroke-focus focus-visible:[stroke-width:3] ${LOOKS[look]}`}
         onFocus={onFocus}
         onClick={() => onPick(zone)}
       >
@@ -197,56 +184,4 @@ function ZonePath({
       )}
     </>
   );
-}
-
-function signOf(look: ZoneLook, number: number | undefined): string | undefined {
-  const order = number === undefined ? '' : String(number);
-  switch (look) {
-    case 'never':
-      return '×';
-    case 'more':
-      return `${order}+`;
-    case 'last':
-      return `${order}↓`;
-    default:
-      return order === '' ? undefined : order;
-  }
-}
-
-/** A shape once, or once on each side; from the front, the client’s left is to the right. */
-function sidesOf(
-  { facing }: ZoneFigure,
-  shape: ZoneShape,
-): readonly { readonly zone: ZoneId; readonly flipped: boolean }[] {
-  if (shape.mirrored === undefined) return [{ zone: shape.zone, flipped: false }];
-  return [
-    { zone: shape.zone, flipped: facing },
-    { zone: shape.mirrored, flipped: !facing },
-  ];
-}
-
-/** The place in the order of work, shown once in each figure where several shapes are one zone. */
-function numberOf(zones: readonly ZoneId[], drawn: ZoneId, figure: ZoneFigure): number | undefined {
-  const order = zones.findIndex((zone) => chosenOf([zone], drawn) !== 'none');
-  const zone = zones[order];
-  if (zone === undefined || zones.length < 2) return undefined;
-  const first = figure.shapes
-    .flatMap((shape) => sidesOf(figure, shape))
-    .find((each) => chosenOf([zone], each.zone) !== 'none');
-  return first?.zone === drawn ? order + 1 : undefined;
-}
-
-const STRONGEST = ['never', 'lightly', 'more', 'last'] as const satisfies readonly ZoneMode[];
-
-function lookOf(
-  drawn: ZoneId,
-  zones: readonly ZoneId[],
-  modes: Readonly<Partial<Record<ZoneMode, readonly ZoneId[]>>>,
-): ZoneLook {
-  const mode = STRONGEST.find((each) => chosenOf(modes[each] ?? [], drawn) === 'all');
-  if (mode) return mode;
-  const worked = chosenOf(zones, drawn);
-  const isOtherwise = STRONGEST.some((each) => chosenOf(modes[each] ?? [], drawn) !== 'none');
-  if (worked === 'all') return isOtherwise ? 'part' : 'worked';
-  return worked === 'part' || isOtherwise ? 'part' : 'none';
 }

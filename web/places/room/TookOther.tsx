@@ -1,0 +1,63 @@
+import { useState } from 'react';
+import type { RunAct } from '@bienestar/core/run/plan';
+import type { RunState } from '@bienestar/core/run/runState';
+import { takenBy, takenInAct } from '@bienestar/core/run/used';
+import { number } from '../../format/figures';
+import { useHouse } from '../../store/house';
+import { KnuckleButton } from './KnuckleButton';
+
+interface TookOtherProps {
+  readonly act: RunAct;
+  readonly state: RunState;
+  readonly onTook: (draw: string, quantity: number) => void;
+}
+
+/** What was really taken, where it was more or less: by pumps, drops and packs. Folded until it is needed. */
+export function TookOther({ act, state, onTook }: TookOtherProps) {
+  const house = useHouse();
+  const [isOpen, setIsOpen] = useState(false);
+  const taken = takenInAct(act, state);
+  if (taken.length === 0) return null;
+  const materialOf = (id: string) => house.materials.find((each) => each.id === id);
+  return (
+    <div className="flex flex-col gap-2">
+      <KnuckleButton
+        aria-expanded={isOpen}
+        className="self-start"
+        onClick={() => setIsOpen(!isOpen)}
+      >
+        Took more or less
+      </KnuckleButton>
+      {isOpen &&
+        taken.map((each) => {
+          const material = materialOf(each.draw.materialId);
+          const name = material?.name ?? 'no longer on the shelf';
+          return (
+            <div key={each.key} className="flex flex-wrap items-center gap-3">
+              <KnuckleButton
+                look="answer"
+                aria-label={`Less ${name}`}
+                onClick={() => onTook(each.key, takenBy(each, -1))}
+              >
+                −
+              </KnuckleButton>
+              <output aria-label={name} className="min-w-28 text-right text-2xl">
+                {number(each.quantity)} {material?.unit}
+              </output>
+              <KnuckleButton
+                look="answer"
+                aria-label={`More ${name}`}
+                onClick={() => onTook(each.key, takenBy(each, 1))}
+              >
+                +
+              </KnuckleButton>
+              <span className="text-xl">
+                {name}
+                {each.isOther && <span className="text-clay"> ▲ not as planned</span>}
+              </span>
+            </div>
+          );
+        })}
+    </div>
+  );
+}
