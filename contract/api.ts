@@ -271,6 +271,11 @@ export interface RunSoFar {
   readonly events: readonly RunLogEntry[];
 }
 
+/** What went wrong in any run, and what was asked after: `GET /api/runs/incidents`. */
+export interface Incidents {
+  readonly events: readonly RunLogEntry[];
+}
+
 /**
  * The runs that are neither entered nor put away, `GET /api/runs`; a page of those that are over,
  * `GET /api/runs?ended&before=`.

@@ -70,8 +70,14 @@ describe('a visit', () => {
     await person.click('button', 'The room is taken: begin');
     const first = await inHand();
     /* A pedal that bounces is one press. */
-    await person.page.keyboard.press('Space');
-    expect(await inHand()).toBe(first);
+    await person.waitFor(async () => {
+      const { keyboard } = person.page;
+      await Promise.all([keyboard.press('Space'), keyboard.press('Space')]);
+      return (await inHand()) !== first;
+    }, 'the pedal goes on');
+    await person.waitFor(async () => (await soFar()).events.length > 2, 'it is known');
+    const over = (await soFar()).events.flatMap((each) => (each.kind === 'done' ? each.act : []));
+    expect(new Set(over).size).toBe(1);
     for (let acts = 0; acts < 40 && (await inHandOrOver()) !== OVER; acts += 1) await pedalOn();
     await person.sees('The visit is over');
     await person.click('button', 'Enter the visit');
@@ -80,7 +86,10 @@ describe('a visit', () => {
     const entered = treatments.filter(({ id }) => (id as string) === runId());
     expect(entered).toHaveLength(1);
     expect(entered[0]?.entryIds.length).toBeGreaterThan(0);
-    expect((await read<RunPage>('runs')).runs).toEqual([]);
+    await person.waitFor(
+      async () => (await read<RunPage>('runs')).runs.length === 0,
+      'it goes on no more',
+    );
     /* It is entered for good: also after the page was opened anew. */
     await person.goTo(`/room/${runId()}`);
     await person.sees('In the log and in the ledger.');
@@ -119,7 +128,15 @@ describe('a visit', () => {
     await person.sees('call the emergency services first');
     await person.click('button', 'It is off');
     await person.click('button', 'The visit is over');
-    await person.sees('Write down what was seen and done');
+    await person.sees('Write down below what was seen and done');
+    await person.click('button', 'redness');
+    await person.click('button', 'rinsed with cool water');
+    await person.fill(
+      'In words: what was on the skin and for how long, where, when',
+      'On the cheeks',
+    );
+    await person.click('button', 'Write it down for good');
+    await person.sees('Seen: redness.');
     /* A pump more than planned. */
     await person.sees(/Prickly-pear cleansing milk\s+4\.8 ml\s+6\.4 ml/);
     await person.click('button', 'Enter the visit');

@@ -38,6 +38,7 @@ const AT_A_DESK: readonly Place[] = [
   ['/restock/demand', /Performed/i],
   ['/restock/risk', /as it is/i],
   ['/restock/orders', /New order to/i],
+  ['/room', /In the book for today/i],
   ['/house', /Safe copies/i],
   ['/house/set-up', /question/i],
   ['/price-lists/northquay', /Fetch the list/i],

@@ -1,8 +1,13 @@
 import Joi from 'joi';
 import { RESPONSES, type Response } from '@bienestar/core/house/question';
-import type { Run, RunLogEntry } from '@bienestar/core/house/run';
+import {
+  INCIDENT_DEEDS,
+  INCIDENT_SIGNS,
+  type Run,
+  type RunLogEntry,
+} from '@bienestar/core/house/run';
 import { LIMITS } from '../limits';
-import { byKey, id, instant, limited, number, shape, text } from './common';
+import { byKey, day, id, instant, limited, listOf, number, shape, text } from './common';
 import { protocol } from './protocol';
 import { shownFor } from './work';
 
@@ -68,6 +73,20 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
     quantity: limited(LIMITS.runTook),
   }),
   noted: shape<Of<'noted'>>({ ...base, kind: kind('noted'), words }),
+  incident: shape<Of<'incident'>>({
+    ...base,
+    kind: kind('incident'),
+    seen: listOf(Joi.valid(...INCIDENT_SIGNS), INCIDENT_SIGNS.length).unique(),
+    done: listOf(Joi.valid(...INCIDENT_DEEDS), INCIDENT_DEEDS.length).unique(),
+    words: text,
+    followUpOn: day.optional(),
+  }),
+  'followed-up': shape<Of<'followed-up'>>({
+    ...base,
+    kind: kind('followed-up'),
+    incident: id,
+    words: text,
+  }),
   off: shape<Of<'off'>>({ ...base, kind: kind('off') }),
   stopped: shape<Of<'stopped'>>({ ...base, kind: kind('stopped'), why: text.max(LONGEST_WORDS) }),
   'took-off': shape<Of<'took-off'>>({ ...base, kind: kind('took-off') }),

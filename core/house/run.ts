@@ -30,6 +30,32 @@ export interface Run {
 /** An answer as it is given: a score, the place of a grade, or a number; a word of a choice; any words. */
 export type Answer = number | string;
 
+/** What was seen when something went wrong. */
+export const INCIDENT_SIGNS = [
+  'redness',
+  'whitening',
+  'swelling',
+  'blisters',
+  'burn',
+  'cut',
+  'pain',
+  'dizziness',
+  'trouble breathing',
+] as const;
+export type IncidentSign = (typeof INCIDENT_SIGNS)[number];
+
+/** What was done about it. */
+export const INCIDENT_DEEDS = [
+  'taken off',
+  'rinsed with cool water',
+  'neutralised',
+  'cooled',
+  'dressed',
+  'sent to a doctor',
+  'emergency services called',
+] as const;
+export type IncidentDeed = (typeof INCIDENT_DEEDS)[number];
+
 /** What happened, tap by tap. Each has an id made where it happened, so that it counts once. */
 interface EventBase {
   readonly id: RunEventId;
@@ -66,6 +92,16 @@ export type RunEvent = EventBase &
         readonly quantity: number;
       }
     | { readonly kind: 'noted'; readonly words: string }
+    /** what went wrong, and what was done; nothing of it is ever taken away */
+    | {
+        readonly kind: 'incident';
+        readonly seen: readonly IncidentSign[];
+        readonly done: readonly IncidentDeed[];
+        readonly words: string;
+        /** ISO date on which the guest is asked how it is */
+        readonly followUpOn?: string;
+      }
+    | { readonly kind: 'followed-up'; readonly incident: RunEventId; readonly words: string }
     /** it comes off now, whatever was to come; then the visit goes on */
     | { readonly kind: 'off' }
     /** stop and take off */

@@ -160,6 +160,10 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
       return (status === 'running' || status === 'stopped') && !state.takeOff
         ? ended(state, now)
         : state;
+    case 'incident':
+    case 'followed-up':
+      /* They stand beside the run: it goes as it goes. */
+      return state;
     case 'entered':
       return { ...state, isEntered: true };
     case 'put-away':

@@ -93,6 +93,7 @@ const COLUMNS = {
     ordinal: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
     id: STRING(64),
     runId: STRING(64),
+    kind: STRING(16),
     body: json,
   },
   audit: {

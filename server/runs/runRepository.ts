@@ -19,6 +19,7 @@ interface RunEventRow {
   readonly ordinal?: number;
   readonly id: string;
   readonly runId: string;
+  readonly kind: string;
   readonly body: RunLogEntry | string;
 }
 
@@ -39,6 +40,8 @@ export interface RunRepository {
   readonly begin: (run: Run) => Promise<boolean>;
   /** what happened in a run, in the order in which it came in */
   readonly eventsOf: (id: string) => Promise<RunLogEntry[]>;
+  /** what went wrong in any run, and what was asked after */
+  readonly incidents: () => Promise<RunLogEntry[]>;
   /** adds what is not there yet, each once by its id */
   readonly add: (id: string, events: readonly RunLogEntry[]) => Promise<void>;
   readonly pages: () => AsyncGenerator<Run[]>;
@@ -110,6 +113,13 @@ export function runRepository(
       );
       return rows.map(({ body }) => fromJson<RunLogEntry>(body));
     },
+    incidents: async () => {
+      const rows = await sequelize.query<Pick<RunEventRow, 'body'>>(
+        "SELECT body FROM run_events WHERE kind IN ('incident', 'followed-up') ORDER BY ordinal",
+        { type: QueryTypes.SELECT, transaction },
+      );
+      return rows.map(({ body }) => fromJson<RunLogEntry>(body));
+    },
     add: async (id, events) => {
       /* Whoever adds to a run at the same moment waits, so that what happened stands in one order. */
       await sequelize.query('SELECT id FROM runs WHERE id = :id FOR UPDATE', {
@@ -120,10 +130,15 @@ export function runRepository(
       const added: RunLogEntry[] = [];
       for (const event of events) {
         const [, isNew] = await sequelize.query(
-          'INSERT IGNORE INTO run_events (id, run_id, body) VALUES (:id, :runId, :body)',
+          'INSERT IGNORE INTO run_events (id, run_id, kind, body) VALUES (:id, :runId, :kind, :body)',
           {
             type: QueryTypes.INSERT,
-            replacements: { id: event.id, runId: id, body: JSON.stringify(event) },
+            replacements: {
+              id: event.id,
+              runId: id,
+              kind: event.kind,
+              body: JSON.stringify(event),
+            },
             transaction,
           },
         );
@@ -148,7 +163,12 @@ export function runRepository(
         transaction,
       ),
     loadEvents: async (all) => {
-      const rows = all.map((event) => ({ id: event.id, runId: event.runId, body: event }));
+      const rows = all.map((event) => ({
+        id: event.id,
+        runId: event.runId,
+        kind: event.kind,
+        body: event,
+      }));
       await writeRows(runEvents, rows, transaction);
       await close(closedBy(all));
     },

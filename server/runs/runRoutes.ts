@@ -16,6 +16,7 @@ const RUNS_ON_A_PAGE = 50;
  * - `GET /` those that are neither entered nor put away, the newest first.
  * - `GET /?ended&before=` those that are over, in pages of 50; `next` is where the next page begins.
  * - `POST /` begins one: 201; sent again by its id 200; 400 for a service that is not there, 409 for an id of another.
+ * - `GET /incidents` what went wrong in any run, and what was asked after.
  * - `GET /:id` the run and all that happened in it, in the order in which it came in; 404.
  * - `POST /:id/events` `{ events }`: each counts once by its id, whoever sends it and however often; 200 with the run
  *   so far; 400 with faults at their events, 404.
@@ -42,6 +43,12 @@ export function runRoutes(door: Door): Router {
       if (earlier?.serviceId !== run.serviceId) throw idTaken('run', run.id);
       return { status: 200, body: earlier };
     });
+  });
+
+  router.get('/incidents', async (request, response) => {
+    response.json(
+      await door.read(request, async ({ house }) => ({ events: await house.runs.incidents() })),
+    );
   });
 
   router.get('/:id', async (request, response) => {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { RunPage, RunSoFar } from '@bienestar/contract/api';
+import type { Incidents, RunPage, RunSoFar } from '@bienestar/contract/api';
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import type { Run, RunLogEntry } from '@bienestar/core/house/run';
 import { asId } from '@bienestar/core/house/ids';
@@ -92,6 +92,28 @@ describe('a run', () => {
     expect((await api.send('POST', 'runs/run-1/events', { events: [late] })).status).toBe(400);
     expect((await api.send('POST', 'runs/run-1/events', { events: 7 })).status).toBe(400);
     expect((await soFar()).events).toHaveLength(before);
+  });
+
+  it('keeps what went wrong for good, and tells it of all runs', async () => {
+    const incident = event({
+      kind: 'incident',
+      seen: ['burn'],
+      done: ['cooled', 'sent to a doctor'],
+      words: 'on the chin',
+      followUpOn: '2026-11-30',
+    });
+    await api.send('POST', 'runs/run-1/events', { events: [event({ kind: 'ended' }), incident] });
+    const found = await api.send<Incidents>('GET', 'runs/incidents');
+    expect(found.body.events).toEqual([incident]);
+    expect((await api.send('DELETE', 'runs/run-1')).status).toBe(404);
+    const unknown = {
+      ...event({ kind: 'ended' }),
+      kind: 'incident',
+      seen: ['luck'],
+      done: [],
+      words: '',
+    };
+    expect((await api.send('POST', 'runs/run-1/events', { events: [unknown] })).status).toBe(400);
   });
 
   it('is not found where there is none', async () => {

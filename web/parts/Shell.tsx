@@ -77,7 +77,7 @@ export function Shell() {
             <NavLink
               key={to}
               to={to}
-              className="relative flex items-center px-2 font-serif text-lg text-ink-soft sm:px-5 hover:text-ink aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-2 sm:aria-[current=page]:after:inset-x-5 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-[3px] aria-[current=page]:after:bg-clay"
+              className="relative flex items-center px-1 font-serif text-base text-ink-soft sm:px-5 sm:text-lg hover:text-ink aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-1 sm:aria-[current=page]:after:inset-x-5 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-[3px] aria-[current=page]:after:bg-clay"
             >
               {name}
             </NavLink>

@@ -93,7 +93,17 @@ export const api = createApi({
   baseQuery: withWriteIds(
     fetchBaseQuery({ baseUrl: `${location.origin}${API}`, timeout: ANSWERS_WITHIN_MS }),
   ),
-  tagTypes: ['House', 'Ledger', 'Prices', 'Editions', 'Journal', 'Counts', 'Ended', 'Copies'],
+  tagTypes: [
+    'House',
+    'Ledger',
+    'Prices',
+    'Editions',
+    'Journal',
+    'Counts',
+    'Ended',
+    'Copies',
+    'Runs',
+  ],
   endpoints: (build) => ({
     house: build.query<HouseSnapshot, void>({
       query: () => '/house',

@@ -1,11 +1,13 @@
 import type {
   CountEntered,
+  Incidents,
   OrderReceived,
   Performed,
   RunPage,
   RunSoFar,
 } from '@bienestar/contract/api';
 import type { CountedLine, Run, RunLogEntry, Treatment } from '@bienestar/core/house/house';
+import { closesRun } from '@bienestar/core/house/run';
 import type { OrderId, RunId } from '@bienestar/core/house/ids';
 import type { Receiving } from '@bienestar/core/restock/receiveOrder';
 import type { CountEntry, TotalCountEntry, UseEntry } from '@bienestar/core/stock/entries';
@@ -15,6 +17,11 @@ import { api, keepInHouse, keepStock, named, type Named } from './api';
 export interface OrderRead {
   readonly id: OrderId;
   readonly version: number;
+}
+
+/** Whether a run stands in another list after an event. */
+function changesLists(event: RunLogEntry): boolean {
+  return closesRun(event) || event.kind === 'incident' || event.kind === 'followed-up';
 }
 
 /* What the outbox sends besides fields: what came, what was counted, what was performed. */
@@ -57,6 +64,7 @@ export const happenedApi = api.injectEndpoints({
         body: run,
         headers: named(writeId),
       }),
+      invalidatesTags: ['Runs'],
     }),
     addToRun: build.mutation<
       RunSoFar,
@@ -68,9 +76,15 @@ export const happenedApi = api.injectEndpoints({
         body: { events },
         headers: named(writeId),
       }),
+      /* A tap changes no list. */
+      invalidatesTags: (_soFar, _error, { events }) => (events.some(changesLists) ? ['Runs'] : []),
     }),
     run: build.query<RunSoFar, RunId>({ query: (id) => `/runs/${id}` }),
-    openRuns: build.query<RunPage, void>({ query: () => '/runs' }),
+    incidents: build.query<Incidents, void>({
+      query: () => '/runs/incidents',
+      providesTags: ['Runs'],
+    }),
+    openRuns: build.query<RunPage, void>({ query: () => '/runs', providesTags: ['Runs'] }),
     closedRuns: build.infiniteQuery<RunPage, void, number | undefined>({
       infiniteQueryOptions: {
         initialPageParam: undefined,
@@ -80,6 +94,7 @@ export const happenedApi = api.injectEndpoints({
         url: '/runs',
         params: { ended: true, ...(before !== undefined && { before }) },
       }),
+      providesTags: ['Runs'],
     }),
     enterCounted: build.mutation<
       CountEntered,
@@ -106,4 +121,4 @@ export const happenedApi = api.injectEndpoints({
   }),
 });
 
-export const { useOpenRunsQuery, useClosedRunsInfiniteQuery } = happenedApi;
+export const { useIncidentsQuery, useOpenRunsQuery, useClosedRunsInfiniteQuery } = happenedApi;

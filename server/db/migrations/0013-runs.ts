@@ -9,7 +9,8 @@ const UP: readonly string[] = [
      at DATETIME NOT NULL, is_open BOOLEAN NOT NULL DEFAULT TRUE, body JSON NOT NULL,
      KEY runs_open (is_open, ordinal)) ${TABLE}`,
   `CREATE TABLE run_events (ordinal BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY, id ${ID} NOT NULL UNIQUE,
-     run_id ${ID} NOT NULL, body JSON NOT NULL, KEY run_events_run (run_id, ordinal),
+     run_id ${ID} NOT NULL, kind VARCHAR(16) NOT NULL, body JSON NOT NULL,
+     KEY run_events_run (run_id, ordinal), KEY run_events_kind (kind, ordinal),
      FOREIGN KEY (run_id) REFERENCES runs (id)) ${TABLE}`,
 ];
 const DOWN: readonly string[] = ['DROP TABLE run_events', 'DROP TABLE runs'];

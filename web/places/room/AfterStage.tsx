@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Performed } from '@bienestar/contract/api';
+import type { RunEvent } from '@bienestar/core/house/run';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import { doneInRun, type DoneAct } from '@bienestar/core/run/done';
+import { incidentsIn } from '@bienestar/core/run/incidents';
 import { entriesOfRun, treatmentOfRun, usedInRun } from '@bienestar/core/run/used';
 import { minutesWords } from '../../format/amountWords';
 import { counted, number } from '../../format/figures';
@@ -13,6 +15,7 @@ import { outbox } from '../../store/store';
 import { entered } from '../../store/useEnter';
 import { afterWords } from '../card/aroundWords';
 import { HeldButton } from './HeldButton';
+import { IncidentReport } from './IncidentReport';
 import { KnuckleButton } from './KnuckleButton';
 import { RunHeader } from './RunHeader';
 import { answeredWords, askedWords, clockWords, layerWords, RESPONSE_WORDS } from './roomWords';
@@ -20,8 +23,12 @@ import type { StageProps } from './stageProps';
 
 const CELL = 'py-2 pr-4';
 
+interface AfterStageProps extends StageProps {
+  readonly events: readonly RunEvent[];
+}
+
 /** What really happened, planned beside done; entered, it is in the log and in the ledger. */
-export function AfterStage({ run, at, onHappens }: StageProps) {
+export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
   const house = useHouse();
   const { plan, state, work } = at;
   const [isBusy, setIsBusy] = useState(false);
@@ -76,7 +83,7 @@ export function AfterStage({ run, at, onHappens }: StageProps) {
             {state.stoppedWhy === undefined || state.stoppedWhy === ''
               ? ''
               : ` at “${state.stoppedWhy}”`}
-            . Write down what was seen and done.
+            . Write down below what was seen and done.
           </p>
         )}
         <h2 className="mt-5 text-xl">What was done</h2>
@@ -108,6 +115,11 @@ export function AfterStage({ run, at, onHappens }: StageProps) {
             ))}
           </tbody>
         </table>
+        <IncidentReport
+          incidents={incidentsIn(events)}
+          isAsked={state.status === 'stopped'}
+          onHappens={onHappens}
+        />
         {after.length > 0 && (
           <>
             <h2 className="mt-5 text-xl">Afterwards</h2>
@@ -125,10 +137,12 @@ export function AfterStage({ run, at, onHappens }: StageProps) {
         )}
       </div>
       <div className="flex flex-wrap items-center gap-3 border-t border-line px-4 py-3 sm:px-6">
-        {state.isEntered ? (
+        {state.isEntered || state.isPutAway ? (
           <>
             <p role="status" className="flex-1 text-lg">
-              ✓ In the log and in the ledger.
+              {state.isEntered
+                ? '✓ In the log and in the ledger.'
+                : 'Put away: it was not performed.'}
             </p>
             <Link
               to="/room"

@@ -13,11 +13,19 @@ interface KnuckleButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
   readonly look?: Look;
 }
 
-/** A button for a knuckle or a gloved finger: 64 px high at least. */
-export function KnuckleButton({ look = 'plain', className = '', ...rest }: KnuckleButtonProps) {
+/**
+ * A button for a knuckle or a gloved finger: 64 px high at least. Pressed by a pointer it does not keep the keyboard,
+ * so that the next press of the pedal goes on and does not press it again.
+ */
+export function KnuckleButton(props: KnuckleButtonProps) {
+  const { look = 'plain', className = '', onClick, ...rest } = props;
   return (
     <button
       type="button"
+      onClick={(event) => {
+        if (event.detail > 0) event.currentTarget.blur();
+        onClick?.(event);
+      }}
       className={`min-h-16 min-w-16 rounded-md border-2 px-5 py-2 text-xl font-semibold disabled:opacity-45 ${LOOKS[look]} ${className}`}
       {...rest}
     />

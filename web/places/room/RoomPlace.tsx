@@ -2,12 +2,17 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { Service } from '@bienestar/core/house/house';
 import type { BookingId } from '@bienestar/core/house/ids';
+import { toFollowUp } from '@bienestar/core/run/incidents';
 import { bookedToday } from '@bienestar/core/run/bookedToday';
-import { momentText } from '../../format/figures';
+import { dayText, momentText } from '../../format/figures';
 import { EarlierButton } from '../../parts/EarlierButton';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { useHouseClock, useTimeZone } from '../../store/clock';
-import { useClosedRunsInfiniteQuery, useOpenRunsQuery } from '../../store/happenedApi';
+import {
+  useClosedRunsInfiniteQuery,
+  useIncidentsQuery,
+  useOpenRunsQuery,
+} from '../../store/happenedApi';
 import { useHouse } from '../../store/house';
 import { takeAlong } from '../../store/runs/offline';
 import { useRunsHere } from '../../store/runs/useRun';
@@ -59,6 +64,7 @@ export function RoomPlace() {
           </ul>
         </section>
       )}
+      <FollowUps />
       <section aria-label="In the book for today" className="mt-5">
         <h2 className="text-xl">In the book for today</h2>
         {booked.length === 0 && (
@@ -99,6 +105,28 @@ export function RoomPlace() {
       </section>
       <RunsThatAreOver nameOf={nameOf} />
     </div>
+  );
+}
+
+/** Guests of whom somebody has to ask how it is. */
+function FollowUps() {
+  const { data } = useIncidentsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const due = toFollowUp(data?.events ?? []);
+  if (due.length === 0) return null;
+  return (
+    <section aria-label="To ask after" className="mt-4">
+      <h2 className="text-xl">To ask after</h2>
+      <ul className="mt-1">
+        {due.map(({ runId, incident, on }) => (
+          <li key={incident.id} className="border-b border-line">
+            <Link to={`/room/${runId}`} className="flex min-h-11 items-center gap-4 text-base">
+              <span className="w-36 font-semibold text-clay">▲ {dayText(on)}</span>
+              {[...incident.seen, incident.words].filter(Boolean).join(', ')}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

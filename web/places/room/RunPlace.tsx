@@ -30,9 +30,9 @@ function Stage({ soFar }: { readonly soFar: RunSoFar }) {
   const at = useRunWork(soFar);
   if (!at) return <NothingHere what="The protocol of this visit cannot be followed any more." />;
   const add = (happening: Happening): void => runKeeper.add(run.id, happening);
-  const { status, endedAt, isPutAway } = at.state;
-  if (isPutAway) return <NothingHere what="This visit was put away: it was not performed." />;
+  const { status, endedAt } = at.state;
   if (status === 'not-begun') return <TrayStage run={run} at={at} onHappens={add} />;
-  if (endedAt !== undefined) return <AfterStage run={run} at={at} onHappens={add} />;
+  if (endedAt !== undefined)
+    return <AfterStage run={run} at={at} events={soFar.events} onHappens={add} />;
   return <RunStage run={run} at={at} onHappens={add} />;
 }
