@@ -34,8 +34,7 @@ export function contactsByHand(house: House, service: Service): ContactByHand[] 
       /* Meets the step: on the same skin, and not on the other half of it. */
       const meeting = (part: Part): readonly Step[] =>
         onOtherHalf(part, here) ? [] : stepsIn(part).filter((other) => meets(other, step));
-      const putOn = (part: Part): string[] =>
-        meeting(part).flatMap(({ doses }) => doses.map(({ source }) => nameOf(source)));
+      const putOn = (part: Part): string[] => meeting(part).flatMap(namesPutOn);
       let since = at;
       while (since > 0 && !meeting(parts[since - 1] as Part).some(clears)) since -= 1;
       let newest: string[] = [];
@@ -59,6 +58,14 @@ export function contactsByHand(house: House, service: Service): ContactByHand[] 
       ];
     }),
   );
+}
+
+/** Pads and gauze carry a product; where there is none, the pieces themselves are put on. */
+function namesPutOn({ doses }: Step): string[] {
+  const isPiece = ({ amount }: Step['doses'][number]): boolean =>
+    'unit' in amount && amount.unit === 'piece';
+  const carried = doses.some((dose) => !isPiece(dose));
+  return doses.flatMap((dose) => (carried && isPiece(dose) ? [] : [nameOf(dose.source)]));
 }
 
 function nameOf(source: Step['doses'][number]['source']): string {

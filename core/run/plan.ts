@@ -14,7 +14,7 @@ import type { Question } from '../house/question';
 import type { HouseSettings } from '../house/settings';
 import { failWith, ok, type Outcome } from '../problem/problem';
 import { arrange, STRETCHES, type Half, type Occurrence } from '../protocol/arrange';
-import { contactSpan, lastingOf, stepsOf, type Worked } from '../time/contactClock';
+import { contactSpan, lastingOf, putOnBy, stepsOf, type Worked } from '../time/contactClock';
 import { meanMinutes, type Distribution } from '../time/distribution';
 import { NO_MINUTES } from '../time/schedule';
 
@@ -175,7 +175,7 @@ function eachOnce(all: readonly RunContact[]): RunContact[] {
 
 /** What an act puts on first. */
 function sourceOf(act: RunAct | undefined): Source | undefined {
-  return act && stepsOf(act).flatMap(({ doses }) => doses.map(({ source }) => source))[0];
+  return act && stepsOf(act).flatMap(putOnBy)[0];
 }
 
 function contactsIn(acts: readonly RunAct[], act: RunAct, at: number): RunContact[] {

@@ -51,6 +51,19 @@ describe('a contact clock (R4)', () => {
     expect(contact).toMatchObject({ expectedMinutes: 20, chancePast: 1 });
   });
 
+  it('is of what is put on, not of the gauze that carries it, nor of what goes into steam', () => {
+    const gauze = dose(asId('gauze'), measured(1, 'piece'));
+    const before = step('degrease', minutes(4), { ...face, doses: [other, gauze] });
+    const [carried] = contactsOf([before, on({ doses: [acid, gauze] }), rest(10), off()]);
+    expect(carried?.clock).toMatchObject({ startsAt: 4, firstZoneMinutes: 10 });
+    const steam = step('steam', minutes(4), { ...face, doses: [{ ...acid, into: 'steam' }] });
+    const [after] = contactsOf([steam, on(), rest(10), off()]);
+    expect(after?.clock).toMatchObject({ startsAt: 4, firstZoneMinutes: 10 });
+    /* A sheet that is put on by itself is what lies there. */
+    const sheet = on({ doses: [gauze] });
+    expect(contactsOf([sheet, rest(10), off()])[0]?.clock).toMatchObject({ firstZoneMinutes: 10 });
+  });
+
   it('goes on over layers and the waits between them', () => {
     const group: LayerGroup = {
       id: asId('g'),

@@ -162,11 +162,7 @@ export function contactSpan(
     isHere(worked) && stepsOf(worked).some((each) => takesOff(each) && shares(each));
   const since = all.slice(0, at).findLastIndex(takesOffHere) + 1;
   const puts = (worked: Worked): readonly Source[] =>
-    isHere(worked)
-      ? stepsOf(worked)
-          .filter(shares)
-          .flatMap(({ doses }) => doses.map(({ source }) => source))
-      : [];
+    isHere(worked) ? stepsOf(worked).filter(shares).flatMap(putOnBy) : [];
   const lying = all.slice(since, at + 1).map(puts);
   const product = lying.findLast((sources) => sources.length > 0);
   if (!product) return undefined;
@@ -180,6 +176,19 @@ export function contactSpan(
     until: off === -1 ? lastOfVisit(all) + 1 : off,
     neverEnds: off === -1,
   };
+}
+
+/**
+ * What a step puts on the skin: not what goes into steam, a bowl, a cloth or a bath, nor the pieces by which a product
+ * is put on, such as gauze; pieces that are put on by themselves, such as a sheet, are.
+ * @see R4
+ */
+export function putOnBy({ doses }: Pick<Step, 'doses'>): readonly Source[] {
+  const onSkin = doses.filter(({ into }) => into === undefined);
+  const spread = onSkin.filter(
+    ({ amount }) => !(amount.how === 'measured' && amount.unit === 'piece'),
+  );
+  return (spread.length > 0 ? spread : onSkin).map(({ source }) => source);
 }
 
 function lastOfVisit(all: readonly Worked[]): number {
