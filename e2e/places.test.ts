@@ -1,10 +1,7 @@
 import { readFile } from 'node:fs/promises';
-import { createRequire } from 'node:module';
-import type { AxeResults } from 'axe-core';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { accessibilityFindings } from './support/accessibility';
 import { freshHouse, leave, newPerson, type Person } from './support/person';
-
-const axe = await readFile(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 let person: Person;
 afterAll(leave);
@@ -18,28 +15,8 @@ function eachAnew(): void {
   afterEach(() => person.close());
 }
 
-/** What an accessibility check finds on the screen as it is, or in a part of it; by one rule, or by all. */
-async function findings(rule?: 'color-contrast', part = 'html'): Promise<string[]> {
-  if (!(await person.page.evaluate(() => 'axe' in globalThis))) await person.page.evaluate(axe);
-  const { violations } = await person.page.evaluate(
-    (only, within) => {
-      const checker = globalThis as unknown as {
-        axe: { run: (within: string, options: object) => Promise<AxeResults> };
-      };
-      return checker.axe.run(within, {
-        resultTypes: ['violations'],
-        ...(only !== undefined && { runOnly: [only] }),
-      });
-    },
-    rule,
-    part,
-  );
-  return violations.flatMap((found) =>
-    found.nodes.map(
-      (node) => `${found.id}: ${node.html.slice(0, 160)} ${node.failureSummary ?? ''}`,
-    ),
-  );
-}
+const findings = (rule?: 'color-contrast', part?: string): Promise<string[]> =>
+  accessibilityFindings(person, rule, part);
 
 type Light = 'light' | 'dim';
 
@@ -65,6 +42,7 @@ describe('every place', () => {
 
   it.each([
     ['/shelf', 'Shelf'],
+    ['/room', 'In the book for today'],
     ['/shelf/prickly-pear-milk', 'Prickly-pear cleansing milk'],
     ['/shelf/cactus-serum/bought', 'Price of one ml'],
     ['/shelf/cactus-serum/bought?compare=packs', 'cheapest in use'],

@@ -2,6 +2,7 @@ import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { RunPage, RunSoFar } from '@bienestar/contract/api';
 import type { Treatment } from '@bienestar/core/house/house';
 import { serveHouse } from './support/servedHouse';
+import { accessibilityFindings } from './support/accessibility';
 import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
 
 /* A visit in the room: taps and a pedal, a gate, no network, another tablet; nothing is lost and nothing twice. */
@@ -65,6 +66,7 @@ async function pedalTo(name: string): Promise<void> {
 describe('a visit', () => {
   it('goes from the tray to the log by knuckle and pedal, once', async () => {
     await begin('Sheet-mask and light express');
+    expect(await accessibilityFindings(person)).toEqual([]);
     await person.page.click('[role=checkbox]');
     await person.sees(/all of it stands ready|still to get/);
     await person.click('button', 'The room is taken: begin');
@@ -106,8 +108,10 @@ describe('a visit', () => {
     expect(
       await person.page.$eval('[aria-label="On the skin"]', (list) => list.textContent),
     ).toMatch(/on the skin.*of 3 min/);
+    expect(await accessibilityFindings(person)).toEqual([]);
     await person.click('button', 'marked');
     await person.sees('Neutralise now');
+    expect(await accessibilityFindings(person)).toEqual([]);
     await person.seesNot('What comes');
     await waitFor('Neutralise and rinse');
     await person.click('button', 'It is off');
@@ -139,6 +143,7 @@ describe('a visit', () => {
     await person.sees('Seen: redness.');
     /* A pump more than planned. */
     await person.sees(/Prickly-pear cleansing milk\s+4\.8 ml\s+6\.4 ml/);
+    expect(await accessibilityFindings(person)).toEqual([]);
     await person.click('button', 'Enter the visit');
     await person.sees('In the log and in the ledger.');
     await person.click('link', 'All visits');
