@@ -219,11 +219,25 @@ it('is followed on a second tablet', async () => {
   await person.click('button', 'The room is taken: begin');
   await pedalTo('Cleanse');
   const other = await newPerson();
+  const { identifier } = await other.page.evaluateOnNewDocument(() => {
+    const right = Date.now.bind(Date);
+    Date.now = () => right() + 420_000;
+  });
   await other.goTo('/room');
   await other.page.waitForSelector('[aria-label="Going on"] a');
   await other.page.click('[aria-label="Going on"] a');
   await waitFor('Cleanse', other);
   await pedalTo('Degrease');
   await waitFor('Degrease', other);
+  const seconds = (who: Person): Promise<number> =>
+    who.page.$eval('[aria-label="Minutes of this"]', (clock) => {
+      const [minutes = 0, rest = 0] = clock.textContent.split(':').map(Number);
+      return minutes * 60 + rest;
+    });
+  await other.waitFor(
+    async () => Math.abs((await seconds(other)) - (await seconds(person))) <= 4,
+    'both show the same minutes, though one clock is seven minutes wrong',
+  );
+  await other.page.removeScriptToEvaluateOnNewDocument(identifier);
   await other.close();
 });

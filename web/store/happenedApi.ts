@@ -11,6 +11,7 @@ import { closesRun } from '@bienestar/core/house/run';
 import type { OrderId, RunId } from '@bienestar/core/house/ids';
 import type { Receiving } from '@bienestar/core/restock/receiveOrder';
 import type { CountEntry, TotalCountEntry, UseEntry } from '@bienestar/core/stock/entries';
+import { hearTime } from './runs/houseTime';
 import { api, keepInHouse, keepStock, named, type Named } from './api';
 
 /** An order as it was read. */
@@ -79,7 +80,13 @@ export const happenedApi = api.injectEndpoints({
       /* A tap changes no list. */
       invalidatesTags: (_soFar, _error, { events }) => (events.some(changesLists) ? ['Runs'] : []),
     }),
-    run: build.query<RunSoFar, RunId>({ query: (id) => `/runs/${id}` }),
+    run: build.query<RunSoFar, RunId>({
+      query: (id) => `/runs/${id}`,
+      transformResponse: (soFar: RunSoFar, meta) => {
+        hearTime(meta?.response?.headers.get('date'));
+        return soFar;
+      },
+    }),
     incidents: build.query<Incidents, void>({
       query: () => '/runs/incidents',
       providesTags: ['Runs'],

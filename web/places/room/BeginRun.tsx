@@ -11,6 +11,7 @@ import { Button } from '../../parts/Button';
 import { Problems } from '../../parts/Problems';
 import { TextField } from '../../parts/TextField';
 import { useFigures, useHouse } from '../../store/house';
+import { houseNow } from '../../store/runs/houseTime';
 import { runKeeper } from '../../store/runs/useRun';
 import { inUseOf, roomWorkOf } from '../card/roomWork';
 import { ShownFor } from '../protocols/ShownFor';
@@ -57,7 +58,7 @@ export function BeginRun({ service, bookingId, onLeave }: BeginRunProps) {
       protocol: protocolOfRun(protocol),
       visitKind: client.visitKind,
       slotMinutes: schedule.slotMinutes,
-      at: toSecond(new Date()),
+      at: toSecond(new Date(houseNow())),
       client: traitsOfRun(client),
       ...(by && { performedBy: by }),
       ...(bookingId && { bookingId }),

@@ -9,6 +9,7 @@ import {
 } from '@bienestar/core/run/runTimes';
 import { timeWords } from '../../format/amountWords';
 import { useHouse } from '../../store/house';
+import { houseNow } from '../../store/runs/houseTime';
 import { useNow } from '../../store/runs/useRun';
 import { ActInHand } from './ActInHand';
 import { Gate } from './Gate';
@@ -53,7 +54,7 @@ export function RunStage({ run, at, onHappens }: StageProps) {
   const beganAt = state.inHand === undefined ? undefined : state.acts[state.inHand]?.beganAt;
   const goOn = (): void => {
     /* A pedal that bounces, or a knuckle that strikes twice, is one press. */
-    const isSamePress = beganAt !== undefined && Date.now() - beganAt < SAME_PRESS_MS;
+    const isSamePress = beganAt !== undefined && houseNow() - beganAt < SAME_PRESS_MS;
     if (mayGoOn && !isSamePress) onHappens({ kind: 'done', act: act.id });
   };
   usePedal(goOn);

@@ -4,6 +4,7 @@ import type { Run } from '@bienestar/core/house/run';
 import type { RunId } from '@bienestar/core/house/ids';
 import { happenedApi } from '../happenedApi';
 import { outbox } from '../store';
+import { houseNow } from './houseTime';
 import { createRunKeeper } from './runKeeper';
 import { runsInBrowser } from './runStorage';
 
@@ -11,7 +12,7 @@ import { runsInBrowser } from './runStorage';
 const LOOK_EVERY_MS = 2_000;
 
 /** The runs of this window. */
-export const runKeeper = createRunKeeper(runsInBrowser(), outbox);
+export const runKeeper = createRunKeeper(runsInBrowser(), outbox, () => new Date(houseNow()));
 
 /** A run with all that is known of it here and in the house; also when nobody answers. */
 export function useRun(id: RunId): {
@@ -58,11 +59,11 @@ export function useRunsHere(): readonly Run[] {
   return here;
 }
 
-/** The moment, often enough for clocks that count seconds. */
+/** The moment by the clock of the house, often enough for clocks that count seconds. */
 export function useNow(everyMs = 1_000): number {
-  const [now, setNow] = useState(() => Date.now());
+  const [now, setNow] = useState(houseNow);
   useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), everyMs);
+    const timer = setInterval(() => setNow(houseNow()), everyMs);
     return () => clearInterval(timer);
   }, [everyMs]);
   return now;
