@@ -28,6 +28,15 @@ describe('the steps of a protocol', () => {
       Promise.resolve(),
     );
 
+  it('that are typed one right after the other stand in their order', async () => {
+    await person.click('combobox', 'Say a step');
+    for (const line of ['press lips 3 s', 'pat 10 s', 'look 20 s']) {
+      await person.page.keyboard.type(line);
+      await person.page.keyboard.press('Enter');
+    }
+    await order(['First cleanse', 'Press lips', 'Pat', 'Look']);
+  });
+
   it('are added and moved by the keyboard alone', async () => {
     await person.page.evaluate(() => document.querySelector<HTMLElement>('#place')?.focus());
     for (let tabs = 0; tabs < 20; tabs += 1) {

@@ -87,10 +87,17 @@ export function Workbench({ part }: WorkbenchProps) {
     [edit],
   );
 
+  /* What was put in comes in hand a moment later: who types on at once goes on after it all the same. */
+  const onItsWay = useRef<string>(undefined);
+  useEffect(() => {
+    if (onItsWay.current === stepId) onItsWay.current = undefined;
+  }, [stepId]);
   const base = part === 'protocols' ? '/protocols' : '/protocols/blocks';
   const select = useCallback(
-    (id: string): void =>
-      void navigate(`${base}/${protocolId}/${lineOfStep(asId(id))}`, { replace: true }),
+    (id: string): void => {
+      onItsWay.current = undefined;
+      void navigate(`${base}/${protocolId}/${lineOfStep(asId(id))}`, { replace: true });
+    },
     [base, navigate, protocolId],
   );
 
@@ -130,8 +137,13 @@ export function Workbench({ part }: WorkbenchProps) {
   const { present } = draft;
   const selected = present.steps.find((line) => line.id === stepId) ?? present.steps[0];
   const put = (what: NewLine, after: Line | undefined): void => {
-    edit((protocol) => added(protocol, what, after, NEW_IDS.other));
+    const behind = after && (onItsWay.current ?? after.id);
+    edit((protocol) => {
+      const line = protocol.steps.find(({ id }) => id === behind);
+      return added(protocol, what, line ?? after, NEW_IDS.other);
+    });
     select(what.line.id);
+    onItsWay.current = what.line.id;
   };
   const add = (after?: Line): void => {
     const line = newStep();

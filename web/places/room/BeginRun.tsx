@@ -1,5 +1,5 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toSecond } from '@bienestar/core/days/instants';
 import type { Client } from '@bienestar/core/house/client';
@@ -47,8 +47,11 @@ export function BeginRun({ service, bookingId, onLeave }: BeginRunProps) {
       withAllThatMayBe(client, first.value.written),
     );
   }, [client, house, materials, service]);
+  /* Pressed twice it is one visit. */
+  const isBegun = useRef(false);
   const begin = (): void => {
-    if (!work?.ok) return;
+    if (!work?.ok || isBegun.current) return;
+    isBegun.current = true;
     const { protocol, schedule } = work.value;
     const id = asId<RunId>(nanoid(16));
     const run: Run = {
