@@ -1,3 +1,5 @@
+import { asKept } from './stock';
+
 /* How the hands work: each from a list, with the words by which it is said in a line and on the card. */
 
 /** What the hands or the tool do on the skin. */
@@ -125,5 +127,5 @@ function holdWords({ seconds, times }: Hold): string {
 
 /** The minutes that touches which are counted and held take together; nothing where only their number is said. */
 export function holdMinutes({ seconds, times }: Hold): number | undefined {
-  return seconds === undefined ? undefined : (seconds * times) / 60;
+  return seconds === undefined ? undefined : asKept((seconds * times) / 60);
 }

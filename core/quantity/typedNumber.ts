@@ -29,7 +29,8 @@ export function typedNumber(typed: string, mark?: DecimalMark): TypedNumber | un
   const sign = text.startsWith('-') ? -1 : 1;
   const bare = text.replace(/^[+-] ?/u, '');
   const part = fractionOf(bare);
-  if (part !== undefined) return { is: 'number', value: sign * part };
+  /* As it is kept: a third has no end. */
+  if (part !== undefined) return { is: 'number', value: sign * Number(part.toFixed(6)) };
   const grouped = GROUPED_BY_SPACE.exec(bare);
   const digits = grouped ? grouped[0].replace(/[ '’]/gu, '') + bare.slice(grouped[0].length) : bare;
   const doubt = grouped ? null : DOUBTFUL.exec(digits);

@@ -1,4 +1,5 @@
 import { DOSE_INTO, type DoseInto } from '../house/ways';
+import { asKept } from '../house/stock';
 import type { Amount, Source } from '../house/house';
 import type { Triple } from '../quantity/triple';
 import { sourceKey } from '../house/sources';
@@ -18,10 +19,15 @@ import { TECHNIQUE_WORDS } from './techniqueWords';
 import { compared, keyOf, tokensOf } from './tokens';
 import { listed, type UnitWord, type Vocabulary } from './vocabulary';
 
-/** Least, usual and most from one to three numbers; of two, the usual lies in the middle. */
+/**
+ * Least, usual and most from one to three numbers, as they are kept: a third has no end. Of two, the usual lies in the
+ * middle.
+ */
 export function inOrder(numbers: readonly number[]): [number, number, number] {
-  const [first = 0, second = first, third] = numbers;
-  return third === undefined ? [first, (first + second) / 2, second] : [first, second, third];
+  const [first = 0, second = first, third] = numbers.map(asKept);
+  return third === undefined
+    ? [first, asKept((first + second) / 2), second]
+    : [first, second, third];
 }
 
 /** Says what is not clear about numbers; whether anything was. */

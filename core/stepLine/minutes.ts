@@ -1,4 +1,5 @@
 import type { Minutes } from '../house/house';
+import { asKept } from '../house/stock';
 import { asks, inOrder } from './amounts';
 import { CLAUSE_WORDS } from './clauseWords';
 import { Cursor } from './cursor';
@@ -113,7 +114,7 @@ function readClock(cursor: Cursor): SaidMinutes | undefined {
   for (let taken = 0; taken < 3; taken += 1) cursor.take();
   const saysMinutes = cursor.takeWord(...UNITS.minutes) !== undefined;
   const [large, small] = [Number(before.text), Number(behind.text)];
-  const minutes = saysMinutes || large === 0 ? large + small / 60 : large * 60 + small;
+  const minutes = asKept(saysMinutes || large === 0 ? large + small / 60 : large * 60 + small);
   return { minutes: { least: minutes, usual: minutes, most: minutes } };
 }
 

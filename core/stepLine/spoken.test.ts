@@ -114,7 +114,7 @@ describe('a line as it is said', () => {
     ['cleanse 1/2 pump milk', 'cleanse | 0.5 pump Fennel cleansing milk'],
     ['mix half a sachet kelp powder', 'mix | 0.5 packs Kelp powder'],
     ['mix 3/4 sachet kelp powder', 'mix | 0.75 packs Kelp powder'],
-    ['polish 2/3 tbsp polish', `polish | ${2 / 3} tbsp Sea salt polish`],
+    ['polish 2/3 tbsp polish', 'polish | 0.666667 tbsp Sea salt polish'],
     ['polish ¼–½ oz polish', 'polish | 0.25..0.375..0.5 oz Sea salt polish'],
     /* slashes: low, usual and high, or a question */
     ['polish 1/2/3 ml polish', 'polish | 1..2..3 ml Sea salt polish'],

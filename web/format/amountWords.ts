@@ -143,7 +143,8 @@ function cutUp({ low, usual, high }: Triple): string {
 const HALF = 0.5;
 /* Fifths and tenths are said in decimals. */
 const SAID_PARTS = [2, 3, 4, 6, 8, 16] as const;
-const SAME = 1e-6;
+/* What is kept has six decimals: three thirds are 0.999999. */
+const SAME = 5e-6;
 
 function partsOf(value: number): string {
   const whole = Math.floor(value + SAME);
