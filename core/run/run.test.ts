@@ -1,99 +1,27 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { LayerGroup, Step } from '../house/house';
-import { asId, type MaterialId, type RunEventId, type RunId } from '../house/ids';
-import type { Question, Reaction, Response } from '../house/question';
-import { drawsOf } from '../draws/drawsOf';
-import {
-  cleanser,
-  dose,
-  measured,
-  minutes,
-  protocol,
-  settings,
-  shelf,
-  step,
-  valueOf,
-} from '../testing/sample';
+import { minutes, protocol } from '../testing/sample';
 import { mayRespond, ruleFor } from './answers';
-import { planOf, type RunPlan } from './plan';
 import type { Happening, RunEvent } from '../house/run';
 import { runState, type RunState } from './runState';
-import { contactsNow, couldGive, isDue, runTimes } from './runTimes';
-import { drawKey, entriesOfRun, oneMore, takenBy, takenInAct, usedInRun } from './used';
-
-const START = Date.parse('2026-11-28T10:00:00Z');
-const at = (minute: number): string => new Date(START + minute * 60_000).toISOString();
-const msAt = (minute: number): number => START + minute * 60_000;
-let made = 0;
-
-/** Something that happens at a minute of the run. */
-function event(minute: number, what: Happening): RunEvent {
-  made += 1;
-  return { ...what, id: asId<RunEventId>(`event-${made}`), at: at(minute) };
-}
-const began = (): RunEvent => event(0, { kind: 'began' });
-const done = (minute: number, act: string): RunEvent => event(minute, { kind: 'done', act });
-
-function asking(reactions: readonly Reaction[], id = 'asked'): Question {
-  return { id: asId(id), ask: 'How does it feel?', answer: { kind: 'score' }, reactions };
-}
-const answer = (
-  minute: number,
-  act: string,
-  score: number,
-  changes: { readonly response?: Response; readonly reason?: string } = {},
-): RunEvent =>
-  event(minute, { kind: 'answered', act, question: 'asked', answer: score, ...changes });
-
-const CAREFUL: readonly Reaction[] = [
-  { from: 3, response: 'lightly' },
-  { from: 5, response: 'fewer-layers' },
-  { from: 7, response: 'off' },
-  { from: 9, response: 'stop' },
-];
-
-const group: LayerGroup = {
-  id: asId('layers'),
-  name: 'Acid layers',
-  layers: { first: 2, returning: 3 },
-  between: { wait: minutes(1) },
-  asks: [asking(CAREFUL)],
-};
-const gel = asId<MaterialId>('cleanser');
-const acid = asId<MaterialId>('acid');
-const named = (id: string, of: Partial<Step>, time = minutes(2)): Step =>
-  step(id, time, { id: asId(id), ...of });
-const layered = protocol(
-  [
-    named('lay-out', { stretch: 'set-up' }),
-    named('cleanse', { zones: ['face'], doses: [dose(gel, measured(3, 'ml'))] }, minutes(3, 4, 6)),
-    named('acid', {
-      zones: ['face'],
-      layerGroupId: group.id,
-      doses: [dose(acid, measured(2, 'ml'))],
-      capMinutes: 10,
-      capSince: 'first-touch',
-    }),
-    named('rinse', { zones: ['face'], removal: { how: 'cool-water' } }),
-    named('massage', { phase: 'massage' }, minutes(6, 10, 14)),
-    named('eye-care', { optional: { usually: 'done', if: 'there is time' } }, minutes(3)),
-    named('clear', { stretch: 'reset' }),
-  ],
-  { layerGroups: [group] },
-);
-
-function planned(of = layered): RunPlan {
-  const draws = valueOf(
-    drawsOf(of, 'returning', shelf([cleanser(), cleanser({ id: acid })]), settings),
-  );
-  return valueOf(planOf(of, 'returning', draws, settings));
-}
-const plan = planned();
-const run = (...events: readonly RunEvent[]): RunState => runState(plan, [began(), ...events]);
-const inHand = (state: RunState): string | undefined =>
-  state.inHand === undefined ? undefined : plan.acts[state.inHand]?.id;
-const toFirstLayer = [done(2, 'lay-out//'), done(6, 'cleanse//')];
+import { contactsNow } from './runTimes';
+import {
+  msAt,
+  event,
+  began,
+  done,
+  asking,
+  answer,
+  CAREFUL,
+  group,
+  named,
+  layered,
+  planned,
+  plan,
+  run,
+  inHand,
+  toFirstLayer,
+} from '../testing/sampleRun';
 
 describe('the plan of a run', () => {
   it('has each layer and wait for itself, and asks when a layer is on', () => {
@@ -288,133 +216,6 @@ describe('a gate', () => {
     const on = runState(never, [...events, event(9, { kind: 'took-off' })]);
     expect(never.acts[on.inHand ?? -1]?.id).toBe('massage//');
     expect(contactsNow(never, on, msAt(9))).toEqual([]);
-  });
-});
-
-describe('the clock of a contact (R4)', () => {
-  const stages = (minute: number, ...events: readonly RunEvent[]): string[] =>
-    contactsNow(plan, run(...events), msAt(minute)).map(({ stage }) => stage);
-
-  it('runs from the first touch over all layers until it is taken off', () => {
-    expect(stages(5, done(2, 'lay-out//'))).toEqual([]);
-    const first = toFirstLayer;
-    const second = [
-      ...first,
-      answer(8, 'acid/1/', 0),
-      done(8, 'acid/1/'),
-      done(9, 'between/layers/1'),
-    ];
-    const [contact] = contactsNow(plan, run(...second), msAt(11));
-    expect(contact).toMatchObject({ minutes: 5, lastTouchedMinutes: 3, stage: 'calm' });
-    expect(stages(14.5, ...second)).toEqual(['soon']);
-    expect(stages(16, ...second)).toEqual(['off-now']);
-    const off = [...second, answer(11, 'acid/2/', 7)];
-    expect(stages(12, ...off)).toEqual([]);
-  });
-
-  it('ends with the act where it is of that alone', () => {
-    const mask = named('mask', { hands: 'free', capMinutes: 12, zones: ['face'] }, minutes(12));
-    const masked = planned(protocol([mask, named('after', {})]));
-    const on = contactsNow(masked, runState(masked, [began()]), msAt(11));
-    expect(on.map(({ stage }) => stage)).toEqual(['soon']);
-    expect(contactsNow(masked, runState(masked, [began(), done(12, 'mask//')]), msAt(13))).toEqual(
-      [],
-    );
-  });
-});
-
-describe('the times of a run', () => {
-  it('are behind by what is gone beyond what was expected (R1)', () => {
-    expect(runTimes(plan, run(), 60, msAt(1)).behind).toBeCloseTo(0, 9);
-    expect(runTimes(plan, run(), 60, msAt(5)).behind).toBeCloseTo(3, 9);
-    expect(runTimes(plan, run(done(1, 'lay-out//')), 60, msAt(1)).behind).toBeCloseTo(-1, 9);
-  });
-
-  it('tell what is to be made ready a little before it is begun', () => {
-    const times = runTimes(plan, run(done(2, 'lay-out//')), 60, msAt(3));
-    expect(times.planned).toBeCloseTo(3, 9);
-    expect([-5, 0, 4.9, 5.1].map((minute) => isDue(minute, times))).toEqual([
-      true,
-      true,
-      true,
-      false,
-    ]);
-  });
-
-  it('say what is left, and how likely the slot is (R2)', () => {
-    const begun = runTimes(plan, run(), 60, START);
-    expect(begun.left).toBeCloseTo(plan.expected, 6);
-    expect(runTimes(plan, run(), 10, START).chance).toBe(0);
-    expect(runTimes(plan, run(), 200, START).chance).toBeCloseTo(1, 9);
-  });
-
-  it('give where it harms least, never in contact, questions or taking off (R3)', () => {
-    const give = couldGive(plan, run(), plan.expected - 2, START);
-    expect(give.map(({ act, how }) => `${act} ${how}`)).toEqual([
-      'eye-care// left-out',
-      'massage// least',
-      'cleanse// least',
-    ]);
-    const { chance } = runTimes(plan, run(), plan.expected - 2, START);
-    for (const each of give) expect(each.chance).toBeGreaterThanOrEqual(chance);
-    expect(give[1]?.minutes).toBeCloseTo(4, 9);
-  });
-});
-
-describe('what a run used (R5)', () => {
-  const all = (state: RunState): RunState => ({
-    ...state,
-    acts: state.acts.map((act) => ({ ...act, standing: 'done' })),
-  });
-
-  it('is what was planned for what was done', () => {
-    expect(usedInRun(plan, all(run()))).toEqual([
-      { materialId: gel, quantity: 3, planned: 3 },
-      { materialId: acid, quantity: 6, planned: 6 },
-    ]);
-    const fewer = run(...toFirstLayer, answer(8, 'acid/1/', 5), done(8, 'acid/1/'));
-    expect(usedInRun(plan, fewer)[1]).toEqual({ materialId: acid, quantity: 2, planned: 6 });
-  });
-
-  it('is what was said instead, and the same entries however often it is asked', () => {
-    const [, cleanse] = plan.acts;
-    const draw = cleanse?.draws[0];
-    if (!cleanse || !draw) throw new Error('nothing is drawn');
-    const took = (quantity: number): RunEvent =>
-      event(4, { kind: 'took', act: cleanse.id, draw: drawKey(cleanse, draw), quantity });
-    const used = usedInRun(plan, run(...toFirstLayer, took(4.5)));
-    expect(used[0]?.quantity).toBe(4.5);
-    expect(usedInRun(plan, run(...toFirstLayer, took(-1)))[0]?.quantity).toBe(3);
-    const entries = entriesOfRun(asId<RunId>('r'), used, () => true, at(0), 'Facial');
-    expect(entries).toMatchObject([{ id: 'r-cleanser', quantity: 4.5 }]);
-    expect(entriesOfRun(asId<RunId>('r'), used, () => false, at(0), 'Facial')).toEqual([]);
-  });
-});
-
-describe('one more', () => {
-  const draw = { consumed: { low: 4, usual: 4.8, high: 5 } };
-  const quantity = { low: 2, usual: 3, high: 4 };
-
-  it('is one as it was said, and a tenth of what is measured or spread', () => {
-    expect(oneMore({ how: 'counted', quantity, measure: 'pump' }, draw)).toBeCloseTo(1.6, 9);
-    expect(oneMore({ how: 'packs', quantity }, draw)).toBeCloseTo(1.6, 9);
-    expect(oneMore({ how: 'measured', quantity, unit: 'piece' }, draw)).toBe(1);
-    expect(oneMore({ how: 'measured', quantity, unit: 'ml' }, draw)).toBeCloseTo(0.48, 9);
-    expect(oneMore({ how: 'coat', coat: 'thin' }, draw)).toBeCloseTo(0.48, 9);
-    expect(oneMore(undefined, draw)).toBeCloseTo(0.48, 9);
-  });
-
-  it('is never less than nothing, and what was said is what was used', () => {
-    expect(takenBy({ quantity: 1, step: 1.6 }, -1)).toBe(0);
-    const act = plan.acts[1];
-    if (!act) throw new Error('nothing is drawn');
-    const [before] = takenInAct(act, run());
-    if (!before) throw new Error('nothing is drawn');
-    expect([before.quantity, before.isOther]).toEqual([3, false]);
-    const more = takenBy(before, 2);
-    const state = run(event(1, { kind: 'took', act: act.id, draw: before.key, quantity: more }));
-    expect(takenInAct(act, state)[0]).toMatchObject({ quantity: more, isOther: true });
-    expect(more).toBeCloseTo(3.6, 9);
   });
 });
 
