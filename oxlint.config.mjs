@@ -30,9 +30,11 @@ const CORE_ROOMS = [
   'pasted',
   'room',
   'run',
+  'logbook',
   'stepLine',
   'watch',
   'whatIf',
+  'learn',
 ];
 
 const OTHER_WAY = 'Dependencies point the other way: see docs/architecture.md.';

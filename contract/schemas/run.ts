@@ -3,6 +3,7 @@ import { RESPONSES, type Response } from '@bienestar/core/house/question';
 import {
   INCIDENT_DEEDS,
   INCIDENT_SIGNS,
+  PUT_AWAY_WHYS,
   type Run,
   type RunLogEntry,
 } from '@bienestar/core/house/run';
@@ -73,6 +74,12 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
     quantity: limited(LIMITS.runTook),
   }),
   noted: shape<Of<'noted'>>({ ...base, kind: kind('noted'), words }),
+  sold: shape<Of<'sold'>>({
+    ...base,
+    kind: kind('sold'),
+    materialId: id,
+    quantity: limited(LIMITS.soldPacks),
+  }),
   incident: shape<Of<'incident'>>({
     ...base,
     kind: kind('incident'),
@@ -92,5 +99,9 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
   'took-off': shape<Of<'took-off'>>({ ...base, kind: kind('took-off') }),
   ended: shape<Of<'ended'>>({ ...base, kind: kind('ended') }),
   entered: shape<Of<'entered'>>({ ...base, kind: kind('entered') }),
-  'put-away': shape<Of<'put-away'>>({ ...base, kind: kind('put-away') }),
+  'put-away': shape<Of<'put-away'>>({
+    ...base,
+    kind: kind('put-away'),
+    why: Joi.valid(...PUT_AWAY_WHYS).optional(),
+  }),
 });

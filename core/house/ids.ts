@@ -36,6 +36,7 @@ export type OrderLineId = Id<'orderLine'>;
 export type CountId = Id<'count'>;
 export type RunId = Id<'run'>;
 export type RunEventId = Id<'run-event'>;
+export type LogbookPlanId = Id<'logbook-plan'>;
 
 /** Any of the ids of a House. */
 export type AnyId =
@@ -71,7 +72,8 @@ export type AnyId =
   | OrderLineId
   | CountId
   | RunId
-  | RunEventId;
+  | RunEventId
+  | LogbookPlanId;
 
 /** Marks a plain string, already checked at the edge, as an id of the kind the caller expects. */
 export function asId<I extends AnyId>(text: string): I {

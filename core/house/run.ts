@@ -1,4 +1,13 @@
-import type { BookingId, PersonId, ProtocolId, RoomId, RunEventId, RunId, ServiceId } from './ids';
+import type {
+  BookingId,
+  MaterialId,
+  PersonId,
+  ProtocolId,
+  RoomId,
+  RunEventId,
+  RunId,
+  ServiceId,
+} from './ids';
 import type { ClientTraits } from './client';
 import type { Protocol } from './protocol';
 import type { Response } from './question';
@@ -56,6 +65,10 @@ export const INCIDENT_DEEDS = [
 ] as const;
 export type IncidentDeed = (typeof INCIDENT_DEEDS)[number];
 
+/** Why a visit is not entered. */
+export const PUT_AWAY_WHYS = ['nobody-came', 'by-mistake'] as const;
+export type PutAwayWhy = (typeof PUT_AWAY_WHYS)[number];
+
 /** What happened, tap by tap. Each has an id made where it happened, so that it counts once. */
 interface EventBase {
   readonly id: RunEventId;
@@ -92,6 +105,8 @@ export type RunEvent = EventBase &
         readonly quantity: number;
       }
     | { readonly kind: 'noted'; readonly words: string }
+    /** the guest buys so many packs; said again it is that many instead */
+    | { readonly kind: 'sold'; readonly materialId: MaterialId; readonly quantity: number }
     /** what went wrong, and what was done; nothing of it is ever taken away */
     | {
         readonly kind: 'incident';
@@ -110,8 +125,8 @@ export type RunEvent = EventBase &
     | { readonly kind: 'ended' }
     /** the visit is in the log, and what it used in the ledger */
     | { readonly kind: 'entered' }
-    /** it is not entered: nobody came, or it was begun by mistake */
-    | { readonly kind: 'put-away' }
+    /** it is not entered */
+    | { readonly kind: 'put-away'; readonly why?: PutAwayWhy }
   );
 
 /** What happened, before it has an id and a moment. */

@@ -100,7 +100,7 @@ export function withMissing(
     case 'density':
       return { ...measures, density: usual };
     case 'count':
-      return { ...measures, [COUNTED[missing.measure]]: { usual } };
+      return { ...measures, [MEASURE_FIELDS[missing.measure]]: { usual } };
     case 'named': {
       const added = { name: missing.name, usual, unit: unit === 'g' ? 'g' : 'ml' } as const;
       return { ...measures, named: [...(measures.named ?? []), added] };
@@ -110,7 +110,8 @@ export function withMissing(
   }
 }
 
-const COUNTED = {
+/** Where the shelf says what one pump, drop, … gives. */
+export const MEASURE_FIELDS = {
   pump: 'mlPerPump',
   drop: 'dropsPerMl',
   dropper: 'mlPerDropper',

@@ -5,6 +5,7 @@ import { stepsOf } from '../time/contactClock';
 import { workedLeaves } from '../zone/workedLeaves';
 import { isAnswer, mayRespond, ruleFor } from './answers';
 import { isUsual, type RunAct, type RunPlan } from './plan';
+import type { SoldProduct } from '../house/logbook';
 import type { Answer, RunEvent } from '../house/run';
 
 /** What was answered, and what followed. */
@@ -70,6 +71,8 @@ export interface RunState {
   /** amounts that were another than planned, by draw; in the unit of the material */
   readonly took: ReadonlyMap<string, number>;
   readonly notes: readonly string[];
+  /** packs that the guest buys */
+  readonly sold: readonly SoldProduct[];
   /** the visit is in the log */
   readonly isEntered: boolean;
   /** it is not to be entered */
@@ -109,6 +112,7 @@ function notBegun({ acts }: RunPlan): RunState {
     ready: new Set(),
     took: new Map(),
     notes: [],
+    sold: [],
     isEntered: false,
     isPutAway: false,
   };
@@ -146,6 +150,12 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
     case 'noted': {
       const words = event.words.trim();
       return words === '' ? state : { ...state, notes: [...state.notes, words] };
+    }
+    case 'sold': {
+      const { materialId, quantity } = event;
+      if (!Number.isInteger(quantity) || quantity < 0) return state;
+      const others = state.sold.filter((each) => each.materialId !== materialId);
+      return { ...state, sold: quantity > 0 ? [...others, { materialId, quantity }] : others };
     }
     case 'off':
       return status === 'running' && !state.takeOff

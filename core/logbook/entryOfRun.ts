@@ -1,0 +1,170 @@
+import type { Draw } from '../draws/drawsOf';
+import { toSecond } from '../days/instants';
+import type {
+  LoggedAnswer,
+  LogbookEntry,
+  LogbookVisit,
+  PlannedAct,
+  PlannedDraw,
+  SoldProduct,
+  ToldAmount,
+} from '../house/logbook';
+import { asId, type LogbookPlanId, type TreatmentId } from '../house/ids';
+import type { Run, RunEvent } from '../house/run';
+import type { HouseSettings } from '../house/settings';
+import { asKept } from '../house/stock';
+import { isUsual, type RunAct, type RunPlan } from '../run/plan';
+import type { RunState } from '../run/runState';
+import { minutesBetween } from '../run/runTimes';
+import { drawKey } from '../run/used';
+import { stepsOf } from '../time/contactClock';
+import { NO_TIME } from '../time/distribution';
+import { chanceWithin, leftAfter } from '../time/left';
+
+/** Besides the run, what a logbook keeps of a visit. */
+interface Besides {
+  readonly settings: Pick<HouseSettings, 'slotQuantile'>;
+  /** when the book had it, ISO 8601 */
+  readonly bookedAt?: string;
+  readonly cost?: LogbookEntry['cost'];
+}
+
+/** The plan of a run before the house has given it an id: visits of the same plan share it. */
+export const NO_PLAN_YET = asId<LogbookPlanId>('plan');
+
+/**
+ * A run that is over, as the logbook has it: what it was to be, and what it was. The id is that of the run, so that
+ * it stands there once.
+ * @param events in the order in which they came in
+ * @see R2 R5
+ */
+export function entryOfRun(
+  run: Run,
+  plan: RunPlan,
+  state: RunState,
+  events: readonly RunEvent[],
+  { settings, bookedAt, cost }: Besides,
+): LogbookVisit {
+  const draws = plan.acts.flatMap((act, at) => act.draws.map((draw) => ({ act, at, draw })));
+  const roomMinutes = minutesBetween(state.beganAt ?? 0, state.endedAt ?? state.beganAt ?? 0);
+  const told = draws.flatMap(({ act, draw }, at): ToldAmount[] => {
+    const quantity = state.took.get(drawKey(act, draw));
+    return quantity === undefined
+      ? []
+      : [{ draw: at, quantity: asKept(quantity), by: 'counted' as const }];
+  });
+  const incidents = events.flatMap(({ id, kind }) => (kind === 'incident' ? [id] : []));
+  const { client, guest, performedBy, roomId, bookingId } = run;
+  return {
+    plan: {
+      id: NO_PLAN_YET,
+      serviceId: run.serviceId,
+      protocolId: run.protocolId,
+      name: run.protocol.name,
+      visitKind: run.visitKind,
+      slotMinutes: run.slotMinutes,
+      promised: settings.slotQuantile,
+      acts: plan.acts.map(plannedAct),
+      draws: draws.map(({ act, at, draw }) => plannedDraw(act, at, draw)),
+    },
+    entry: {
+      id: asId<TreatmentId>(run.id),
+      planId: NO_PLAN_YET,
+      at: state.beganAt === undefined ? run.at : toSecond(new Date(state.beganAt)),
+      ...(performedBy && { performedBy }),
+      ...(roomId && { roomId }),
+      ...(bookingId && { bookingId }),
+      ...(bookedAt !== undefined && { bookedAt }),
+      ...(guest !== undefined && { guest }),
+      ...(client && { client }),
+      roomMinutes: keptMinutes(roomMinutes),
+      minutes: state.acts.map(({ standing, beganAt, endedAt }) =>
+        standing === 'done' ? keptMinutes(minutesBetween(beganAt ?? 0, endedAt ?? 0)) : null,
+      ),
+      told,
+      answers: answersOf(state),
+      notes: state.notes,
+      ...(state.stoppedWhy !== undefined && { stopped: state.stoppedWhy }),
+      ...(incidents.length > 0 && { incidents }),
+      fell: fellAt(plan, roomMinutes),
+      ...(cost && { cost }),
+      ...(state.sold.length > 0 && { sold: state.sold satisfies readonly SoldProduct[] }),
+    },
+  };
+}
+
+/** Which share of the forecast lies below what a visit took: even over many visits where forecasts are right. */
+function fellAt({ acts }: RunPlan, roomMinutes: number): number {
+  const usual = acts.filter(isUsual).map(({ time }) => time);
+  return asKept(chanceWithin(leftAfter(NO_TIME, 0, usual), roomMinutes));
+}
+
+const PER_MINUTE = 100;
+
+/** Minutes as the logbook has them, to the hundredth. */
+export function keptMinutes(minutes: number): number {
+  return Math.round(minutes * PER_MINUTE) / PER_MINUTE;
+}
+
+/** An act as it was planned, without what a run only needs while it goes. */
+export function plannedAct({
+  id,
+  name,
+  stretch,
+  step,
+  layer,
+  minutes,
+  meanwhile,
+}: RunAct): PlannedAct {
+  return {
+    id,
+    ...(step && { stepId: step.id }),
+    name,
+    stretch,
+    ...(step?.phase && { phase: step.phase }),
+    ...(step && { hands: step.hands }),
+    ...(layer !== undefined && { layer }),
+    minutes,
+    ...(meanwhile.length > 0 && {
+      beside: meanwhile.map(({ id: stepId, minutes: lasts, doses }) => ({
+        stepId,
+        minutes: lasts,
+        ...(doses.length > 0 && { doseIds: doses.map((dose) => dose.id) }),
+      })),
+    }),
+    ...(step?.optional && { ifNeeded: step.optional.usually }),
+  };
+}
+
+/** A draw of an act as it was planned. */
+export function plannedDraw(act: RunAct, at: number, draw: Draw): PlannedDraw {
+  const { doseId, materialId, part, consumed } = draw;
+  const said = stepsOf(act)
+    .flatMap(({ doses }) => doses)
+    .find(({ id }) => id === doseId);
+  return {
+    act: at,
+    doseId,
+    materialId,
+    ...(part !== undefined && { part }),
+    quantity: {
+      low: asKept(consumed.low),
+      usual: asKept(consumed.usual),
+      high: asKept(consumed.high),
+    },
+    ...(said && draw.for === undefined && !draw.mix && { amount: said.amount }),
+  };
+}
+
+function answersOf({ acts }: RunState): LoggedAnswer[] {
+  return acts.flatMap(({ answers }, act) =>
+    answers.map(({ question, answer, rule, response, reason }): LoggedAnswer => ({
+      act,
+      ask: question.ask,
+      answer,
+      response,
+      ...(rule !== response && { rule }),
+      ...(reason !== undefined && { reason }),
+    })),
+  );
+}
