@@ -12,7 +12,7 @@ export default defineConfig({
     /* What is tested is what is shipped: screens are drawn three times as fast. */
     env: { TZ: 'Pacific/Chatham', NODE_ENV: 'production' },
     maxWorkers: 2,
-    include: ['{core,contract,standins,web,cli}/**/*.test.{ts,tsx}'],
+    include: ['{core,contract,standins,web,cli,tools}/**/*.test.{ts,tsx}'],
     exclude: ['**/node_modules/**', '**/dist/**'],
     environment: 'node',
     testTimeout: 60_000,

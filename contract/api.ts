@@ -23,6 +23,7 @@ import type {
   RunLogEntry,
   Treatment,
 } from '@bienestar/core/house/house';
+import type { LogbookEntry, LogbookPlan } from '@bienestar/core/house/logbook';
 import type { JournalEntry } from '@bienestar/core/house/journal';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import type { HouseSettings } from '@bienestar/core/house/settings';
@@ -286,6 +287,31 @@ export interface RunPage {
   readonly next?: number;
 }
 
+/** A visit of the logbook, and when it was taken back, if it was. */
+export type LoggedNow = LogbookEntry & { readonly takenBackAt?: string };
+
+/** A page of the logbook, the newest first: `GET /api/logbook?before=&most=`. */
+export interface LogbookPage {
+  readonly entries: readonly LoggedNow[];
+  /** every plan that the entries name */
+  readonly plans: readonly LogbookPlan[];
+  /** how many visits the whole logbook has */
+  readonly all: number;
+  /** where the next page begins */
+  readonly next?: number;
+}
+
+/** One visit of the logbook: `GET /api/logbook/:id`. */
+export interface LoggedVisitRead {
+  readonly entry: LoggedNow;
+  readonly plan: LogbookPlan;
+}
+
+/** What a correction did: `POST /api/logbook/:id/corrections`. */
+export interface LogbookCorrected extends LoggedVisitRead {
+  readonly stock: readonly MaterialStock[];
+}
+
 /** What a line of a count did: `POST /api/counts/:id/lines`. */
 export interface CountEntered extends Posted {
   readonly round: Versioned<CountRound>;
@@ -349,5 +375,6 @@ export type StandInOrder =
 /** The lists that can be taken out, as `GET /api/exports/:list.csv` or `.xlsx`. */
 export const SHELF_LISTS = ['materials', 'packs', 'prices', 'ledger', 'stock'] as const;
 export const MENU_LISTS = ['menu'] as const;
-export const EXPORTS = [...SHELF_LISTS, ...MENU_LISTS] as const;
+export const LOGBOOK_LISTS = ['logbook', 'steps'] as const;
+export const EXPORTS = [...SHELF_LISTS, ...MENU_LISTS, ...LOGBOOK_LISTS] as const;
 export type ExportName = (typeof EXPORTS)[number];

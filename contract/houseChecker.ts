@@ -88,6 +88,12 @@ export function createHouseChecker(): HouseChecker {
         }
         seen.add(key);
       }
+      for (const [at, row] of known.entries()) {
+        const pointed = POINTS_BACK[list]?.(row);
+        if (!pointed || keys.get(pointed.to)?.has(pointed.id)) continue;
+        const pointer = pointerTo([list, from + at, pointed.field]);
+        note([unknownAt(pointer, `There is no ${pointed.noun} “${pointed.id}” before it.`)]);
+      }
       if (list === 'lots') {
         for (const row of known as HouseArchive['lots']) materialOfLot.set(row.id, row.materialId);
       }
@@ -164,6 +170,21 @@ export function createHouseChecker(): HouseChecker {
     },
   };
 }
+
+interface PointsBack {
+  readonly to: HouseList;
+  readonly field: string;
+  readonly noun: string;
+  readonly id: string;
+}
+
+/** Records that belong to one that stands before them in the file. */
+const POINTS_BACK: {
+  readonly [L in HouseList]?: (row: HouseArchive[L][number]) => PointsBack;
+} = {
+  runEvents: ({ runId: id }) => ({ to: 'runs', field: 'runId', noun: 'run', id }),
+  logbook: ({ planId: id }) => ({ to: 'logbookPlans', field: 'planId', noun: 'plan', id }),
+};
 
 function listSchema(list: HouseList): Joi.ArraySchema {
   const known = itemsOf.get(list);

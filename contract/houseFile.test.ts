@@ -231,6 +231,28 @@ describe('a file of version 1', () => {
     expect([read.value.orders, read.value.bookings, read.value.counts]).toEqual([[], [], []]);
   });
 
+  it('of version 8 is read: nothing is known of its visits but that they were', () => {
+    const {
+      logbookPlans: _plans,
+      logbook: _logbook,
+      ...eighth
+    } = JSON.parse(text) as Record<string, never>;
+    const read = readHouseFile(JSON.stringify({ ...eighth, formatVersion: 8 }));
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    expect([read.value.logbookPlans, read.value.logbook]).toEqual([[], []]);
+    expect(read.value.treatments.length).toBeGreaterThan(100);
+  });
+
+  it('says where a visit of the logbook, or something that happened, belongs to nothing', () => {
+    const house = demo();
+    const [entry, ...rest] = house.logbook;
+    const lost = { ...house, logbook: [{ ...entry, planId: 'nowhere' }, ...rest] };
+    expect(checkHouse({ ...JSON.parse(text), ...lost })).toMatchObject({
+      ok: false,
+      faults: [{ pointer: '/logbook/0/planId', code: 'reference.unknown' }],
+    });
+  });
+
   it('of version 7 is read: nothing was run in the room yet', () => {
     const {
       runs: _runs,
@@ -295,7 +317,7 @@ describe('a file of version 1', () => {
 describe('faults of a house file', () => {
   it.each<[string, readonly (string | number)[], unknown, string]>([
     ['another format', ['format'], 'x', '/format'],
-    ['another version', ['formatVersion'], 9, '/formatVersion'],
+    ['another version', ['formatVersion'], 10, '/formatVersion'],
     [
       'an unknown material',
       ['mixes', 0, 'parts', 0, 'source', 'materialId'],

@@ -6,6 +6,7 @@ import { demand, material, mix, supplier } from './schemas/shelf';
 import { block, deviceOfHouse, edition, protocol } from './schemas/protocol';
 import { journalEntry } from './schemas/journal';
 import { booking, countRound, order, soldCourse, treatment } from './schemas/restock';
+import { logbookEntry, logbookPlan } from './schemas/logbook';
 import { run, runEvent } from './schemas/run';
 import { scenario } from './schemas/scenario';
 import { menu, offer } from './schemas/sold';
@@ -52,6 +53,8 @@ export const HOUSE_LISTS: { readonly [L in HouseList]: ListRules<Row<L>> } = {
   treatments: byId(treatment),
   runs: byId(run),
   runEvents: byId(runEvent),
+  logbookPlans: byId(logbookPlan),
+  logbook: byId(logbookEntry),
   soldCourses: byId(soldCourse),
   orders: byId(order),
   counts: byId(countRound),
@@ -82,6 +85,8 @@ export const GROWING_LISTS = [
   'treatments',
   'runs',
   'runEvents',
+  'logbookPlans',
+  'logbook',
   'prices',
   'lots',
   'movements',

@@ -1,3 +1,5 @@
+import { LONGEST_LOGGED_MINUTES } from '@bienestar/core/house/logbook';
+
 /** The numbers that a field takes. */
 export interface Limits {
   readonly least?: number;
@@ -52,6 +54,9 @@ export const LIMITS = {
   taken: { least: 0, most: 10_000, whole: true },
   orderedPacks: { least: 1, most: 100_000, whole: true },
   runSlotMinutes: { above: 0, most: MINUTES_IN_A_DAY },
+  logbookPlace: { least: 0, most: 10_000, whole: true },
+  loggedMinutes: { least: 0, most: LONGEST_LOGGED_MINUTES },
+  soldPacks: { least: 0, most: 1_000, whole: true },
   runTook: { least: 0, most: LARGEST_QUANTITY },
   layers: { least: 1, most: 50, whole: true },
   layerScore: { least: 0, most: 10, whole: true },

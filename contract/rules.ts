@@ -27,6 +27,7 @@ import {
   soldCourse,
   treatment,
 } from './schemas/restock';
+import { logbookCorrection, logbookVisit } from './schemas/logbook';
 import { run, runEvent } from './schemas/run';
 import { scenario } from './schemas/scenario';
 import { menu, offer } from './schemas/sold';
@@ -84,6 +85,8 @@ export const SCHEMAS = {
   treatment,
   run,
   runEvent,
+  logbookVisit,
+  logbookCorrection,
   booking,
   countedLine,
 } as const;

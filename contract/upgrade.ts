@@ -186,6 +186,11 @@ export function fromVersion7(file: Plain): Plain {
   return { ...file, formatVersion: 8, runs: [], runEvents: [] };
 }
 
+/** A house file of version 8 in the words of version 9: nothing of its visits is known but that they were. */
+export function fromVersion8(file: Plain): Plain {
+  return { ...file, formatVersion: 9, logbookPlans: [], logbook: [] };
+}
+
 function isPlain(value: unknown): value is Plain {
   return typeof value === 'object' && value !== null;
 }

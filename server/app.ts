@@ -35,6 +35,7 @@ import { benchScale, noScale } from './scale/benchScale';
 import { scaleRoutes } from './scale/scaleRoutes';
 import { settingsRoutes } from './settings/settingsRoutes';
 import { severalRoutes } from './several/severalRoutes';
+import { logbookRoutes } from './logbook/logbookRoutes';
 import { runRoutes } from './runs/runRoutes';
 import { treatmentRoutes } from './treatments/treatmentRoutes';
 import { openDoor } from './work/door';
@@ -135,6 +136,7 @@ export function createApp({
   app.use(`${API}/bookings`, bookingRoutes(door, outside.bookings));
   app.use(`${API}/treatments`, treatmentRoutes(door));
   app.use(`${API}/runs`, runRoutes(door));
+  app.use(`${API}/logbook`, logbookRoutes(door));
   for (const name of AGGREGATE_NAMES) app.use(`${API}/${name}`, aggregateRoutes(name, door));
   app.use(`${API}/several`, severalRoutes(door));
   app.use(`${API}/journal`, journalRoutes(door));

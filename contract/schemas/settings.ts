@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { LIMITS, MOST_PACE_SPREAD } from '../limits';
-import type { Grade, HouseSettings } from '@bienestar/core/house/settings';
+import type { DeclinedLesson, Grade, HouseSettings } from '@bienestar/core/house/settings';
 import { isLocale } from '@bienestar/core/days/locale';
 import { isTimeZone } from '@bienestar/core/days/timeZones';
 import { FACE_PARTS, ZONE_PARTS, type FacePart, type ZoneId } from '@bienestar/core/zone/zones';
@@ -14,6 +14,7 @@ import type { HouseRule, RuleThing } from '@bienestar/core/house/houseRule';
 import {
   byKey,
   id,
+  day,
   listOf,
   money,
   name,
@@ -26,6 +27,7 @@ import {
   shareAboveNothing,
   shareBelowOne,
   some,
+  text,
   limited,
 } from './common';
 import { ownFinding } from './finding';
@@ -118,6 +120,13 @@ const priceEndings = shape<HouseSettings['priceEndings']>({
   rounding: Joi.valid('up', 'nearest').required(),
 });
 
+const declinedLesson = shape<DeclinedLesson>({
+  key: Joi.string().min(1).max(900).required(),
+  on: day,
+  why: text.max(500),
+  size: number,
+});
+
 export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   name,
   place: name,
@@ -191,4 +200,5 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   serviceLevel,
   orderDays: limited(LIMITS.orderDays),
   restock: restockSettings,
+  declinedLessons: some(declinedLesson, 500),
 });

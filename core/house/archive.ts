@@ -5,6 +5,7 @@ import { instantAt, wallOf } from '../days/timeZones';
 import type { Lot, Movement } from './stock';
 import type { House, Order, Run, RunLogEntry, Treatment } from './house';
 import type { JournalEntry } from './journal';
+import type { LogbookEntry, LogbookPlan } from './logbook';
 import type { MaterialId } from './ids';
 
 /** A House with its memory: what is on the shelf follows from the ledger, so it is not said twice. */
@@ -14,6 +15,9 @@ export interface HouseArchive extends Omit<House, 'stock' | 'log' | 'countedOn'>
   /** visits that were run in the room, and all that happened in them */
   readonly runs: readonly Run[];
   readonly runEvents: readonly RunLogEntry[];
+  /** visits as they were, beside what they were to be */
+  readonly logbookPlans: readonly LogbookPlan[];
+  readonly logbook: readonly LogbookEntry[];
   readonly prices: readonly PricePoint[];
   readonly lots: readonly Lot[];
   readonly movements: readonly Movement[];
@@ -71,6 +75,14 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
     })),
     runs: archive.runs.map((run) => ({ ...run, at: movedAt(run.at) })),
     runEvents: archive.runEvents.map((event) => ({ ...event, at: movedToTheMs(event.at) })),
+    logbook: archive.logbook.map((entry) => ({
+      ...entry,
+      at: isOfNewestDay(entry.at) ? withTheClock(entry.at) : movedAt(entry.at),
+      ...(entry.bookedAt !== undefined && { bookedAt: movedAt(entry.bookedAt) }),
+      ...(entry.corrections && {
+        corrections: entry.corrections.map((each) => ({ ...each, at: movedAt(each.at) })),
+      }),
+    })),
     soldCourses: archive.soldCourses.map((sold) => ({ ...sold, soldOn: moved(sold.soldOn) })),
     orders: archive.orders.map((order) => orderMoved(order, moved)),
     counts: archive.counts.map((round) => ({

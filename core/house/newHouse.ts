@@ -79,6 +79,8 @@ export function newHouse(timeZone = NEW_SETTINGS.timeZone): HouseArchive {
     treatments: [],
     runs: [],
     runEvents: [],
+    logbookPlans: [],
+    logbook: [],
     soldCourses: [],
     orders: [],
     counts: [],

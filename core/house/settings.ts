@@ -42,6 +42,17 @@ export interface Grade {
   readonly onCost?: number;
 }
 
+/** Something that the log taught and that was declined: it is not told again until it has grown. */
+export interface DeclinedLesson {
+  /** of the lesson */
+  readonly key: string;
+  /** ISO date */
+  readonly on: string;
+  readonly why: string;
+  /** how far it went then, relative to what is written */
+  readonly size: number;
+}
+
 /** What holds for the whole house. Shares are parts of 1, money is in minor units. */
 export interface HouseSettings {
   readonly name: string;
@@ -120,4 +131,5 @@ export interface HouseSettings {
   /** days of demand that the house buys at once, for comparing packs */
   readonly orderDays: number;
   readonly restock: RestockSettings;
+  readonly declinedLessons?: readonly DeclinedLesson[];
 }

@@ -1,6 +1,6 @@
 import type { House } from '../house/house';
 import type { LogbookVisit } from '../house/logbook';
-import { paceSpreadOf } from '../house/settings';
+import { paceSpreadOf, type DeclinedLesson } from '../house/settings';
 import { amountLessons } from './amountLessons';
 import { SURE_ERRORS, written as writtenTo, type Lesson } from './lesson';
 import { minuteLessons } from './minuteLessons';
@@ -61,17 +61,6 @@ function paceLessons(visits: readonly LogbookVisit[], { settings }: House): Less
       sure: seen.errors >= SURE_ERRORS ? 'sure' : 'likely',
     },
   ];
-}
-
-/** A lesson that was declined: it is not told again until it has grown. */
-export interface DeclinedLesson {
-  /** of the lesson */
-  readonly key: string;
-  /** ISO date */
-  readonly on: string;
-  readonly why: string;
-  /** how far it went then */
-  readonly size: number;
 }
 
 /** By how much a lesson that was declined must have grown to be told again. */

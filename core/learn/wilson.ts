@@ -14,7 +14,7 @@ export interface SeenShare {
 /**
  * The share of visits for which something was so, with Wilson's 95 % interval.
  * @param of 0 or more; nothing is known of none, so that all from 0 to 1 may be
- * @example seenShare(41, 50) // low 0.692039, high 0.902298
+ * @example seenShare(0, 0) // { hits: 0, of: 0, share: 0, low: 0, high: 1 }
  * @see L3; Wilson, 1927
  */
 export function seenShare(hits: number, of: number): SeenShare {

@@ -1,13 +1,14 @@
 import type { Draw } from '../draws/drawsOf';
 import { toSecond } from '../days/instants';
-import type {
-  LoggedAnswer,
-  LogbookEntry,
-  LogbookVisit,
-  PlannedAct,
-  PlannedDraw,
-  SoldProduct,
-  ToldAmount,
+import {
+  LONGEST_LOGGED_MINUTES,
+  type LoggedAnswer,
+  type LogbookEntry,
+  type LogbookVisit,
+  type PlannedAct,
+  type PlannedDraw,
+  type SoldProduct,
+  type ToldAmount,
 } from '../house/logbook';
 import { asId, type LogbookPlanId, type TreatmentId } from '../house/ids';
 import type { Run, RunEvent } from '../house/run';
@@ -103,7 +104,7 @@ const PER_MINUTE = 100;
 
 /** Minutes as the logbook has them, to the hundredth. */
 export function keptMinutes(minutes: number): number {
-  return Math.round(minutes * PER_MINUTE) / PER_MINUTE;
+  return Math.min(LONGEST_LOGGED_MINUTES, Math.round(minutes * PER_MINUTE) / PER_MINUTE);
 }
 
 /** An act as it was planned, without what a run only needs while it goes. */

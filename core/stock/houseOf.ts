@@ -11,6 +11,8 @@ export function houseOf(archive: HouseArchive): House {
     journal: _journal,
     runs: _runs,
     runEvents: _runEvents,
+    logbookPlans: _logbookPlans,
+    logbook: _logbook,
     lots,
     movements,
     treatments,

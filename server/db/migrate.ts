@@ -13,6 +13,7 @@ import { records } from './migrations/0010-records';
 import { timeZone } from './migrations/0011-time-zone';
 import { questions } from './migrations/0012-questions';
 import { runs } from './migrations/0013-runs';
+import { logbook } from './migrations/0014-logbook';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
@@ -31,6 +32,7 @@ export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
       timeZone,
       questions,
       runs,
+      logbook,
     ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

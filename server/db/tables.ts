@@ -96,6 +96,14 @@ const COLUMNS = {
     kind: STRING(16),
     body: json,
   },
+  logbook_plans: { ordinal: INTEGER, id: key(), digest: STRING(44), body: json },
+  logbook: {
+    ordinal: INTEGER,
+    id: key(),
+    planId: STRING(64),
+    at: DataTypes.DATE,
+    body: json,
+  },
   audit: {
     ordinal: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
     at: DataTypes.DATE,

@@ -5,7 +5,10 @@ import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { LADDERS, type House, type Material } from '@bienestar/core/house/house';
 import { openLifeOf } from '@bienestar/core/house/packs';
 import { shelfState } from '@bienestar/core/stock/shelfLife';
+import type { LogbookEntry, LogbookPlan, LogbookVisit } from '@bienestar/core/house/logbook';
+import { visitsOf } from './visitsOf';
 import type { Lot, Movement } from '@bienestar/core/house/stock';
+import { logbookRows, type LogbookRow } from '@bienestar/core/logbook/logbookRows';
 
 /** A cell of a list; nothing where there is nothing to say. */
 export type Cell = string | number | undefined;
@@ -25,6 +28,8 @@ export interface ExportSource {
   readonly prices: () => AsyncIterable<readonly PricePoint[]>;
   readonly lots: () => AsyncIterable<readonly Lot[]>;
   readonly movements: () => AsyncIterable<readonly Movement[]>;
+  readonly logbook: () => AsyncIterable<readonly LogbookEntry[]>;
+  readonly logbookPlans: () => AsyncIterable<readonly LogbookPlan[]>;
 }
 
 /** The house as one of its lists. */
@@ -248,6 +253,74 @@ export function exportList(
         ),
       };
     }
+    case 'logbook':
+      return {
+        headings: [
+          'visit id',
+          'when (UTC)',
+          'day',
+          'service',
+          'guest',
+          'by',
+          'room',
+          'slot (min)',
+          'took (min)',
+          'other than planned',
+          'stopped at',
+          'notes',
+          `cost expected (${currency})`,
+          `cost came to (${currency})`,
+          'corrected',
+        ],
+        pages: visitPages(source, (visit, row) => [
+          [
+            visit.entry.id,
+            visit.entry.at,
+            row.day,
+            row.service,
+            row.guest,
+            row.person,
+            row.room,
+            row.slotMinutes,
+            row.roomMinutes,
+            row.deviations.join(', '),
+            visit.entry.stopped,
+            visit.entry.notes.join('; '),
+            visit.entry.cost && cents(visit.entry.cost.expected.usual),
+            visit.entry.cost && cents(visit.entry.cost.came),
+            row.isCorrected ? 'yes' : 'no',
+          ],
+        ]),
+      };
+    case 'steps':
+      return {
+        headings: [
+          'visit id',
+          'when (UTC)',
+          'service',
+          'by',
+          'step',
+          'layer',
+          'least (min)',
+          'usual (min)',
+          'most (min)',
+          'took (min)',
+        ],
+        pages: visitPages(source, ({ plan, entry }, { service, person }) =>
+          plan.acts.map(({ name: step, layer, minutes }, at) => [
+            entry.id,
+            entry.at,
+            service,
+            person,
+            step,
+            layer,
+            minutes.least,
+            minutes.usual,
+            minutes.most,
+            entry.minutes[at] ?? undefined,
+          ]),
+        ),
+      };
   }
 }
 
@@ -275,6 +348,16 @@ async function* ledgerPages(
   for await (const page of source.movements()) {
     yield page.map((movement) => cellsOf(movement, lots.get(movement.lotId)));
   }
+}
+
+/** The visits of the logbook, each with what it was to be: a row of each, or several. */
+async function* visitPages(
+  source: ExportSource,
+  rowsOf: (visit: LogbookVisit, row: LogbookRow) => Rows,
+): AsyncGenerator<Rows> {
+  const rowOf = logbookRows(await source.house());
+  for await (const visit of visitsOf(source.logbook(), source.logbookPlans()))
+    yield rowsOf(visit, rowOf(visit));
 }
 
 const MEASURE_HEADINGS = [

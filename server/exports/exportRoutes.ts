@@ -4,12 +4,15 @@ import { Router, type Response } from 'express';
 import Papa from 'papaparse';
 import { EXPORTS, withoutVersions, type ExportName } from '@bienestar/contract/api';
 import { LIKE_A_FORMULA } from '@bienestar/contract/csv';
+import { writeCalendar, type CalendarEvent } from '@bienestar/core/calendar/writeCalendar';
+import { logbookRows } from '@bienestar/core/logbook/logbookRows';
 import { minorPerMajor } from '@bienestar/contract/currency';
 import { readHouse } from '../house/wholeHouse';
 import { pagesOfHouse } from '../house/writeHouse';
 import { notFound } from '../http/problems';
 import { writeTo } from '../http/streamAnswer';
 import { readStock } from '../ledger/shelfReader';
+import { visitsOf } from './visitsOf';
 import { exportList, type Cell, type ExportList, type ExportSource } from './exportLists';
 import type { Door } from '../work/door';
 
@@ -21,10 +24,38 @@ const ROWS_AT_ONCE = 50;
 /**
  * The routes of lists for other programs.
  * - `GET /:list.csv` and `GET /:list.xlsx`, the list one of materials, packs, prices, ledger, stock,
- *   menu; 404 for another. Text that a spreadsheet would take for a formula is marked as text.
+ *   menu, logbook, steps; 404 for another. Text that a spreadsheet would take for a formula is marked as text.
+ * - `GET /logbook.ics` the visits of the logbook as iCalendar (RFC 5545).
  */
 export function exportRoutes(door: Door): Router {
   const router = Router();
+  router.get('/logbook.ics', async (request, response) => {
+    await door.read(
+      request,
+      async (unit) => {
+        const snapshot = await readHouse(unit);
+        if (!snapshot) throw notFound('house', 'yet');
+        const { logbook, logbookPlans } = pagesOfHouse(unit.house);
+        const rowOf = logbookRows(withoutVersions(snapshot));
+        const events: CalendarEvent[] = [];
+        for await (const { plan, entry } of visitsOf(logbook(), logbookPlans())) {
+          const { service, room, person, guest, roomMinutes } = rowOf({ plan, entry });
+          events.push({
+            id: `${entry.id}@bienestar`,
+            title: [service, guest].filter(Boolean).join(', '),
+            at: entry.at,
+            minutes: roomMinutes,
+            place: room,
+            words: [person, ...entry.notes].filter(Boolean).join('; '),
+          });
+        }
+        response.attachment('logbook.ics');
+        response.type('text/calendar; charset=utf-8').send(writeCalendar(events, unit.now));
+      },
+      WRITTEN_WITHIN_MS,
+    );
+  });
+
   router.get('/:file', async (request, response) => {
     const [, name, format] = /^([a-z]+)\.(csv|xlsx)$/.exec(request.params.file) ?? [];
     if (!isExport(name)) throw notFound('list', request.params.file);

@@ -192,6 +192,7 @@ describe('migrations', () => {
       '0011-time-zone',
       '0012-questions',
       '0013-runs',
+      '0014-logbook',
     ]);
     await database.close();
   });
@@ -233,6 +234,8 @@ describe('migrations', () => {
       role,
       hourlyPayMinor,
     }));
-    expect(JSON.parse(await file())).toEqual({ ...zoned, settings, people });
+    /* Nor did it know of its visits more than that they were. */
+    const nothing = { logbookPlans: [], logbook: [] };
+    expect(JSON.parse(await file())).toEqual({ ...zoned, ...nothing, settings, people });
   });
 });

@@ -6,6 +6,7 @@ import { ledgerRepository, type LedgerRepository } from '../ledger/ledgerReposit
 import { keptReceipts } from '../orders/keptReceipts';
 import { orderRepository, type OrderRepository } from '../orders/orderRepository';
 import { keptPrices } from '../prices/keptPrices';
+import { logbookRepository, type LogbookRepository } from '../logbook/logbookRepository';
 import { priceRepository, type PriceRepository } from '../prices/priceRepository';
 import { runRepository, type RunRepository } from '../runs/runRepository';
 import { treatmentRepository, type TreatmentRepository } from '../treatments/treatmentRepository';
@@ -20,6 +21,7 @@ export type Repositories = Omit<ReturnType<typeof documentRepositories>, 'orders
   readonly bookings: BookingRepository;
   readonly treatments: TreatmentRepository;
   readonly runs: RunRepository;
+  readonly logbook: LogbookRepository;
   readonly audit: AuditTrail;
   /** the materials, whose prices are told by a price list and not by hand */
   readonly listedMaterials: AggregateRepositories['materials'];
@@ -44,6 +46,7 @@ export function repositoriesIn(session: Session, occasion: Occasion): Repositori
     bookings: bookingRepository(session, audit),
     treatments: treatmentRepository(session, audit, occasion),
     runs: runRepository(session, audit),
+    logbook: logbookRepository(session, audit),
     audit,
   };
 }

@@ -98,6 +98,8 @@ export function fillRows(into: Repositories): {
     treatments: into.treatments.load,
     runs: into.runs.load,
     runEvents: into.runs.loadEvents,
+    logbookPlans: into.logbook.loadPlans,
+    logbook: into.logbook.load,
     prices: into.prices.load,
     lots: into.ledger.loadLots,
     movements: into.ledger.loadMovements,

@@ -58,6 +58,8 @@ export function pagesOfHouse(kept: Repositories): {
     treatments: () => kept.treatments.pages(),
     runs: () => kept.runs.pages(),
     runEvents: () => kept.runs.eventPages(),
+    logbookPlans: () => kept.logbook.planPages(),
+    logbook: () => kept.logbook.pages(),
     prices: () => onePage(kept.prices.all()),
     lots: () => kept.ledger.lotPages(),
     movements: () => kept.ledger.movementPages(),

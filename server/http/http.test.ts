@@ -1,3 +1,4 @@
+import { HOUSE_FILE_VERSION } from '@bienestar/contract/schemas/houseFile';
 import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { createServer, request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -167,7 +168,11 @@ describe('what clients send', () => {
   it('is saved for everybody or for none when a house is replaced while others write', async () => {
     const house = await demoHouse();
     const { rooms } = await api.house();
-    const file = JSON.stringify({ format: 'bienestar-house', formatVersion: 8, ...house });
+    const file = JSON.stringify({
+      format: 'bienestar-house',
+      formatVersion: HOUSE_FILE_VERSION,
+      ...house,
+    });
     const answers = await Promise.all([
       api.send('PUT', 'house/file', file),
       ...rooms.map((room) =>

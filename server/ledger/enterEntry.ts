@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { Posted, Versioned } from '@bienestar/contract/api';
 import { problemFaults } from '@bienestar/contract/problemFaults';
 import type { BoughtMaterial, Material, Order } from '@bienestar/core/house/house';
@@ -140,4 +141,9 @@ async function stockAt(
   ]);
   const lots = await ledger.lots([...new Set(balances.map(({ lotId }) => lotId))]);
   return stockFrom([id], lots, balances)[0] ?? { materialId: id, lots: [] };
+}
+
+/** The same id for the same counter-entry, however long the ids are that it is made of. */
+export function entryIdFor(text: string): string {
+  return createHash('sha256').update(text).digest('base64url').slice(0, 32);
 }

@@ -1,14 +1,14 @@
-import { createHash } from 'node:crypto';
 import { Router } from 'express';
 import type { Performed } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { Treatment } from '@bienestar/core/house/house';
+import type { LogbookVisit } from '@bienestar/core/house/logbook';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import { drawFromShelf } from '@bienestar/core/restock/performed';
 import type { CorrectionEntry, UseEntry } from '@bienestar/core/stock/entries';
 import { beforeFrom, checkedInput, checkReferences } from '../aggregates/checkInput';
 import { idTaken, invalidInput, notFound } from '../http/problems';
-import { enterEntry, holdForEntries } from '../ledger/enterEntry';
+import { enterEntry, entryIdFor, holdForEntries } from '../ledger/enterEntry';
 import { readStockOf } from '../ledger/shelfReader';
 import type { Door } from '../work/door';
 import type { UnitOfWork } from '../work/unitOfWork';
@@ -21,7 +21,7 @@ const MOST_TAKEN = 10_000;
 /**
  * The routes of what was performed.
  * - `GET /?before=` in pages of 200, the newest first; `next` is where the next page begins.
- * - `POST /` a treatment and the uses it draws: 201 with what came of it, and what was not there. What
+ * - `POST /` `{ treatment, uses, log? }` a treatment, the uses it draws, and how it went for the logbook: 201 with what came of it, and what was not there. What
  *   was counted after the treatment is not drawn again. Sent again by its id,
  *   or for a booking that is entered already, it counts once. 400, 409.
  * - `POST /:id/take-back` by counter-entries, as a treatment that was not performed; 404.
@@ -37,7 +37,7 @@ export function treatmentRoutes(door: Door): Router {
   });
 
   router.post('/', async (request, response) => {
-    const { treatment, uses } = inputFrom(request.body);
+    const { treatment, uses, log } = inputFrom(request.body);
     await door.write(request, response, async (unit) => {
       const { treatments } = unit.house;
       /* Who claims the id first performs it; who sends it at the same moment waits, and is told. */
@@ -58,6 +58,7 @@ export function treatmentRoutes(door: Door): Router {
       const { entryIds, ...drawn } = await draw(unit, treatment, uses);
       const kept = { ...treatment, entryIds };
       await treatments.drew(kept);
+      if (log) await unit.house.logbook.enter(log);
       await taken(unit, treatment, 1);
       const performed: Performed = { ...drawn, treatment: kept };
       return { status: 201, body: performed };
@@ -146,18 +147,14 @@ export function treatmentRoutes(door: Door): Router {
   return router;
 }
 
-/** The same id for the same counter-entry, however long the ids are that it is made of. */
-function entryIdFor(text: string): string {
-  return createHash('sha256').update(text).digest('base64url').slice(0, 32);
-}
-
 function inputFrom(body: unknown): {
   readonly treatment: Treatment;
   readonly uses: readonly UseEntry[];
+  readonly log?: LogbookVisit;
 } {
-  const { treatment, uses } = (typeof body === 'object' && body !== null ? body : {}) as Partial<
-    Record<'treatment' | 'uses', unknown>
-  >;
+  const { treatment, uses, log } = (
+    typeof body === 'object' && body !== null ? body : {}
+  ) as Partial<Record<'treatment' | 'uses' | 'log', unknown>>;
   const list: unknown = uses ?? [];
   if (!Array.isArray(list) || list.length > MOST_ENTRIES) {
     const message = `This must be a list of at most ${MOST_ENTRIES}.`;
@@ -165,6 +162,7 @@ function inputFrom(body: unknown): {
   }
   return {
     treatment: checkedInput<Treatment>(SCHEMAS.treatment, treatment),
+    ...(log !== undefined && { log: checkedLog(log, treatment) }),
     uses: list.map((use: unknown) => {
       const entry = checkedInput(SCHEMAS.stockEntry, use);
       if (entry.kind === 'use') return entry;
@@ -173,4 +171,19 @@ function inputFrom(body: unknown): {
       ]);
     }),
   };
+}
+
+/** How a visit went, where each of its places is one of the plan. */
+function checkedLog(log: unknown, treatment: unknown): LogbookVisit {
+  const { plan, entry } = checkedInput<LogbookVisit>(SCHEMAS.logbookVisit, log);
+  const { acts, draws } = plan;
+  const isRight =
+    entry.id === (treatment as Partial<Treatment>).id &&
+    entry.minutes.length === acts.length &&
+    draws.every(({ act }) => act < acts.length) &&
+    entry.told.every(({ draw }) => draw < draws.length) &&
+    entry.answers.every(({ act }) => act < acts.length);
+  if (isRight) return { plan, entry };
+  const message = 'What is logged does not fit to what was planned.';
+  throw invalidInput([{ pointer: '/log', code: 'any.only', message }]);
 }
