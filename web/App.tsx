@@ -4,12 +4,16 @@ import { Loading } from './parts/Loading';
 import { PlaceFault } from './parts/PlaceFault';
 import { Shell } from './parts/Shell';
 
-/** A place with its address, loaded when it is first gone to. */
-function place(path: string, load: () => Promise<ComponentType>): RouteObject {
+/** A place with its address and its name in its file, loaded when it is first gone to. */
+function place<N extends string>(
+  path: string,
+  name: N,
+  load: () => Promise<Readonly<Record<N, ComponentType>>>,
+): RouteObject {
   return {
     path,
     errorElement: <PlaceFault />,
-    lazy: async () => ({ Component: await load() }),
+    lazy: async () => ({ Component: (await load())[name] }),
   };
 }
 
@@ -21,90 +25,76 @@ export const ROUTES: RouteObject[] = [
     errorElement: <PlaceFault />,
     children: [
       { index: true, element: <Navigate to="/protocols" replace /> },
-      place(
-        'shelf/:materialId?/:facet?',
-        async () => (await import('./places/shelf/ShelfPlace')).ShelfPlace,
-      ),
+      place('shelf/:materialId?/:facet?', 'ShelfPlace', () => import('./places/shelf/ShelfPlace')),
       place(
         'price-lists/:supplierId?',
-        async () => (await import('./places/priceLists/PriceListsPlace')).PriceListsPlace,
+        'PriceListsPlace',
+        () => import('./places/priceLists/PriceListsPlace'),
       ),
-      place(
-        'protocols',
-        async () => (await import('./places/protocols/ProtocolsPlace')).ProtocolsPlace,
-      ),
-      place(
-        'protocols/:protocolId/card',
-        async () => (await import('./places/card/CardPlace')).CardPlace,
-      ),
-      place(
-        'protocols/:protocolId/tray',
-        async () => (await import('./places/card/TrayPlace')).TrayPlace,
-      ),
+      place('protocols', 'ProtocolsPlace', () => import('./places/protocols/ProtocolsPlace')),
+      place('protocols/:protocolId/card', 'CardPlace', () => import('./places/card/CardPlace')),
+      place('protocols/:protocolId/tray', 'TrayPlace', () => import('./places/card/TrayPlace')),
       place(
         'protocols/:protocolId/:stepId?',
-        async () => (await import('./places/protocols/Workbenches')).ProtocolWorkbench,
+        'ProtocolWorkbench',
+        () => import('./places/protocols/Workbenches'),
       ),
       place(
         'protocols/blocks/:protocolId/:stepId?',
-        async () => (await import('./places/protocols/Workbenches')).BlockWorkbench,
+        'BlockWorkbench',
+        () => import('./places/protocols/Workbenches'),
       ),
-      place('menu/map', async () => (await import('./places/menu/MenuMapPlace')).MenuMapPlace),
-      place('menu/adds-up', async () => (await import('./places/menu/AddsUpPlace')).AddsUpPlace),
+      place('menu/map', 'MenuMapPlace', () => import('./places/menu/MenuMapPlace')),
+      place('menu/adds-up', 'AddsUpPlace', () => import('./places/menu/AddsUpPlace')),
       place(
         'menu/what-if/:scenarioId?',
-        async () => (await import('./places/menu/whatIf/WhatIfPlace')).WhatIfPlace,
+        'WhatIfPlace',
+        () => import('./places/menu/whatIf/WhatIfPlace'),
       ),
       place(
         'menu/margins/:serviceId?',
-        async () => (await import('./places/menu/margins/MarginsPlace')).MarginsPlace,
+        'MarginsPlace',
+        () => import('./places/menu/margins/MarginsPlace'),
       ),
       place(
         'menu/offers/:offerId?',
-        async () => (await import('./places/menu/offers/OffersPlace')).OffersPlace,
+        'OffersPlace',
+        () => import('./places/menu/offers/OffersPlace'),
       ),
       place(
         'menu/guests/:menuId?',
-        async () => (await import('./places/menu/guests/GuestsPlace')).GuestsPlace,
+        'GuestsPlace',
+        () => import('./places/menu/guests/GuestsPlace'),
       ),
-      place(
-        'menu/:serviceId/sets',
-        async () => (await import('./places/menu/sets/SetsPlace')).SetsPlace,
-      ),
-      place(
-        'menu/:serviceId/price',
-        async () => (await import('./places/menu/PricePlace')).PricePlace,
-      ),
-      place('menu/:serviceId?', async () => (await import('./places/menu/MenuPlace')).MenuPlace),
-      place('restock', async () => (await import('./places/restock/RestockPlace')).RestockPlace),
+      place('menu/:serviceId/sets', 'SetsPlace', () => import('./places/menu/sets/SetsPlace')),
+      place('menu/:serviceId/price', 'PricePlace', () => import('./places/menu/PricePlace')),
+      place('menu/:serviceId?', 'MenuPlace', () => import('./places/menu/MenuPlace')),
+      place('restock', 'RestockPlace', () => import('./places/restock/RestockPlace')),
       place(
         'restock/levels/:materialId?',
-        async () => (await import('./places/restock/levels/LevelsPlace')).LevelsPlace,
+        'LevelsPlace',
+        () => import('./places/restock/levels/LevelsPlace'),
       ),
-      place(
-        'restock/demand',
-        async () => (await import('./places/restock/demand/DemandPlace')).DemandPlace,
-      ),
-      place(
-        'restock/risk',
-        async () => (await import('./places/restock/risk/RiskPlace')).RiskPlace,
-      ),
+      place('restock/demand', 'DemandPlace', () => import('./places/restock/demand/DemandPlace')),
+      place('restock/risk', 'RiskPlace', () => import('./places/restock/risk/RiskPlace')),
       place(
         'restock/counts/:countId?',
-        async () => (await import('./places/restock/counts/CountsPlace')).CountsPlace,
+        'CountsPlace',
+        () => import('./places/restock/counts/CountsPlace'),
       ),
       place(
         'restock/orders/:orderId?',
-        async () => (await import('./places/restock/orders/OrdersPlace')).OrdersPlace,
+        'OrdersPlace',
+        () => import('./places/restock/orders/OrdersPlace'),
       ),
-      place('room', async () => (await import('./places/room/RoomPlace')).RoomPlace),
-      place('room/:runId', async () => (await import('./places/room/RunPlace')).RunPlace),
-      place(
-        'house/set-up/:question?',
-        async () => (await import('./places/house/SetUpPlace')).SetUpPlace,
-      ),
-      place('house', async () => (await import('./places/house/HousePlace')).HousePlace),
-      place('*', async () => (await import('./places/NoPlace')).NoPlace),
+      place('room', 'RoomPlace', () => import('./places/room/RoomPlace')),
+      place('room/:runId', 'RunPlace', () => import('./places/room/RunPlace')),
+      place('logbook/teaches/*', 'LessonsPlace', () => import('./places/logbook/LessonsPlace')),
+      place('logbook/foresees', 'ForeseesPlace', () => import('./places/logbook/ForeseesPlace')),
+      place('logbook/:visitId?', 'LogbookPlace', () => import('./places/logbook/LogbookPlace')),
+      place('house/set-up/:question?', 'SetUpPlace', () => import('./places/house/SetUpPlace')),
+      place('house', 'HousePlace', () => import('./places/house/HousePlace')),
+      place('*', 'NoPlace', () => import('./places/NoPlace')),
     ],
   },
 ];

@@ -72,6 +72,14 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
     act,
     draw: key,
     quantity: limited(LIMITS.runTook),
+    by: Joi.valid('weighed').optional(),
+  }),
+  'on-scale': shape<Of<'on-scale'>>({
+    ...base,
+    kind: kind('on-scale'),
+    act,
+    draw: key,
+    grams: limited(LIMITS.runTook),
   }),
   noted: shape<Of<'noted'>>({ ...base, kind: kind('noted'), words }),
   sold: shape<Of<'sold'>>({

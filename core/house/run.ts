@@ -103,6 +103,15 @@ export type RunEvent = EventBase &
         readonly act: string;
         readonly draw: string;
         readonly quantity: number;
+        /** by the scale, before and after; else by pumps, drops and packs */
+        readonly by?: 'weighed';
+      }
+    /** what it is taken of lies on the scale, so many grams with its container */
+    | {
+        readonly kind: 'on-scale';
+        readonly act: string;
+        readonly draw: string;
+        readonly grams: number;
       }
     | { readonly kind: 'noted'; readonly words: string }
     /** the guest buys so many packs; said again it is that many instead */

@@ -17,7 +17,8 @@ interface Series {
   /** what it is planned as by the last that was written */
   written: Triple;
   readonly points: Point[];
-  told: number;
+  /** those in which the amount was told */
+  readonly told: Set<Point>;
 }
 
 /** Shares of what was planned are never nearer than this. */
@@ -59,12 +60,13 @@ function seriesOf(visits: readonly LogbookVisit[], now: WrittenNow): Map<string,
         materialId: draw.materialId,
         written: draw.quantity,
         points: [],
-        told: 0,
+        told: new Set<Point>(),
       };
       series.set(key, own);
       own.written = draw.quantity;
-      own.points.push({ visit: at, value: quantity / planned, ...whose(entry.performedBy) });
-      if (by !== 'planned') own.told += 1;
+      const point = { visit: at, value: quantity / planned, ...whose(entry.performedBy) };
+      own.points.push(point);
+      if (by !== 'planned') own.told.add(point);
     }
   });
   return series;
@@ -99,7 +101,7 @@ function lessonOf(of: Series, visits: readonly LogbookVisit[]): Lesson[] {
         materialId,
         written,
         factor: correctedMean(1, valuesOf(difference)),
-        told,
+        told: difference.points.filter((each) => told.has(each)).length,
         measured: measuredOf(difference, points, visits),
       },
       ...sizeOf(difference),

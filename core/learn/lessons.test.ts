@@ -102,7 +102,7 @@ describe('what a log teaches', () => {
     const { about } = only(lessonsOf(visits, spa));
     if (about.kind !== 'amount') throw new Error(about.kind);
     expect(about.measured.cause).toEqual({ is: 'person', personId: mateo });
-    expect(about.told).toBe(60);
+    expect(about.told).toBe(30);
     expect(about.factor).toBeCloseTo(1 + (30 / 38) * 0.3, 1);
     const people = new Map(about.measured.people.map((each) => [each.personId, each]));
     expect(people.get(mateo)?.pulled).toBeLessThan(people.get(mateo)?.mean ?? 0);

@@ -3,14 +3,13 @@ import { toSecond } from '../days/instants';
 import {
   LONGEST_LOGGED_MINUTES,
   type LoggedAnswer,
-  type LogbookEntry,
   type LogbookVisit,
   type PlannedAct,
   type PlannedDraw,
   type SoldProduct,
   type ToldAmount,
 } from '../house/logbook';
-import { asId, type LogbookPlanId, type TreatmentId } from '../house/ids';
+import { asId, type LogbookPlanId, type MaterialId, type TreatmentId } from '../house/ids';
 import type { Run, RunEvent } from '../house/run';
 import type { HouseSettings } from '../house/settings';
 import { asKept } from '../house/stock';
@@ -21,13 +20,15 @@ import { drawKey } from '../run/used';
 import { stepsOf } from '../time/contactClock';
 import { NO_TIME } from '../time/distribution';
 import { chanceWithin, leftAfter } from '../time/left';
+import { costOfVisit } from './costOfVisit';
 
 /** Besides the run, what a logbook keeps of a visit. */
 interface Besides {
   readonly settings: Pick<HouseSettings, 'slotQuantile'>;
   /** when the book had it, ISO 8601 */
   readonly bookedAt?: string;
-  readonly cost?: LogbookEntry['cost'];
+  /** landed cost of a unit of a material, in minor units */
+  readonly unitCostOf?: (id: MaterialId) => number | undefined;
 }
 
 /** The plan of a run before the house has given it an id: visits of the same plan share it. */
@@ -44,19 +45,20 @@ export function entryOfRun(
   plan: RunPlan,
   state: RunState,
   events: readonly RunEvent[],
-  { settings, bookedAt, cost }: Besides,
+  { settings, bookedAt, unitCostOf }: Besides,
 ): LogbookVisit {
   const draws = plan.acts.flatMap((act, at) => act.draws.map((draw) => ({ act, at, draw })));
   const roomMinutes = minutesBetween(state.beganAt ?? 0, state.endedAt ?? state.beganAt ?? 0);
   const told = draws.flatMap(({ act, draw }, at): ToldAmount[] => {
-    const quantity = state.took.get(drawKey(act, draw));
-    return quantity === undefined
-      ? []
-      : [{ draw: at, quantity: asKept(quantity), by: 'counted' as const }];
+    const key = drawKey(act, draw);
+    const quantity = state.took.get(key);
+    if (quantity === undefined) return [];
+    const by = state.weighed.has(key) ? 'weighed' : 'counted';
+    return [{ draw: at, quantity: asKept(quantity), by }];
   });
   const incidents = events.flatMap(({ id, kind }) => (kind === 'incident' ? [id] : []));
   const { client, guest, performedBy, roomId, bookingId } = run;
-  return {
+  const visit: LogbookVisit = {
     plan: {
       id: NO_PLAN_YET,
       serviceId: run.serviceId,
@@ -88,10 +90,11 @@ export function entryOfRun(
       ...(state.stoppedWhy !== undefined && { stopped: state.stoppedWhy }),
       ...(incidents.length > 0 && { incidents }),
       fell: fellAt(plan, roomMinutes),
-      ...(cost && { cost }),
       ...(state.sold.length > 0 && { sold: state.sold satisfies readonly SoldProduct[] }),
     },
   };
+  if (!unitCostOf) return visit;
+  return { ...visit, entry: { ...visit.entry, cost: costOfVisit(visit, unitCostOf) } };
 }
 
 /** Which share of the forecast lies below what a visit took: even over many visits where forecasts are right. */

@@ -44,7 +44,7 @@ const events = [
 const logged = entryOfRun(visitRun, plan, runState(plan, events), events, {
   settings: { slotQuantile: 0.9 },
   bookedAt: at(-8),
-  cost: { expected: { low: 1, usual: 2, high: 3 }, came: 2 },
+  unitCostOf: (id) => (id === acid ? 10 : undefined),
 });
 
 describe('a run that is over, in the logbook', () => {
@@ -61,6 +61,7 @@ describe('a run that is over, in the logbook', () => {
     });
     expect(entry.minutes.slice(0, 3)).toEqual([2, 4.5, 1.5]);
     expect(entry.answers[0]).toMatchObject({ answer: 9, response: 'stop' });
+    expect(entry.cost).toEqual({ expected: { low: 60, usual: 60, high: 60 }, came: 26 });
     expect(entry.incidents).toHaveLength(1);
     expect(entry.stopped).toBeDefined();
     expect(lateMinutes(entry)).toBe(8);
@@ -115,7 +116,8 @@ describe('the logbook', () => {
     services: [service({ id: asId('facial'), name: 'Clay facial' })],
     people: [{ id: mateo, name: 'Mateo', role: 'therapist', hourlyPayMinor: 1 }],
   });
-  const rows = [...sampleVisits(30), logged].map(logbookRows(spa));
+  const rowOf = logbookRows(spa);
+  const rows = [...sampleVisits(30), logged].map((visit) => rowOf(visit));
 
   it('is searched by words and filtered by who, what and when', () => {
     expect(foundRows(rows, {})).toHaveLength(31);

@@ -26,7 +26,9 @@ export interface LogbookRow {
   readonly slotMinutes: number;
   readonly deviations: readonly Deviation[];
   readonly isCorrected: boolean;
-  /** all that is searched, in small letters */
+  /** it was not performed after all */
+  readonly isTakenBack: boolean;
+  /** all that is searched, in small letters without accents */
   readonly words: string;
 }
 
@@ -49,6 +51,11 @@ export function deviationsOf(visit: LogbookVisit): Deviation[] {
   return DEVIATIONS.filter((each) => is[each]);
 }
 
+/** Text as it is looked for: small letters, no accents. */
+function plain(text: string): string {
+  return text.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '');
+}
+
 type Named = Pick<House, 'services' | 'people' | 'rooms' | 'settings'>;
 
 /** A maker of lines of the logbook; what is gone from the house is called as it was then, or not at all. */
@@ -57,11 +64,11 @@ export function logbookRows({
   people,
   rooms,
   settings,
-}: Named): (visit: LogbookVisit) => LogbookRow {
+}: Named): (visit: LogbookVisit, takenBackAt?: string) => LogbookRow {
   const serviceNames = new Map(services.map(({ id, name }) => [id, name]));
   const personNames = new Map(people.map(({ id, name }) => [id, name]));
   const roomNames = new Map(rooms.map(({ id, name }) => [id, name]));
-  return (visit) => {
+  return (visit, takenBackAt) => {
     const { plan, entry } = visit;
     const { performedBy, roomId, guest = '' } = entry;
     const service = serviceNames.get(plan.serviceId) ?? plan.name;
@@ -82,7 +89,8 @@ export function logbookRows({
       slotMinutes: plan.slotMinutes,
       deviations: deviationsOf(visit),
       isCorrected: (entry.corrections?.length ?? 0) > 0,
-      words: [service, guest, person, room, ...entry.notes].join('\n').toLowerCase(),
+      isTakenBack: takenBackAt !== undefined,
+      words: plain([service, guest, person, room, ...entry.notes].join('\n')),
     };
   };
 }
@@ -102,7 +110,9 @@ export interface LogbookFilter {
 
 /** The lines that a filter is for, in their order. */
 export function foundRows(rows: readonly LogbookRow[], filter: LogbookFilter): LogbookRow[] {
-  const words = (filter.words ?? '').toLowerCase().split(/\s+/).filter(Boolean);
+  const words = plain(filter.words ?? '')
+    .split(/\s+/)
+    .filter(Boolean);
   const { serviceId, performedBy, roomId, from, until, deviation } = filter;
   return rows.filter(
     (row) =>

@@ -70,6 +70,10 @@ export interface RunState {
   readonly ready: ReadonlySet<string>;
   /** amounts that were another than planned, by draw; in the unit of the material */
   readonly took: ReadonlyMap<string, number>;
+  /** of those, what the scale told */
+  readonly weighed: ReadonlySet<string>;
+  /** grams before it is taken, by draw */
+  readonly onScale: ReadonlyMap<string, number>;
   readonly notes: readonly string[];
   /** packs that the guest buys */
   readonly sold: readonly SoldProduct[];
@@ -111,6 +115,8 @@ function notBegun({ acts }: RunPlan): RunState {
     isLightly: false,
     ready: new Set(),
     took: new Map(),
+    weighed: new Set(),
+    onScale: new Map(),
     notes: [],
     sold: [],
     isEntered: false,
@@ -144,8 +150,17 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
     case 'answered':
       return isInHand(plan, state, event.act) ? answered(plan, state, event, now) : state;
     case 'took': {
-      if (!Number.isFinite(event.quantity) || event.quantity < 0) return state;
-      return { ...state, took: new Map(state.took).set(event.draw, event.quantity) };
+      const { draw, quantity, by } = event;
+      if (!Number.isFinite(quantity) || quantity < 0) return state;
+      const weighed = new Set(state.weighed);
+      if (by === 'weighed') weighed.add(draw);
+      else weighed.delete(draw);
+      return { ...state, took: new Map(state.took).set(draw, quantity), weighed };
+    }
+    case 'on-scale': {
+      const { draw, grams } = event;
+      if (!Number.isFinite(grams) || grams < 0) return state;
+      return { ...state, onScale: new Map(state.onScale).set(draw, grams) };
     }
     case 'noted': {
       const words = event.words.trim();

@@ -1,6 +1,8 @@
 import type { Draw } from '../draws/drawsOf';
 import { toSecond } from '../days/instants';
-import type { Amount, Run, Treatment } from '../house/house';
+import type { Amount, Material, Run, Treatment } from '../house/house';
+import type { SoldProduct } from '../house/logbook';
+import { chosenPack } from '../house/packs';
 import { asId, type EntryId, type MaterialId, type RunId, type TreatmentId } from '../house/ids';
 import { asKept } from '../house/stock';
 import { stepsOf } from '../time/contactClock';
@@ -50,10 +52,12 @@ export interface Taken {
   /** one more or one less */
   readonly step: number;
   readonly isOther: boolean;
+  /** grams that lay on the scale before it was taken */
+  readonly onScale?: number;
 }
 
 /** What an act takes, as planned or as was said. */
-export function takenInAct(act: RunAct, state: Pick<RunState, 'took'>): Taken[] {
+export function takenInAct(act: RunAct, state: Pick<RunState, 'took' | 'onScale'>): Taken[] {
   const amounts = new Map(
     stepsOf(act).flatMap(({ doses }) => doses.map(({ id, amount }) => [id, amount] as const)),
   );
@@ -62,12 +66,14 @@ export function takenInAct(act: RunAct, state: Pick<RunState, 'took'>): Taken[] 
     .map((draw) => {
       const key = drawKey(act, draw);
       const said = state.took.get(key);
+      const onScale = state.onScale.get(key);
       return {
         key,
         draw,
         quantity: said ?? draw.consumed.usual,
         step: oneMore(amounts.get(draw.doseId), draw),
         isOther: said !== undefined,
+        ...(onScale !== undefined && { onScale }),
       };
     });
 }
@@ -119,6 +125,27 @@ export function usedInRun({ acts }: RunPlan, state: RunState): UsedOfMaterial[] 
       quantity === 0 && isDrawn && !isSaid(materialId) ? (opened.get(materialId) ?? 0) : quantity,
     planned,
   }));
+}
+
+/** What a visit takes off the shelf when the guest bought something as well: whole containers of it. */
+export function withSold(
+  used: readonly UsedOfMaterial[],
+  sold: readonly SoldProduct[],
+  materials: readonly Material[],
+): UsedOfMaterial[] {
+  const content = (id: MaterialId): number => {
+    const material = materials.find((each) => each.id === id);
+    return material && material.kind !== 'linen' ? chosenPack(material).content : 0;
+  };
+  const packs = new Map(sold.map(({ materialId, quantity }) => [materialId, quantity]));
+  const more = (id: MaterialId): number => (packs.get(id) ?? 0) * content(id);
+  const known = new Set(used.map(({ materialId }) => materialId));
+  return [
+    ...used.map((each) => ({ ...each, quantity: each.quantity + more(each.materialId) })),
+    ...sold
+      .filter(({ materialId }) => !known.has(materialId))
+      .map(({ materialId }) => ({ materialId, quantity: more(materialId), planned: 0 })),
+  ];
 }
 
 /** The visit that a run was, as the log has it: of the same id, so that it counts once. */

@@ -28,6 +28,11 @@ export type Adoption = { readonly [K in AdoptedList]: House[K] } & {
  */
 export function adoptionOf(house: House, changes: readonly Change[]): Adoption {
   const { house: then, gone } = applyScenario(house, { changes });
+  return adoptionBetween(house, then, gone);
+}
+
+/** What must be written so that the house becomes another that shares with it what stays. */
+export function adoptionBetween(house: House, then: House, gone: Tried['gone'] = []): Adoption {
   const differing = <T>(was: readonly T[], is: readonly T[]): readonly T[] => {
     const before = new Set(was);
     return is.filter((each) => !before.has(each));

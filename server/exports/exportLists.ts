@@ -5,8 +5,8 @@ import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { LADDERS, type House, type Material } from '@bienestar/core/house/house';
 import { openLifeOf } from '@bienestar/core/house/packs';
 import { shelfState } from '@bienestar/core/stock/shelfLife';
-import type { LogbookEntry, LogbookPlan, LogbookVisit } from '@bienestar/core/house/logbook';
-import { visitsOf } from './visitsOf';
+import type { LogbookVisit } from '@bienestar/core/house/logbook';
+import { visitsOf, type LogbookSource } from './visitsOf';
 import type { Lot, Movement } from '@bienestar/core/house/stock';
 import { logbookRows, type LogbookRow } from '@bienestar/core/logbook/logbookRows';
 
@@ -21,15 +21,13 @@ export interface ExportList {
 type Rows = readonly (readonly Cell[])[];
 
 /** What a list is made from; what only some lists need is read when it is asked for. */
-export interface ExportSource {
+export interface ExportSource extends LogbookSource {
   readonly shelf: Pick<House, 'settings' | 'suppliers' | 'materials'>;
   readonly stock: () => Promise<House['stock']>;
   readonly house: () => Promise<House>;
   readonly prices: () => AsyncIterable<readonly PricePoint[]>;
   readonly lots: () => AsyncIterable<readonly Lot[]>;
   readonly movements: () => AsyncIterable<readonly Movement[]>;
-  readonly logbook: () => AsyncIterable<readonly LogbookEntry[]>;
-  readonly logbookPlans: () => AsyncIterable<readonly LogbookPlan[]>;
 }
 
 /** The house as one of its lists. */
@@ -271,6 +269,7 @@ export function exportList(
           `cost expected (${currency})`,
           `cost came to (${currency})`,
           'corrected',
+          'taken back',
         ],
         pages: visitPages(source, (visit, row) => [
           [
@@ -289,6 +288,7 @@ export function exportList(
             visit.entry.cost && cents(visit.entry.cost.expected.usual),
             visit.entry.cost && cents(visit.entry.cost.came),
             row.isCorrected ? 'yes' : 'no',
+            row.isTakenBack ? 'yes' : 'no',
           ],
         ]),
       };
@@ -356,8 +356,8 @@ async function* visitPages(
   rowsOf: (visit: LogbookVisit, row: LogbookRow) => Rows,
 ): AsyncGenerator<Rows> {
   const rowOf = logbookRows(await source.house());
-  for await (const visit of visitsOf(source.logbook(), source.logbookPlans()))
-    yield rowsOf(visit, rowOf(visit));
+  for await (const { visit, takenBackAt } of visitsOf(source))
+    yield rowsOf(visit, rowOf(visit, takenBackAt));
 }
 
 const MEASURE_HEADINGS = [

@@ -35,11 +35,12 @@ export function exportRoutes(door: Door): Router {
       async (unit) => {
         const snapshot = await readHouse(unit);
         if (!snapshot) throw notFound('house', 'yet');
-        const { logbook, logbookPlans } = pagesOfHouse(unit.house);
         const rowOf = logbookRows(withoutVersions(snapshot));
         const events: CalendarEvent[] = [];
-        for await (const { plan, entry } of visitsOf(logbook(), logbookPlans())) {
-          const { service, room, person, guest, roomMinutes } = rowOf({ plan, entry });
+        for await (const { visit, takenBackAt } of visitsOf(pagesOfHouse(unit.house))) {
+          if (takenBackAt !== undefined) continue;
+          const { entry } = visit;
+          const { service, room, person, guest, roomMinutes } = rowOf(visit);
           events.push({
             id: `${entry.id}@bienestar`,
             title: [service, guest].filter(Boolean).join(', '),

@@ -1,7 +1,6 @@
 import { createCalculator } from '../../core/figures/createCalculator';
 import { createTrial } from '../../core/figures/trial';
 import { editionInUse } from '../../core/figures/serviceWork';
-import { costSpread } from '../../core/cost/costSpread';
 import { dayOf, weekdayOf } from '../../core/days/days';
 import { toSecond } from '../../core/days/instants';
 import type { HouseArchive } from '../../core/house/archive';
@@ -18,6 +17,7 @@ import type {
 } from '../../core/house/logbook';
 import { isSkippedUsually } from '../../core/house/logbook';
 import { asKept } from '../../core/house/stock';
+import { costOfVisit } from '../../core/logbook/costOfVisit';
 import { keptMinutes, plannedAct, plannedDraw } from '../../core/logbook/entryOfRun';
 import { withAllThatMayBe } from '../../core/run/begun';
 import { isUsual, planOf, type RunPlan } from '../../core/run/plan';
@@ -34,7 +34,6 @@ interface Planned {
   readonly plan: LogbookPlan;
   readonly run: RunPlan;
   readonly service: Service;
-  readonly things: { readonly low: number; readonly usual: number; readonly high: number };
   readonly unitCosts: ReadonlyMap<string, number>;
 }
 
@@ -74,20 +73,14 @@ function planned(house: House, serviceId: string, visitKind: VisitKind, key: str
   const all = withAllThatMayBe(client, { steps: inUse.protocol.steps.filter((s) => 'doses' in s) });
   const { work, figures: tried } = createTrial()(house, figures.materials, service, inUse, all);
   const usual = figures.services.get(service.id);
-  if (!work.protocol.ok || !tried.draws.ok || !usual?.schedule.ok || !usual.cost.ok)
+  if (!work.protocol.ok || !tried.draws.ok || !usual?.schedule.ok)
     throw new Error(`The demo house cannot work ${serviceId}.`);
   const run = planOf(work.protocol.value, visitKind, tried.draws.value, house.settings);
   if (!run.ok) throw new Error(`The demo house cannot arrange ${serviceId}.`);
-  const { things } = costSpread(
-    usual.cost.value,
-    usual.schedule.value,
-    house.settings.therapistCharge,
-  );
   const acts = run.value.acts;
   return {
     run: run.value,
     service,
-    things,
     unitCosts: new Map(
       [...figures.materials].flatMap(([id, { unitCost }]) =>
         unitCost.ok ? [[id, unitCost.value] as const] : [],
@@ -112,7 +105,7 @@ type Dice = () => number;
 function entryFor(
   house: House,
   treatment: Treatment,
-  { plan, run, service, things, unitCosts }: Planned,
+  { plan, run, service, unitCosts }: Planned,
   dice: Dice,
   at: number,
 ): LogbookEntry {
@@ -152,14 +145,8 @@ function entryFor(
   });
   const usual = run.acts.filter(isUsual).map(({ time }) => time);
   const fell = asKept(chanceWithin(leftAfter(NO_TIME, 0, usual), roomMinutes));
-  const more = told.reduce((sum, { draw, quantity }) => {
-    const of = plan.draws[draw];
-    const cost = of && unitCosts.get(of.materialId);
-    return of && cost !== undefined ? sum + (quantity - of.quantity.usual) * cost : sum;
-  }, 0);
   const late = Math.round(Math.max(0, 3 + 5 * around(dice)));
-  const kept = (minor: number): number => Math.round(Math.max(0, minor) * 100) / 100;
-  return {
+  const entry: LogbookEntry = {
     id: treatment.id,
     planId: plan.id,
     at: treatment.at,
@@ -175,11 +162,8 @@ function entryFor(
     answers: answersOf(plan, run, dice),
     notes: dice() < 0.06 ? [NOTES[Math.floor(dice() * NOTES.length)] as string] : [],
     fell,
-    cost: {
-      expected: { low: kept(things.low), usual: kept(things.usual), high: kept(things.high) },
-      came: kept(things.usual + more),
-    },
   };
+  return { ...entry, cost: costOfVisit({ plan, entry }, (id) => unitCosts.get(id)) };
 }
 
 /** Minutes between least and most, mostly near usual: half of a triangle, slowed by the pace of the visit. */

@@ -11,11 +11,19 @@ const WORDS: Record<ExportName, string> = {
   ledger: 'Ledger',
   stock: 'What is on hand',
   menu: 'Menu with its figures',
+  logbook: 'Visits',
+  steps: 'Minutes by step',
 };
 const FORMATS = ['csv', 'xlsx'] as const;
 
+interface ExportMenuProps {
+  readonly lists: readonly ExportName[];
+  /** a file of another format: a calendar */
+  readonly more?: { readonly name: string; readonly file: string };
+}
+
 /** A place as lists for other programs. */
-export function ExportMenu({ lists }: { readonly lists: readonly ExportName[] }) {
+export function ExportMenu({ lists, more }: ExportMenuProps) {
   return (
     <Menu
       trigger={
@@ -43,6 +51,17 @@ export function ExportMenu({ lists }: { readonly lists: readonly ExportName[] })
           ))}
         </DropdownMenu.Group>
       ))}
+      {more && (
+        <DropdownMenu.Item asChild>
+          <a
+            href={`${API}/exports/${more.file}`}
+            download
+            className="flex h-9 items-center px-3 text-base text-palm outline-none data-highlighted:bg-sunk"
+          >
+            {more.name}
+          </a>
+        </DropdownMenu.Item>
+      )}
     </Menu>
   );
 }

@@ -21,6 +21,7 @@ const PLACES = [
   ['/menu', 'Menu'],
   ['/restock', 'Restock'],
   ['/room', 'Room'],
+  ['/logbook', 'Logbook'],
   ['/house', 'House'],
 ] as const;
 
@@ -77,7 +78,7 @@ export function Shell() {
             <NavLink
               key={to}
               to={to}
-              className="relative flex items-center px-1 font-serif text-base text-ink-soft sm:px-5 sm:text-lg hover:text-ink aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-1 sm:aria-[current=page]:after:inset-x-5 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-[3px] aria-[current=page]:after:bg-clay"
+              className="relative flex items-center px-0.5 font-serif text-sm text-ink-soft sm:px-4 sm:text-lg hover:text-ink aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-1 sm:aria-[current=page]:after:inset-x-4 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-[3px] aria-[current=page]:after:bg-clay"
             >
               {name}
             </NavLink>

@@ -7,6 +7,7 @@ import type {
   RunSoFar,
 } from '@bienestar/contract/api';
 import type { CountedLine, Run, RunLogEntry, Treatment } from '@bienestar/core/house/house';
+import type { LogbookVisit } from '@bienestar/core/house/logbook';
 import { closesRun } from '@bienestar/core/house/run';
 import type { OrderId, RunId } from '@bienestar/core/house/ids';
 import type { Receiving } from '@bienestar/core/restock/receiveOrder';
@@ -48,12 +49,16 @@ export const happenedApi = api.injectEndpoints({
     }),
     perform: build.mutation<
       Performed,
-      Named<{ readonly treatment: Treatment; readonly uses: readonly UseEntry[] }>
+      Named<{
+        readonly treatment: Treatment;
+        readonly uses: readonly UseEntry[];
+        readonly log?: LogbookVisit;
+      }>
     >({
-      query: ({ treatment, uses, writeId }) => ({
+      query: ({ treatment, uses, log, writeId }) => ({
         url: '/treatments',
         method: 'POST',
-        body: { treatment, uses },
+        body: { treatment, uses, log },
         headers: named(writeId),
       }),
       invalidatesTags: (_performed, error) => (error ? [] : ['House', 'Ledger']),

@@ -15,10 +15,11 @@ import { store } from './store';
 import { takeBack } from './takeBack';
 import { did, type Deed } from './undo';
 
-/** Writes what a scenario changes into the house, all of it or none, and offers to undo it. */
+/** Writes what a scenario or a lesson changes into the house, all of it or none, and offers to undo it. */
 export function useAdopt(): (
   adoption: Adoption,
-  scenario: Scenario,
+  /** it is closed for what is adopted of it */
+  scenario: Scenario | undefined,
   words: string,
 ) => Promise<boolean> {
   const snapshot = useSnapshot();
@@ -59,7 +60,11 @@ const LISTS = [
 ] as const;
 
 /** What is adopted, each thing with the version that it was tried on. */
-function severalFrom(adoption: Adoption, scenario: Scenario, snapshot: HouseSnapshot): Several {
+function severalFrom(
+  adoption: Adoption,
+  scenario: Scenario | undefined,
+  snapshot: HouseSnapshot,
+): Several {
   const versioned = <T extends { readonly id: string }>(
     values: readonly T[],
     known: readonly Versioned<T>[],
@@ -79,7 +84,7 @@ function severalFrom(adoption: Adoption, scenario: Scenario, snapshot: HouseSnap
     protocols: versioned(adoption.protocols, snapshot.protocols),
     services: versioned(adoption.services, snapshot.services),
     /* With it the scenario is closed for these changes: whoever adopts them again is told. */
-    scenarios: versioned([scenario], snapshot.scenarios),
+    scenarios: versioned(scenario ? [scenario] : [], snapshot.scenarios),
     demand: adoption.demand.map((line) => ({ ...line, version: plan.get(line.serviceId) ?? 0 })),
   };
 }

@@ -1,4 +1,4 @@
-import type { Around, Compared, HomeUse, Material } from '@bienestar/core/house/house';
+import type { Around, Compared, HomeUse, Lasting, Material } from '@bienestar/core/house/house';
 import { amountWords } from '../../format/amountWords';
 import { number } from '../../format/figures';
 import { COMPARED_WORDS, lastingWords, spoken } from '../../format/protocolWords';
@@ -11,7 +11,12 @@ export function beforeWords(around: Around | undefined): string[] {
 }
 
 /** What happens after the visit, a line each: taken off, used, avoided, expected, when to call, when to come again. */
-export function afterWords(around: Around | undefined, materials: readonly Material[]): string[] {
+export function afterWords(
+  around: Around | undefined,
+  materials: readonly Material[],
+  /** how it is said how long something lasts: by days, or by dates where the day of the visit is known */
+  lasts: (lasting: Lasting) => string = (lasting) => `for ${lastingWords(lasting)}`,
+): string[] {
   if (!around) return [];
   const nameOf = (id: string): string =>
     materials.find((each) => each.id === id)?.name ?? 'something off the shelf';
@@ -30,8 +35,8 @@ export function afterWords(around: Around | undefined, materials: readonly Mater
       ? [`Takes off at home: ${takeOff.what}, after ${lastingWords(takeOff.after)}`]
       : []),
     ...compares.map(comparedWords),
-    ...home.map((use) => homeWords(use, nameOf(use.materialId))),
-    ...avoid.map(({ what, for: lasting }) => `Avoid ${what} for ${lastingWords(lasting)}`),
+    ...home.map((use) => homeWords(use, nameOf(use.materialId), lasts)),
+    ...avoid.map(({ what, for: lasting }) => `Avoid ${what} ${lasts(lasting)}`),
     ...expect.map(({ what, when }) => `Expect ${what}: ${when}`),
     ...call.map((reason) => `Call if ${reason}`),
     ...recommends.map(
@@ -49,8 +54,12 @@ function comparedWords({ what, beside, after }: Compared): string {
 }
 
 /** What is used at home, when, for how long and how. */
-function homeWords({ amount, at, for: lasting, how }: HomeUse, name: string): string {
-  const words = `At home ${at.join(' and ')} for ${lastingWords(lasting)}: ${amountWords(amount, name)} ${name}`;
+function homeWords(
+  { amount, at, for: lasting, how }: HomeUse,
+  name: string,
+  lasts: (lasting: Lasting) => string,
+): string {
+  const words = `At home ${at.join(' and ')} ${lasts(lasting)}: ${amountWords(amount, name)} ${name}`;
   return how === undefined ? words : `${words}, ${how}`;
 }
 

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { NavLink } from 'react-router';
+import { PlaceHeader } from '../../parts/PlaceHeader';
 
 const PLACES = [
   ['/restock', 'Today'],
@@ -16,26 +16,11 @@ interface RestockHeaderProps {
   readonly children?: ReactNode;
 }
 
-/** The head of every place of restocking: where one is in it, and what can be done there. */
+/** The head of every place of restocking. */
 export function RestockHeader({ title, children }: RestockHeaderProps) {
   return (
-    <header className="shrink-0 border-b border-line px-3 pt-3 sm:px-6 print:hidden">
-      <div className="flex min-h-10 flex-wrap items-center gap-3">
-        <h1 className="min-w-48 flex-1 text-2xl">{title}</h1>
-        {children}
-      </div>
-      <nav aria-label="Of restocking" className="-ml-3 flex flex-wrap pt-1">
-        {PLACES.map(([to, name]) => (
-          <NavLink
-            key={to}
-            to={to}
-            end={to === '/restock'}
-            className="relative px-3 py-1.5 text-sm text-ink-soft hover:text-ink aria-[current=page]:font-semibold aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-3 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-0.5 aria-[current=page]:after:bg-palm"
-          >
-            {name}
-          </NavLink>
-        ))}
-      </nav>
-    </header>
+    <PlaceHeader title={title} label="Of restocking" places={PLACES}>
+      {children}
+    </PlaceHeader>
   );
 }

@@ -5,15 +5,19 @@ import type { RunEvent } from '@bienestar/core/house/run';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import { doneInRun, type DoneAct } from '@bienestar/core/run/done';
 import { incidentsIn } from '@bienestar/core/run/incidents';
-import { entriesOfRun, treatmentOfRun, usedInRun } from '@bienestar/core/run/used';
+import { entryOfRun } from '@bienestar/core/logbook/entryOfRun';
+import { entriesOfRun, treatmentOfRun, usedInRun, withSold } from '@bienestar/core/run/used';
 import { minutesWords } from '../../format/amountWords';
 import { counted, number } from '../../format/figures';
 import { TableHead, figures, names } from '../../parts/TableHead';
 import { toast } from '../../parts/toast';
-import { useHouse } from '../../store/house';
+import { useTimeZone } from '../../store/clock';
+import { useFigures, useHouse } from '../../store/house';
 import { outbox } from '../../store/store';
 import { entered } from '../../store/useEnter';
-import { afterWords } from '../card/aroundWords';
+import { HomeCare } from './HomeCare';
+import { homeCareWords } from './homeCareWords';
+import { SoldAfter } from './SoldAfter';
 import { HeldButton } from './HeldButton';
 import { IncidentReport } from './IncidentReport';
 import { KnuckleButton } from './KnuckleButton';
@@ -30,6 +34,8 @@ interface AfterStageProps extends StageProps {
 /** What really happened, planned beside done; entered, it is in the log and in the ledger. */
 export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
   const house = useHouse();
+  const figuresNow = useFigures();
+  const timeZone = useTimeZone();
   const { plan, state, work } = at;
   const [isBusy, setIsBusy] = useState(false);
   const [fault, setFault] = useState<string>();
@@ -45,9 +51,25 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
   };
   const enter = async (): Promise<void> => {
     const treatment = treatmentOfRun(run, state);
-    const uses = entriesOfRun(run.id, used, isKept, treatment.at, run.protocol.name);
+    const booked = house.bookings.find(({ id }) => id === run.bookingId);
+    const log = entryOfRun(run, plan, state, events, {
+      settings: house.settings,
+      ...(booked && { bookedAt: booked.at }),
+      unitCostOf: (id) => {
+        const cost = figuresNow.materials.get(id)?.unitCost;
+        return cost?.ok ? cost.value : undefined;
+      },
+    });
+    const uses = entriesOfRun(
+      run.id,
+      withSold(used, state.sold, house.materials),
+      isKept,
+      treatment.at,
+      run.protocol.name,
+    );
     setIsBusy(true);
-    const outcome = await outbox.put({ kind: 'visit', treatment, uses }, run.protocol.name).tried;
+    const outcome = await outbox.put({ kind: 'visit', treatment, uses, log }, run.protocol.name)
+      .tried;
     setIsBusy(false);
     const end = entered(outcome);
     setFault(end.ok ? undefined : end.message);
@@ -62,9 +84,8 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
     );
   };
   const done = doneInRun(plan, state);
-  const after = work ? afterWords(run.protocol.around, house.materials) : [];
   return (
-    <div className="flex h-full flex-col">
+    <div className="flex h-full flex-col print:block">
       <RunHeader run={run} />
       <div
         tabIndex={0}
@@ -120,16 +141,8 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
           isAsked={state.status === 'stopped'}
           onHappens={onHappens}
         />
-        {after.length > 0 && (
-          <>
-            <h2 className="mt-5 text-xl">Afterwards</h2>
-            <ul className="max-w-3xl list-disc pl-5 text-base">
-              {after.map((words) => (
-                <li key={words}>{words}</li>
-              ))}
-            </ul>
-          </>
-        )}
+        <SoldAfter run={run} sold={state.sold} onHappens={onHappens} />
+        <HomeCare run={run} words={work ? homeCareWords(run, house.materials, timeZone) : []} />
         {fault !== undefined && (
           <p role="alert" className="mt-4 font-semibold text-clay">
             ▲ {fault}
@@ -145,6 +158,12 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
                 : 'Put away: it was not performed.'}
             </p>
             <Link
+              to={`/logbook/${run.id}`}
+              className="inline-flex min-h-16 items-center px-3 text-lg text-palm underline underline-offset-4"
+            >
+              In the logbook
+            </Link>
+            <Link
               to="/room"
               className="inline-flex min-h-16 items-center rounded-md border-2 border-palm bg-palm px-5 text-xl font-semibold text-on-fill"
             >
@@ -154,8 +173,12 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
         ) : (
           <>
             <HeldButton
-              words="Not performed: put it away"
-              onHeld={() => onHappens({ kind: 'put-away' })}
+              words="Nobody came: put it away"
+              onHeld={() => onHappens({ kind: 'put-away', why: 'nobody-came' })}
+            />
+            <HeldButton
+              words="Begun by mistake: put it away"
+              onHeld={() => onHappens({ kind: 'put-away', why: 'by-mistake' })}
             />
             <KnuckleButton
               look="main"

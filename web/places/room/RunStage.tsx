@@ -98,7 +98,10 @@ export function RunStage({ run, at, onHappens }: StageProps) {
               key={act.id}
               act={act}
               state={state}
-              onTook={(draw, quantity) => onHappens({ kind: 'took', act: act.id, draw, quantity })}
+              onTook={(draw, quantity, by) =>
+                onHappens({ kind: 'took', act: act.id, draw, quantity, ...(by && { by }) })
+              }
+              onScale={(draw, grams) => onHappens({ kind: 'on-scale', act: act.id, draw, grams })}
             />
           </ActInHand>
         )}

@@ -5,17 +5,21 @@ import { takenBy, takenInAct } from '@bienestar/core/run/used';
 import { number } from '../../format/figures';
 import { useHouse } from '../../store/house';
 import { KnuckleButton } from './KnuckleButton';
+import { WeighTaken } from './WeighTaken';
 
 interface TookOtherProps {
   readonly act: RunAct;
   readonly state: RunState;
-  readonly onTook: (draw: string, quantity: number) => void;
+  readonly onTook: (draw: string, quantity: number, by?: 'weighed') => void;
+  /** the container lies on the scale before something is taken of it */
+  readonly onScale: (draw: string, grams: number) => void;
 }
 
-/** What was really taken, where it was more or less: by pumps, drops and packs. Folded until it is needed. */
-export function TookOther({ act, state, onTook }: TookOtherProps) {
+/** What was really taken, where it was more or less: by pumps, drops and packs, or weighed. Folded until it is needed. */
+export function TookOther({ act, state, onTook, onScale }: TookOtherProps) {
   const house = useHouse();
   const [isOpen, setIsOpen] = useState(false);
+  const [weighing, setWeighing] = useState<string>();
   const taken = takenInAct(act, state);
   if (taken.length === 0) return null;
   const materialOf = (id: string) => house.materials.find((each) => each.id === id);
@@ -51,10 +55,27 @@ export function TookOther({ act, state, onTook }: TookOtherProps) {
               >
                 +
               </KnuckleButton>
+              {material && material.unit !== 'piece' && (
+                <KnuckleButton
+                  aria-expanded={weighing === each.key}
+                  aria-label={`Weigh ${name}`}
+                  onClick={() => setWeighing(weighing === each.key ? undefined : each.key)}
+                >
+                  Weigh
+                </KnuckleButton>
+              )}
               <span className="text-xl">
                 {name}
                 {each.isOther && <span className="text-clay"> ▲ not as planned</span>}
               </span>
+              {material && weighing === each.key && (
+                <WeighTaken
+                  taken={each}
+                  material={material}
+                  onScale={(grams) => onScale(each.key, grams)}
+                  onTook={(quantity) => onTook(each.key, quantity, 'weighed')}
+                />
+              )}
             </div>
           );
         })}

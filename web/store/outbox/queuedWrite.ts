@@ -6,6 +6,7 @@ import type {
   RunLogEntry,
   Treatment,
 } from '@bienestar/core/house/house';
+import type { LogbookVisit } from '@bienestar/core/house/logbook';
 import type { MaterialId, OrderId, RunId } from '@bienestar/core/house/ids';
 import type { Receiving } from '@bienestar/core/restock/receiveOrder';
 import type {
@@ -53,6 +54,8 @@ export type Change =
       readonly kind: 'visit';
       readonly treatment: Treatment;
       readonly uses: readonly UseEntry[];
+      /** how it went, for the logbook */
+      readonly log?: LogbookVisit;
     };
 
 /** How a write stands. */

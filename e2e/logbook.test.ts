@@ -1,0 +1,149 @@
+import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { HouseSnapshot, LogbookPage, LoggedVisitRead } from '@bienestar/contract/api';
+import { onHandOf } from '@bienestar/core/house/stock';
+import { accessibilityFindings } from './support/accessibility';
+import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
+
+/* What is read in the logbook, corrected there, and learned from it. */
+
+let person: Person;
+beforeEach(async () => {
+  await freshHouse();
+  person = await newPerson();
+});
+afterEach(() => person.close());
+afterAll(leave);
+
+const read = async <T>(path: string): Promise<T> =>
+  (await (await fetch(`${ownHouse().url}/api/${path}`)).json()) as T;
+const house = (): Promise<HouseSnapshot> => read<HouseSnapshot>('house');
+const consulting = async (): Promise<{ readonly usual: number } | undefined> => {
+  const { protocols } = await house();
+  const acid = protocols.find(({ id }) => (id as string) === 'layered-fruit-acid');
+  const line = acid?.steps.find(({ id }) => (id as string) === 'consult');
+  return line && 'minutes' in line ? line.minutes : undefined;
+};
+
+describe('the logbook', () => {
+  it('shows every visit planned beside done, found by words, by whom and by what went wrong', async () => {
+    await person.goTo('/logbook');
+    await person.sees('480 visits');
+    expect(await accessibilityFindings(person)).toEqual([]);
+    await person.fill('Look for a guest, a note, any word', 'fell asleep');
+    await person.sees(/\d+ of 480 visits shown/);
+    await person.choose('By', 'Mateo');
+    await person.fill('Look for a guest, a note, any word', '');
+    await person.click('button', '9 something left out');
+    const { entries } = await read<LogbookPage>('logbook?most=480');
+    const shown = await person.page.$$eval('[aria-label="Visits"] li', (lines) => lines.length);
+    expect(shown).toBeGreaterThan(0);
+    expect(shown).toBeLessThan(entries.length);
+    /* What is looked for is in the address: it is there after going to a visit and back. */
+    await person.page.click('[aria-label="Visits"] li a');
+    await person.sees('planned above, done below');
+    expect(new URL(person.page.url()).search).toContain('by=mateo');
+    expect(await accessibilityFindings(person)).toEqual([]);
+    await person.page.reload();
+    await person.sees('planned above, done below');
+    await person.sees(/of 480 visits shown/);
+  });
+
+  it('has a visit as soon as it is entered, with what was sold, and is corrected by counter-entries', async () => {
+    await person.goTo('/room');
+    await person.click('button', 'Add-on: lip balm');
+    await person.click('button', 'To the tray');
+    await person.click('button', 'The room is taken: begin');
+    await person.click('button', 'Took more or less');
+    await person.click('button', 'More Prickly-pear lip balm');
+    /* A press at once after the first counts as a bounce. */
+    await person.waitFor(async () => {
+      await person.page.keyboard.press('PageDown');
+      const title = await person.page.$eval('#place h1', (element) => element.textContent);
+      return title === 'The visit is over';
+    }, 'the visit is over');
+    await person.click('button', 'One After-care kit more');
+    await person.sees('1 pack');
+    await person.click('button', 'Enter the visit');
+    await person.sees('In the log and in the ledger.');
+    const [newest] = (await read<LogbookPage>('logbook?most=1')).entries;
+    expect(newest).toMatchObject({
+      told: [{ by: 'counted' }],
+      sold: [{ materialId: 'after-kit', quantity: 1 }],
+    });
+    const balm = async (): Promise<number> => {
+      const line = (await house()).stock.find(
+        ({ materialId }) => (materialId as string) === 'lip-balm-base',
+      );
+      return line ? onHandOf(line) : Number.NaN;
+    };
+    const before = await balm();
+    const told = newest?.told[0]?.quantity ?? Number.NaN;
+    await person.click('link', 'In the logbook');
+    await person.sees('planned above, done below');
+    await person.click('button', 'Correct an amount');
+    await person.click('button', 'Correct it');
+    await person.sees('Say an amount that was another.');
+    await person.fill('Prickly-pear lip balm, Lip balm on and off', '0.2');
+    await person.click('button', 'Correct it');
+    await person.sees('Say in a word why it is corrected.');
+    await person.fill('Why', 'half of it was left');
+    await person.click('button', 'Correct it');
+    await person.sees(/Corrected on .*: half of it was left/);
+    expect((await balm()) - before).toBeCloseTo(told - 0.2, 6);
+    const { entry } = await read<LoggedVisitRead>(`logbook/${newest?.id ?? ''}`);
+    expect(entry.told[0]?.quantity).toBe(told);
+  });
+});
+
+const PACE = 'Visits are slower or quicker as a whole by 10%, not by 6%.';
+
+describe('what the log teaches', () => {
+  it('is told with what it changes, adopted into the draft, and taken back', async () => {
+    await person.goTo('/logbook/teaches');
+    await person.sees('8 lessons');
+    expect(await accessibilityFindings(person)).toEqual([]);
+    await person.click(
+      'link',
+      '“Consult, suitability, consent” takes 11.1 min; written are 5–12 min.',
+    );
+    await person.sees('By');
+    await person.sees('Fruit-acid renewal');
+    await person.sees('→');
+    const before = await consulting();
+    await person.click('button', 'Adopt it');
+    await person.sees('7 lessons');
+    await person.waitFor(
+      async () => (await consulting())?.usual !== before?.usual,
+      'the draft is corrected',
+    );
+    await person.click('button', 'Undo');
+    await person.waitFor(
+      async () => (await consulting())?.usual === before?.usual,
+      'it is taken back',
+    );
+    await person.sees('8 lessons');
+  });
+
+  it('is declined with a reason, and not told again', async () => {
+    await person.goTo('/logbook/teaches');
+    await person.click('link', PACE);
+    await person.click('button', 'Decline it');
+    await person.click('button', 'Decline it');
+    await person.sees('Say in a word why.');
+    await person.fill('Why not', 'we had two new hands');
+    await person.click('button', 'Decline it');
+    await person.sees('7 lessons');
+    await person.goTo('/logbook/teaches');
+    await person.sees('7 lessons');
+    await person.click('button', '1 lesson declined');
+    await person.click('link', PACE);
+    await person.sees('we had two new hands');
+  });
+
+  it('says how well the figures foresee', async () => {
+    await person.goTo('/logbook/foresees');
+    await person.sees('ended within their slot');
+    await person.sees('visits differ more than is written');
+    expect(await accessibilityFindings(person)).toEqual([]);
+  });
+});

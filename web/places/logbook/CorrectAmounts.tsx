@@ -1,0 +1,82 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useState } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
+import { toSecond } from '@bienestar/core/days/instants';
+import { asId, type EntryId } from '@bienestar/core/house/ids';
+import type { LogbookVisit, ToldAmount } from '@bienestar/core/house/logbook';
+import { drawsThatCame } from '@bienestar/core/logbook/cameOut';
+import { Button } from '../../parts/Button';
+import { NumberField } from '../../parts/NumberField';
+import { TextField } from '../../parts/TextField';
+import { toast } from '../../parts/toast';
+import { refusalWords } from '../../store/api';
+import { useHouse } from '../../store/house';
+import { useCorrectVisitMutation } from '../../store/logbookApi';
+import { readLogbook } from './useLogbook';
+
+interface CorrectAmountsProps {
+  readonly visit: LogbookVisit;
+  readonly onDone: () => void;
+}
+
+/** Amounts that were others than stands there: what stood there stays, and the ledger gets counter-entries. */
+export function CorrectAmounts({ visit, onDone }: CorrectAmountsProps) {
+  const house = useHouse();
+  const { plan, entry } = visit;
+  const [quantities, setQuantities] = useState<Readonly<Record<number, number>>>({});
+  const [why, setWhy] = useState('');
+  const [fault, setFault] = useState<string>();
+  /* One id for as long as the form is open: sent twice it counts once. */
+  const [id] = useState(() => asId<EntryId>(nanoid(16)));
+  const [correct, { isLoading }] = useCorrectVisitMutation();
+  const came = drawsThatCame(visit);
+  const told = Object.entries(quantities).map(([draw, quantity]): ToldAmount => ({
+    draw: Number(draw),
+    quantity,
+    by: 'counted',
+  }));
+  const save = async (): Promise<void> => {
+    if (told.length === 0) return setFault('Say an amount that was another.');
+    if (why.trim() === '') return setFault('Say in a word why it is corrected.');
+    const correction = { id, at: toSecond(new Date()), why: why.trim(), told };
+    const answer = await correct({ id: entry.id, correction });
+    if (answer.error) return setFault(refusalWords(answer.error));
+    toast.success('Corrected: what stood there stays in the logbook.');
+    readLogbook(house);
+    return onDone();
+  };
+  return (
+    <section aria-label="Correct amounts" className="border-l-4 border-clay pl-4">
+      <h3 className="text-lg">What it really was</h3>
+      <div className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(13rem,1fr))] gap-3">
+        {came.map(({ draw, quantity }) => {
+          const place = plan.draws.indexOf(draw);
+          const material = house.materials.find((each) => each.id === draw.materialId);
+          const step = plan.acts[draw.act];
+          return (
+            <NumberField
+              key={place}
+              label={`${material?.name ?? 'Gone'}, ${step?.name ?? ''}`}
+              value={quantities[place] ?? quantity}
+              unit={material?.unit}
+              check={within(LIMITS.runTook)}
+              onCommit={(typed) => setQuantities({ ...quantities, [place]: typed })}
+            />
+          );
+        })}
+      </div>
+      <TextField label="Why" value={why} onCommit={setWhy} longest={500} className="mt-3" />
+      {fault !== undefined && (
+        <p role="alert" className="mt-2 text-sm text-clay">
+          ▲ {fault}
+        </p>
+      )}
+      <div className="mt-3 flex gap-2">
+        <Button weight="main" disabled={isLoading} onClick={() => void save()}>
+          Correct it
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
+      </div>
+    </section>
+  );
+}

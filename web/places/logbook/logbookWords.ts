@@ -1,0 +1,31 @@
+import type { LoggedAnswer } from '@bienestar/core/house/logbook';
+import type { Deviation } from '@bienestar/core/logbook/logbookRows';
+import { RESPONSE_WORDS } from '../room/roomWords';
+
+/** What was other than planned, in a word or two. */
+export const DEVIATION_WORDS: Readonly<Record<Deviation, string>> = {
+  over: 'over the slot',
+  stopped: 'stopped',
+  off: 'taken off early',
+  'left-out': 'something left out',
+  amounts: 'other amounts',
+  incident: 'incident',
+};
+
+/** The marks that stand for it in a line: an outline that is told apart without colour. */
+export const DEVIATION_MARKS: Readonly<Record<Deviation, string>> = {
+  over: '⟩',
+  stopped: '■',
+  off: '▲',
+  'left-out': '∅',
+  amounts: '≠',
+  incident: '✚',
+};
+
+/** What was answered and what followed: "How does it feel? 5, off now (the rule said: go on, lightly; she asked)". */
+export function answerWords({ ask, answer, response, rule, reason }: LoggedAnswer): string {
+  const done = RESPONSE_WORDS[response].toLowerCase();
+  const instead = rule === undefined ? '' : `the rule said: ${RESPONSE_WORDS[rule].toLowerCase()}`;
+  const because = [instead, reason].filter(Boolean).join('; ');
+  return `${ask === '' ? 'How is it?' : ask} ${answer}, ${done}${because === '' ? '' : ` (${because})`}`;
+}
