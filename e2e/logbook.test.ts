@@ -55,6 +55,26 @@ describe('the logbook', () => {
     await person.click('button', 'The room is taken: begin');
     await person.click('button', 'Took more or less');
     await person.click('button', 'More Prickly-pear lip balm');
+    /* Weighed before and after, that is what was taken. */
+    await person.click('button', 'Weigh Prickly-pear lip balm');
+    const lay = (grams: number) =>
+      fetch(`${ownHouse().url}/api/scale/stand-in`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ put: grams }),
+      });
+    await lay(50);
+    await person.sees('50 g');
+    await person.click('button', 'Before');
+    await person.sees('Before: 50 g');
+    await lay(51);
+    await person.sees('51 g');
+    await person.click('button', 'After');
+    await person.sees(/weighs more than before/);
+    await lay(49.4);
+    await person.sees('49.4 g');
+    await person.click('button', 'After');
+    await person.sees('0.6 g');
     /* A press at once after the first counts as a bounce. */
     await person.waitFor(async () => {
       await person.page.keyboard.press('PageDown');
@@ -67,7 +87,7 @@ describe('the logbook', () => {
     await person.sees('In the log and in the ledger.');
     const [newest] = (await read<LogbookPage>('logbook?most=1')).entries;
     expect(newest).toMatchObject({
-      told: [{ by: 'counted' }],
+      told: [{ by: 'weighed', quantity: 0.6 }],
       sold: [{ materialId: 'after-kit', quantity: 1 }],
     });
     const balm = async (): Promise<number> => {

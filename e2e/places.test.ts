@@ -43,6 +43,9 @@ describe('every place', () => {
   it.each([
     ['/shelf', 'Shelf'],
     ['/room', 'In the book for today'],
+    ['/logbook/visit-0480', 'planned above, done below'],
+    ['/logbook/teaches', '8 lessons'],
+    ['/logbook/foresees', 'ended within their slot'],
     ['/shelf/prickly-pear-milk', 'Prickly-pear cleansing milk'],
     ['/shelf/cactus-serum/bought', 'Price of one ml'],
     ['/shelf/cactus-serum/bought?compare=packs', 'cheapest in use'],

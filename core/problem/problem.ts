@@ -52,6 +52,7 @@ export const PROBLEMS = {
   'count-missing': [],
   'weight-missing': [],
   'weighs-less-than-empty': ['field'],
+  'weighs-more-than-before': ['field'],
   'piece-not-weighed': ['field'],
   /* What a protocol, a mix, a block is made of */
   'material-unknown': [],

@@ -9,7 +9,7 @@ import { balancesOf, stockFrom } from './ledger';
 import { postEntry } from './post';
 import { shelfState } from './shelfLife';
 import { onHandOf, type Lot, type MaterialStock, type Movement } from '../house/stock';
-import { weighedQuantity } from './weighed';
+import { takenByWeight, weighedQuantity } from './weighed';
 
 const NOW = new Date('2026-11-25T12:00:00Z');
 const milk = cleanser({ openLife: { amount: 90, unit: 'days' } });
@@ -127,6 +127,11 @@ describe('the ledger', () => {
     });
     expect(onHandOf(shelf.stock())).toBe(300);
     expect(shelf.movements.at(-1)).toMatchObject({ kind: 'count', quantity: -200 });
+    const jar = { name: 'Balm', density: 0.9, unit: 'ml' } as const;
+    expect(valueOf(takenByWeight({ beforeG: 50, afterG: 45.5 }, jar, {}))).toBeCloseTo(5, 6);
+    expect(problemOf(takenByWeight({ beforeG: 50, afterG: 51 }, jar, {})).code).toBe(
+      'weighs-more-than-before',
+    );
     expect(
       problemOf(weighedQuantity({ grossG: 40, tareG: 50 }, 'ml', { name: 'Milk' }, {})).message,
     ).toContain('less than its empty container');

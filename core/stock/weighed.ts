@@ -42,3 +42,23 @@ export function weighedQuantity(
   const net = convertUnit(exactly(netG), 'g', unit, thing, where);
   return net.ok ? { ok: true, value: asKept(net.value.usual) } : net;
 }
+
+/**
+ * What was taken out of a container by its weight before and after.
+ * @returns the quantity in the unit of the thing, >= 0; a problem where it grew heavier, or its density is not known
+ * @see R5 Q2
+ */
+export function takenByWeight(
+  { beforeG, afterG }: { beforeG: number; afterG: number },
+  thing: Dense & { readonly unit: BaseUnit },
+  where: Where,
+): Outcome<number> {
+  if (afterG > beforeG) {
+    return fail(
+      'weighs-more-than-before',
+      `${thing.name} weighs more than before (${beforeG} g): check what lies on the scale.`,
+      { ...where, field: 'after' },
+    );
+  }
+  return weighedQuantity({ grossG: beforeG, tareG: afterG }, thing.unit, thing, where);
+}

@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import type { BaseUnit } from '@bienestar/core/quantity/unit';
 import type { Material } from '@bienestar/core/house/house';
 import type { Taken } from '@bienestar/core/run/used';
-import { weighedQuantity } from '@bienestar/core/stock/weighed';
+import { takenByWeight } from '@bienestar/core/stock/weighed';
 import { number } from '../../format/figures';
 import { useScaleQuery } from '../../store/api';
 import { KnuckleButton } from './KnuckleButton';
@@ -25,8 +24,7 @@ export function WeighTaken({ taken, material, onScale, onTook }: WeighTakenProps
   const { onScale: before } = taken;
   const after = (): void => {
     if (grams === undefined || before === undefined) return;
-    const unit = material.unit satisfies BaseUnit;
-    const weighed = weighedQuantity({ grossG: before, tareG: grams }, unit, material, {
+    const weighed = takenByWeight({ beforeG: before, afterG: grams }, material, {
       materialId: material.id,
     });
     setFault(weighed.ok ? undefined : weighed.problems[0]?.message);
