@@ -56,6 +56,7 @@ export const LIMITS = {
   runSlotMinutes: { above: 0, most: MINUTES_IN_A_DAY },
   logbookPlace: { least: 0, most: 10_000, whole: true },
   loggedMinutes: { least: 0, most: LONGEST_LOGGED_MINUTES },
+  timesDone: { least: 2, most: 100, whole: true },
   soldPacks: { least: 0, most: 1_000, whole: true },
   runTook: { least: 0, most: LARGEST_QUANTITY },
   layers: { least: 1, most: 50, whole: true },

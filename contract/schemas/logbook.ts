@@ -1,11 +1,14 @@
 import Joi from 'joi';
 import { PHASES } from '@bienestar/core/house/actions';
+import { SETTING_KINDS } from '@bienestar/core/house/device';
+import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
 import type {
   LogbookCorrection,
   LogbookEntry,
   LogbookPlan,
   LogbookVisit,
   LoggedAnswer,
+  LoggedSetting,
   PlannedAct,
   PlannedBeside,
   PlannedDraw,
@@ -94,6 +97,7 @@ const told = listOf(
     draw: place,
     quantity: limited(LIMITS.runTook),
     by: Joi.valid('counted', 'weighed').required(),
+    instead: id.optional(),
   }),
   MOST_ACTS,
 );
@@ -132,6 +136,25 @@ export const logbookEntry: Joi.ObjectSchema<LogbookEntry> = shape<LogbookEntry>(
   roomMinutes: MINUTES,
   minutes: listOf<number | null>(MINUTES.allow(null), MOST_ACTS),
   told,
+  repeated: some(
+    shape<NonNullable<LogbookEntry['repeated']>[number]>({
+      act: place,
+      times: limited(LIMITS.timesDone),
+    }),
+    MOST_ACTS,
+  ),
+  settings: some(
+    shape<LoggedSetting>({
+      act: place,
+      zones: listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length),
+      kind: Joi.valid(...SETTING_KINDS).required(),
+      unit: Joi.string().allow('').max(20).required(),
+      low: number,
+      high: number,
+      was: number,
+    }),
+    MOST_ACTS,
+  ),
   answers: listOf(answer, MOST_ACTS),
   notes: listOf(words, MOST_ACTS),
   stopped: words.optional(),

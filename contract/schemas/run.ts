@@ -26,6 +26,7 @@ export const run: Joi.ObjectSchema<Run> = shape<Run>({
   performedBy: id.optional(),
   roomId: id.optional(),
   bookingId: Joi.string().max(64).optional(),
+  soldCourseId: id.optional(),
   client: shownFor,
   guest: Joi.string().max(60).pattern(/\S/, 'name').optional(),
 });
@@ -81,6 +82,9 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
     draw: key,
     grams: limited(LIMITS.runTook),
   }),
+  instead: shape<Of<'instead'>>({ ...base, kind: kind('instead'), act, draw: key, materialId: id }),
+  set: shape<Of<'set'>>({ ...base, kind: kind('set'), act, setting: key, value: number }),
+  again: shape<Of<'again'>>({ ...base, kind: kind('again'), act }),
   noted: shape<Of<'noted'>>({ ...base, kind: kind('noted'), words }),
   sold: shape<Of<'sold'>>({
     ...base,

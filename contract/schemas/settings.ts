@@ -7,7 +7,7 @@ import { FACE_PARTS, ZONE_PARTS, type FacePart, type ZoneId } from '@bienestar/c
 import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
 import { zoneName } from '@bienestar/core/zone/zoneNames';
 import { PLACE_NAME, type ZoneSet } from '@bienestar/core/zone/zoneSets';
-import { ACTIONS } from '@bienestar/core/house/actions';
+import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { WARNINGS } from '@bienestar/core/house/careFacts';
 import { HAZARDS } from '@bienestar/core/house/device';
 import type { HouseRule, RuleThing } from '@bienestar/core/house/houseRule';
@@ -200,5 +200,6 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   serviceLevel,
   orderDays: limited(LIMITS.orderDays),
   restock: restockSettings,
+  givesFirst: some(Joi.valid(...PHASES), PHASES.length).unique(),
   declinedLessons: some(declinedLesson, 500),
 });

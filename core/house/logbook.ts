@@ -17,7 +17,9 @@ import type {
   TreatmentId,
 } from './ids';
 import type { Minutes } from './protocol';
+import type { SettingKind } from './device';
 import type { Response } from './question';
+import type { ZoneId } from '../zone/zones';
 import type { Answer } from './run';
 import type { Triple } from '../quantity/triple';
 import type { VisitKind } from './ways';
@@ -88,6 +90,21 @@ export interface ToldAmount {
   /** in the unit of the material */
   readonly quantity: number;
   readonly by: ToldBy;
+  /** of another product than planned, in its unit */
+  readonly instead?: MaterialId;
+}
+
+/** What a device was set to where it was not as written. */
+export interface LoggedSetting {
+  /** the place of its act */
+  readonly act: number;
+  readonly zones: readonly ZoneId[];
+  readonly kind: SettingKind;
+  readonly unit: string;
+  /** as written */
+  readonly low: number;
+  readonly high: number;
+  readonly was: number;
 }
 
 /** What was answered when it was asked. */
@@ -146,6 +163,9 @@ export interface LogbookEntry {
   readonly minutes: readonly (number | null)[];
   /** what was told; all else was as planned, where it was done */
   readonly told: readonly ToldAmount[];
+  /** acts that were done more than once: their places, and how often in all */
+  readonly repeated?: readonly { readonly act: number; readonly times: number }[];
+  readonly settings?: readonly LoggedSetting[];
   readonly answers: readonly LoggedAnswer[];
   readonly notes: readonly string[];
   /** at what it was stopped */

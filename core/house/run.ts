@@ -7,6 +7,7 @@ import type {
   RunEventId,
   RunId,
   ServiceId,
+  SoldCourseId,
 } from './ids';
 import type { ClientTraits } from './client';
 import type { Protocol } from './protocol';
@@ -30,6 +31,8 @@ export interface Run {
   readonly roomId?: RoomId;
   /** of the book */
   readonly bookingId?: BookingId;
+  /** of which it takes a visit */
+  readonly soldCourseId?: SoldCourseId;
   /** what the guest is like */
   readonly client?: Partial<Omit<ClientTraits, 'visitKind'>>;
   /** a first name, as the therapist knows the guest */
@@ -113,6 +116,22 @@ export type RunEvent = EventBase &
         readonly draw: string;
         readonly grams: number;
       }
+    /** another product was taken for a draw; of the product that was planned, nothing */
+    | {
+        readonly kind: 'instead';
+        readonly act: string;
+        readonly draw: string;
+        readonly materialId: MaterialId;
+      }
+    /** a device was set to another value than written: which of the settings of the act, and to what */
+    | {
+        readonly kind: 'set';
+        readonly act: string;
+        readonly setting: string;
+        readonly value: number;
+      }
+    /** an act is done once more */
+    | { readonly kind: 'again'; readonly act: string }
     | { readonly kind: 'noted'; readonly words: string }
     /** the guest buys so many packs; said again it is that many instead */
     | { readonly kind: 'sold'; readonly materialId: MaterialId; readonly quantity: number }

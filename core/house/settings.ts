@@ -1,3 +1,4 @@
+import type { Phase } from './actions';
 import type { OwnFinding } from './traits';
 import type { NamedAmount } from '../quantity/measures';
 import type { PurchaseTax } from './supplier';
@@ -131,5 +132,7 @@ export interface HouseSettings {
   /** days of demand that the house buys at once, for comparing packs */
   readonly orderDays: number;
   readonly restock: RestockSettings;
+  /** where minutes are won back first in the room, the least harm in front; the usual order unless said */
+  readonly givesFirst?: readonly Phase[];
   readonly declinedLessons?: readonly DeclinedLesson[];
 }

@@ -46,7 +46,9 @@ function seriesOf(visits: readonly LogbookVisit[], now: WrittenNow): Map<string,
   const series = new Map<string, Series>();
   visits.forEach((visit, at) => {
     const { plan, entry } = visit;
-    for (const { draw, quantity, by } of drawsThatCame(visit)) {
+    const repeated = new Set(entry.repeated?.map(({ act }) => act));
+    for (const { draw, quantity, by, instead } of drawsThatCame(visit)) {
+      if (instead || repeated.has(draw.act)) continue;
       const stepId = stepOf(visit, draw);
       const planned = draw.quantity.usual;
       if (!stepId || !draw.amount || planned <= 0) continue;
@@ -133,10 +135,10 @@ interface OfMaterial {
 function shelfLessons(visits: readonly LogbookVisit[]): readonly ShelfLesson[] {
   const materials = new Map<MaterialId, OfMaterial>();
   visits.forEach((visit, at) => {
-    for (const { draw, quantity, by } of drawsThatCame(visit)) {
+    for (const { draw, quantity, by, instead } of drawsThatCame(visit)) {
       const { amount, materialId } = draw;
       const planned = draw.quantity.usual;
-      if (!amount || by !== 'weighed' || planned <= 0) continue;
+      if (!amount || instead || by !== 'weighed' || planned <= 0) continue;
       const own = materials.get(materialId) ?? { counted: [], others: [], measures: new Set() };
       materials.set(materialId, own);
       const isCounted = amount.how === 'counted';

@@ -35,9 +35,10 @@ export function minuteLessons(
   const series = new Map<string, Series>();
   const expected = new Map<PlannedAct, { readonly target: StepId; readonly base: number }>();
   visits.forEach(({ plan, entry }, visit) => {
+    const repeated = new Set(entry.repeated?.map(({ act }) => act));
     plan.acts.forEach((act, at) => {
       const took = entry.minutes[at] ?? null;
-      if (took === null || act.stepId === undefined) return;
+      if (took === null || act.stepId === undefined || repeated.has(at)) return;
       const target = targetOf(act);
       const step = now.step(plan.protocolId, target.stepId);
       if (!step || !areSame(step.minutes, target.minutes)) return;

@@ -18,6 +18,8 @@ export interface CameOut {
   readonly quantity: number;
   /** as planned where nobody told anything else */
   readonly by: ToldBy | 'planned';
+  /** another product was taken */
+  readonly instead?: MaterialId;
 }
 
 /**
@@ -26,10 +28,13 @@ export interface CameOut {
  */
 export function drawsThatCame({ plan, entry }: LogbookVisit): CameOut[] {
   const told = new Map(toldOf(entry).map((each) => [each.draw, each]));
+  const times = new Map(entry.repeated?.map((each) => [each.act, each.times]));
   return plan.draws.flatMap((draw, at): CameOut[] => {
     if ((entry.minutes[draw.act] ?? null) === null) return [];
     const said = told.get(at);
-    return [{ draw, quantity: said?.quantity ?? draw.quantity.usual, by: said?.by ?? 'planned' }];
+    const planned = draw.quantity.usual * (times.get(draw.act) ?? 1);
+    const { quantity = planned, by = 'planned', instead } = said ?? {};
+    return [{ draw, quantity, by, ...(instead && { instead }) }];
   });
 }
 
@@ -67,8 +72,8 @@ export function usedBeside(visit: LogbookVisit): UsedBeside[] {
     sums.usual += quantity.usual;
     sums.high += quantity.high;
   }
-  for (const { draw, quantity, by } of drawsThatCame(visit)) {
-    const sums = of(draw.materialId);
+  for (const { draw, quantity, by, instead } of drawsThatCame(visit)) {
+    const sums = of(instead ?? draw.materialId);
     sums.quantity += quantity;
     sums.isTold ||= by !== 'planned';
   }

@@ -3,6 +3,7 @@ import { toSecond } from '../days/instants';
 import {
   LONGEST_LOGGED_MINUTES,
   type LoggedAnswer,
+  type LoggedSetting,
   type LogbookVisit,
   type PlannedAct,
   type PlannedDraw,
@@ -10,12 +11,14 @@ import {
   type ToldAmount,
 } from '../house/logbook';
 import { asId, type LogbookPlanId, type MaterialId, type TreatmentId } from '../house/ids';
+import type { Device } from '../house/device';
 import type { Run, RunEvent } from '../house/run';
 import type { HouseSettings } from '../house/settings';
 import { asKept } from '../house/stock';
 import { isUsual, type RunAct, type RunPlan } from '../run/plan';
-import type { RunState } from '../run/runState';
+import type { RunState } from '../run/standing';
 import { minutesBetween } from '../run/runTimes';
+import { settingsInAct } from '../run/settingsInAct';
 import { drawKey } from '../run/used';
 import { stepsOf } from '../time/contactClock';
 import { NO_TIME } from '../time/distribution';
@@ -29,6 +32,7 @@ interface Besides {
   readonly bookedAt?: string;
   /** landed cost of a unit of a material, in minor units */
   readonly unitCostOf?: (id: MaterialId) => number | undefined;
+  readonly devices?: readonly Device[];
 }
 
 /** The plan of a run before the house has given it an id: visits of the same plan share it. */
@@ -45,17 +49,28 @@ export function entryOfRun(
   plan: RunPlan,
   state: RunState,
   events: readonly RunEvent[],
-  { settings, bookedAt, unitCostOf }: Besides,
+  { settings, bookedAt, unitCostOf, devices = [] }: Besides,
 ): LogbookVisit {
   const draws = plan.acts.flatMap((act, at) => act.draws.map((draw) => ({ act, at, draw })));
   const roomMinutes = minutesBetween(state.beganAt ?? 0, state.endedAt ?? state.beganAt ?? 0);
   const told = draws.flatMap(({ act, draw }, at): ToldAmount[] => {
     const key = drawKey(act, draw);
-    const quantity = state.took.get(key);
+    const instead = state.instead.get(key);
+    const quantity = state.took.get(key) ?? (instead && draw.consumed.usual);
     if (quantity === undefined) return [];
     const by = state.weighed.has(key) ? 'weighed' : 'counted';
-    return [{ draw: at, quantity: asKept(quantity), by }];
+    return [{ draw: at, quantity: asKept(quantity), by, ...(instead && { instead }) }];
   });
+  const repeated = state.acts.flatMap(({ again }, act) =>
+    again === undefined ? [] : [{ act, times: again + 1 }],
+  );
+  const settingsSet = plan.acts.flatMap((act, place) =>
+    settingsInAct(act, state, devices).flatMap((each): LoggedSetting[] => {
+      if (!each.isOther) return [];
+      const { zones, kind, unit, low, high, value } = each;
+      return [{ act: place, zones, kind, unit, low, high, was: value }];
+    }),
+  );
   const incidents = events.flatMap(({ id, kind }) => (kind === 'incident' ? [id] : []));
   const { client, guest, performedBy, roomId, bookingId } = run;
   const visit: LogbookVisit = {
@@ -85,6 +100,8 @@ export function entryOfRun(
         standing === 'done' ? keptMinutes(minutesBetween(beganAt ?? 0, endedAt ?? 0)) : null,
       ),
       told,
+      ...(repeated.length > 0 && { repeated }),
+      ...(settingsSet.length > 0 && { settings: settingsSet }),
       answers: answersOf(state),
       notes: state.notes,
       ...(state.stoppedWhy !== undefined && { stopped: state.stoppedWhy }),

@@ -206,6 +206,16 @@ export function dueVisits(house: House, today: string): readonly DueVisit[] {
   });
 }
 
+/** The sold courses whose next visit is one of a service: it may be taken of any of them. */
+export function coursesWithNext(house: House, serviceId: ServiceId, today: string): SoldCourse[] {
+  const seen = new Set<SoldCourse>();
+  return dueVisits(house, today).flatMap(({ soldCourse, serviceId: next }): SoldCourse[] => {
+    if (seen.has(soldCourse)) return [];
+    seen.add(soldCourse);
+    return next === serviceId ? [soldCourse] : [];
+  });
+}
+
 function dueOf(sold: SoldCourse, course: Course, today: string): DueVisit[] {
   if (!course.prepaid || daysAfter(sold.soldOn, course.validDays) < today) return [];
   const all = course.visits.flatMap(({ serviceId, visitKind, times }) =>

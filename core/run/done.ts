@@ -1,5 +1,5 @@
 import { isUsual, type RunAct, type RunPlan } from './plan';
-import type { ActState, RunState } from './runState';
+import type { ActState, RunState } from './standing';
 import { minutesBetween } from './runTimes';
 
 /** An act as it went. */

@@ -180,11 +180,13 @@ function sourceOf(act: RunAct | undefined): Source | undefined {
 
 function contactsIn(acts: readonly RunAct[], act: RunAct, at: number): RunContact[] {
   return stepsOf(act).flatMap((step: Step): RunContact[] => {
-    const { capMinutes, capSince, name } = step;
+    const { capMinutes, capSince, name, hands } = step;
     if (capMinutes === undefined) return [];
     const span = contactSpan(acts, at, step);
     const { from, until } = capSince && span ? span : { from: at, until: at + 1 };
-    const source = span && sourceOf(acts[span.from]);
+    /* What was put on before is meant where the contact is counted from then, and where it rests: not while hands work. */
+    const isMeant = span && (span.from === from || hands !== 'hands-on');
+    const source = isMeant ? sourceOf(acts[span.from]) : undefined;
     return [
       {
         id: `${act.id}:${step.id}`,

@@ -1,11 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { asId } from '../house/ids';
 import { minutes, protocol } from '../testing/sample';
 import { mayRespond, ruleFor } from './answers';
 import type { Happening, RunEvent } from '../house/run';
-import { runState, type RunState } from './runState';
+import { runState } from './runState';
+import type { RunState } from './standing';
 import { contactsNow } from './runTimes';
+import { usedInRun } from './used';
 import {
+  acid,
+  gel,
   msAt,
   event,
   began,
@@ -104,6 +109,46 @@ describe('a run', () => {
     const short = planned(protocol([named('only', {})]));
     const state = runState(short, [began(), done(3, 'only//')]);
     expect([state.status, state.endedAt]).toEqual(['ended', msAt(3)]);
+  });
+});
+
+describe('a longest time without a product', () => {
+  it('is named by its step, and not by what was put on before', () => {
+    const pass = named('pass', { zones: ['face'], capMinutes: 12 }, minutes(8));
+    const before = layered.steps.find(({ id }) => id === asId('cleanse'));
+    if (!before) throw new Error('There is no cleansing.');
+    const passing = protocol([before, pass] as Parameters<typeof protocol>[0]);
+    const [contact] = planned(passing).contacts;
+    expect(contact).toMatchObject({ name: 'pass' });
+    expect(contact?.source).toBeUndefined();
+  });
+});
+
+describe('what really happened', () => {
+  it('may be another product, another setting, or done once more; not what lies on the skin', () => {
+    const key = `cleanse//:${plan.acts[1]?.draws[0]?.doseId ?? ''}:${gel}:`;
+    const state = run(
+      done(2, 'lay-out//'),
+      event(3, { kind: 'again', act: 'cleanse//' }),
+      event(3, { kind: 'again', act: 'massage//' }),
+      event(4, { kind: 'set', act: 'cleanse//', setting: 'x', value: 3 }),
+      done(6, 'cleanse//'),
+      event(7, { kind: 'again', act: 'acid/1/' }),
+    );
+    expect(state.acts.map(({ again }) => again ?? 0)).toEqual(
+      plan.acts.map(({ id }) => (id === 'cleanse//' ? 1 : 0)),
+    );
+    expect(state.set.get('x')).toBe(3);
+    const usedOf = (of: RunState, id: string) =>
+      usedInRun(plan, of).find(({ materialId }) => (materialId as string) === id)?.quantity;
+    expect(usedOf(state, gel)).toBe(6);
+    const other = run(
+      done(2, 'lay-out//'),
+      event(3, { kind: 'instead', act: 'cleanse//', draw: key, materialId: acid }),
+      done(6, 'cleanse//'),
+    );
+    expect(usedOf(other, gel)).toBe(0);
+    expect(usedOf(other, acid)).toBe(3);
   });
 });
 

@@ -1,87 +1,11 @@
-import type { Step } from '../house/house';
-import type { Question, Response } from '../house/question';
+import type { Response } from '../house/question';
+import type { RunEvent } from '../house/run';
 import { takesOff } from '../house/takesOff';
 import { stepsOf } from '../time/contactClock';
-import { workedLeaves } from '../zone/workedLeaves';
 import { isAnswer, mayRespond, ruleFor } from './answers';
+import { mayBeLeftOut, mayBeRepeated, meets } from './mayBe';
 import { isUsual, type RunAct, type RunPlan } from './plan';
-import type { SoldProduct } from '../house/logbook';
-import type { Answer, RunEvent } from '../house/run';
-
-/** What was answered, and what followed. */
-export interface Answered {
-  readonly question: Question;
-  readonly answer: Answer;
-  /** what the rule says */
-  readonly rule: Response;
-  /** what was done */
-  readonly response: Response;
-  readonly reason?: string;
-  /** ms since 1970 */
-  readonly at: number;
-}
-
-export type ActStanding = 'to-come' | 'in-hand' | 'done' | 'left-out';
-
-/** How an act goes. */
-export interface ActState {
-  readonly standing: ActStanding;
-  /** ms since 1970 */
-  readonly beganAt?: number;
-  readonly endedAt?: number;
-  /** why it is not done, where that is not somebody's choice */
-  readonly because?: Response;
-  readonly answers: readonly Answered[];
-}
-
-/** What must come off, and why. */
-export interface TakeOff {
-  readonly why: Response | 'stopped';
-  readonly since: number;
-  /** the act that takes it off, where the protocol has one; else it is done without */
-  readonly by?: number;
-}
-
-/** A wait at the answer to a question, which is asked again. */
-export interface Waiting {
-  readonly since: number;
-  readonly until: number;
-}
-
-export type RunStatus = 'not-begun' | 'running' | 'stopped' | 'ended';
-
-/** How a run stands. */
-export interface RunState {
-  readonly status: RunStatus;
-  readonly beganAt?: number;
-  readonly endedAt?: number;
-  readonly acts: readonly ActState[];
-  /** the place of the act in hand */
-  readonly inHand?: number;
-  /** what is asked and not answered: it goes on after that and not before */
-  readonly asked: readonly Question[];
-  readonly waiting?: Waiting;
-  /** goes on lightly from here */
-  readonly isLightly: boolean;
-  readonly takeOff?: TakeOff;
-  /** when all that lay on the skin was taken off outside the protocol; ms since 1970 */
-  readonly tookOffAt?: number;
-  readonly stoppedWhy?: string;
-  readonly ready: ReadonlySet<string>;
-  /** amounts that were another than planned, by draw; in the unit of the material */
-  readonly took: ReadonlyMap<string, number>;
-  /** of those, what the scale told */
-  readonly weighed: ReadonlySet<string>;
-  /** grams before it is taken, by draw */
-  readonly onScale: ReadonlyMap<string, number>;
-  readonly notes: readonly string[];
-  /** packs that the guest buys */
-  readonly sold: readonly SoldProduct[];
-  /** the visit is in the log */
-  readonly isEntered: boolean;
-  /** it is not to be entered */
-  readonly isPutAway: boolean;
-}
+import type { ActState, Answered, RunState } from './standing';
 
 /** For how long one waits at an answer where nothing is said. */
 const USUAL_WAIT_MINUTES = 3;
@@ -115,6 +39,8 @@ function notBegun({ acts }: RunPlan): RunState {
     isLightly: false,
     ready: new Set(),
     took: new Map(),
+    instead: new Map(),
+    set: new Map(),
     weighed: new Set(),
     onScale: new Map(),
     notes: [],
@@ -161,6 +87,17 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
       const { draw, grams } = event;
       if (!Number.isFinite(grams) || grams < 0) return state;
       return { ...state, onScale: new Map(state.onScale).set(draw, grams) };
+    }
+    case 'instead':
+      return { ...state, instead: new Map(state.instead).set(event.draw, event.materialId) };
+    case 'set': {
+      if (!Number.isFinite(event.value)) return state;
+      return { ...state, set: new Map(state.set).set(event.setting, event.value) };
+    }
+    case 'again': {
+      if (!isInHand(plan, state, event.act) || !mayBeRepeated(plan, state)) return state;
+      const at = state.inHand as number;
+      return withAct(state, at, { again: (state.acts[at]?.again ?? 0) + 1 });
     }
     case 'noted': {
       const words = event.words.trim();
@@ -258,38 +195,6 @@ function backTo({ acts: planned }: RunPlan, state: RunState, id: string): RunSta
   const { waiting: ___, ...rest } = state;
   /* What was asked there was answered. */
   return { ...rest, acts, inHand: at, asked: [] };
-}
-
-/**
- * Whether an act may be left out: not one that is over, that waits for an answer, or that takes off what lies on the
- * skin by then.
- */
-export function mayBeLeftOut(plan: RunPlan, state: RunState, at: number): boolean {
-  const act = plan.acts[at];
-  const standing = state.acts[at]?.standing;
-  if (!act || (standing !== 'to-come' && standing !== 'in-hand')) return false;
-  if (state.takeOff?.by === at || (standing === 'in-hand' && state.asked.length > 0)) return false;
-  const isDone = (place: number): boolean => state.acts[place]?.standing !== 'left-out';
-  const removes = (place: number): boolean =>
-    isDone(place) && stepsOf(plan.acts[place] as RunAct).some(takesOff);
-  if (!stepsOf(act).some(takesOff)) return true;
-  const since = plan.acts.findLastIndex((_, place) => place < at && removes(place)) + 1;
-  return !plan.acts.some(
-    (other, place) =>
-      place >= since &&
-      place < at &&
-      isDone(place) &&
-      stepsOf(other).some((step) => step.doses.length > 0 && meets(step, stepsOf(act))),
-  );
-}
-
-/** Whether a step shares skin with one of others; one that says no place may be anywhere. */
-function meets(step: Step, others: readonly Step[]): boolean {
-  const leaves = workedLeaves(step);
-  return others.some((other) => {
-    const there = workedLeaves(other);
-    return leaves.length === 0 || there.length === 0 || leaves.some((leaf) => there.includes(leaf));
-  });
 }
 
 function leftOut(plan: RunPlan, state: RunState, id: string, now: number): RunState {

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { asId, type RunId } from '../house/ids';
 import { minutes, protocol } from '../testing/sample';
 import type { RunEvent } from '../house/run';
-import { runState, type RunState } from './runState';
+import { runState } from './runState';
+import type { RunState } from './standing';
 import { contactsNow, couldGive, isDue, runTimes } from './runTimes';
 import { drawKey, entriesOfRun, oneMore, takenBy, takenInAct, usedInRun } from './used';
 import {

@@ -6,7 +6,7 @@ import { meanMinutes, NO_TIME, type Distribution } from '../time/distribution';
 import { chanceWithin, leftAfter } from '../time/left';
 import { stepTime } from '../time/stepTime';
 import type { RunAct, RunContact, RunPlan } from './plan';
-import type { RunState } from './runState';
+import type { RunState } from './standing';
 
 /* How a run stands in time. Moments are ms since 1970, lengths are minutes. */
 

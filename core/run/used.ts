@@ -8,7 +8,7 @@ import { asKept } from '../house/stock';
 import { stepsOf } from '../time/contactClock';
 import type { UseEntry } from '../stock/entries';
 import { isUsual, type RunAct, type RunPlan } from './plan';
-import type { RunState } from './runState';
+import type { RunState } from './standing';
 
 /** What one draw of an act is called, so that another amount can be said of it. */
 export function drawKey(act: Pick<RunAct, 'id'>, { doseId, materialId, part }: Draw): string {
@@ -54,10 +54,15 @@ export interface Taken {
   readonly isOther: boolean;
   /** grams that lay on the scale before it was taken */
   readonly onScale?: number;
+  /** another product that was taken */
+  readonly instead?: MaterialId;
 }
 
 /** What an act takes, as planned or as was said. */
-export function takenInAct(act: RunAct, state: Pick<RunState, 'took' | 'onScale'>): Taken[] {
+export function takenInAct(
+  act: RunAct,
+  state: Pick<RunState, 'took' | 'onScale' | 'instead'>,
+): Taken[] {
   const amounts = new Map(
     stepsOf(act).flatMap(({ doses }) => doses.map(({ id, amount }) => [id, amount] as const)),
   );
@@ -67,6 +72,7 @@ export function takenInAct(act: RunAct, state: Pick<RunState, 'took' | 'onScale'
       const key = drawKey(act, draw);
       const said = state.took.get(key);
       const onScale = state.onScale.get(key);
+      const instead = state.instead.get(key);
       return {
         key,
         draw,
@@ -74,6 +80,7 @@ export function takenInAct(act: RunAct, state: Pick<RunState, 'took' | 'onScale'
         step: oneMore(amounts.get(draw.doseId), draw),
         isOther: said !== undefined,
         ...(onScale !== undefined && { onScale }),
+        ...(instead && { instead }),
       };
     });
 }
@@ -109,8 +116,17 @@ export function usedInRun({ acts }: RunPlan, state: RunState): UsedOfMaterial[] 
       if (isUsual(act)) of.planned += consumed.usual;
       opened.set(materialId, Math.max(opened.get(materialId) ?? 0, consumed.usual));
       if (!isDone) continue;
+      const key = drawKey(act, draw);
+      const times = 1 + (state.acts[at]?.again ?? 0);
+      const quantity = state.took.get(key) ?? consumed.usual * times;
+      const instead = state.instead.get(key);
+      if (instead !== undefined) {
+        const other = used.get(instead) ?? { quantity: 0, planned: 0, isDrawn: false };
+        used.set(instead, { ...other, quantity: other.quantity + quantity, isDrawn: true });
+        continue;
+      }
       of.isDrawn = true;
-      of.quantity += state.took.get(drawKey(act, draw)) ?? consumed.usual;
+      of.quantity += quantity;
     }
   });
   const isSaid = (materialId: MaterialId): boolean =>
@@ -156,6 +172,7 @@ export function treatmentOfRun(run: Run, { beganAt }: Pick<RunState, 'beganAt'>)
     at: beganAt === undefined ? run.at : toSecond(new Date(beganAt)),
     visitKind: run.visitKind,
     ...(run.bookingId && { bookingId: run.bookingId }),
+    ...(run.soldCourseId && { soldCourseId: run.soldCourseId }),
     entryIds: [],
   };
 }

@@ -15,7 +15,8 @@ import {
 } from './sample';
 import { planOf, type RunPlan } from '../run/plan';
 import type { Happening, RunEvent } from '../house/run';
-import { runState, type RunState } from '../run/runState';
+import { runState } from '../run/runState';
+import type { RunState } from '../run/standing';
 
 /* A layered treatment of a few minutes, and what happens in a run of it. */
 

@@ -3,7 +3,7 @@ import type { LogbookCorrection } from '@bienestar/core/house/logbook';
 import { api } from './api';
 
 /* One visit of the logbook, and what is corrected of it. All of it is read by a worker. */
-export const logbookApi = api.injectEndpoints({
+const logbookApi = api.injectEndpoints({
   endpoints: (build) => ({
     loggedVisit: build.query<LoggedVisitRead, string>({ query: (id) => `/logbook/${id}` }),
     correctVisit: build.mutation<

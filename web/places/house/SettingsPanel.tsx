@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { GivesFirst } from './GivesFirst';
 import { GradesPanel } from './GradesPanel';
 import { useSnapshot } from '../../store/house';
 import { useChangeSettings } from '../../store/useEditPart';
@@ -47,6 +48,7 @@ export function SettingsPanel() {
         </InTwo>
       </Section>
       <RulesPanel />
+      <GivesFirst />
       <Section title="Measures">
         <SettingField of="spoons" />
         <InTwo>

@@ -39,6 +39,14 @@ describe('the settings of the house', () => {
     expect(changedKeys(written)).toHaveLength(1);
   });
 
+  it('say where minutes are won back first, in the order of the house', async () => {
+    const user = userEvent.setup();
+    await user.click(screen.getByRole('button', { name: 'settle earlier' }));
+    const written = await browser.written<HouseSettings>('settings');
+    expect(written.after.givesFirst?.slice(0, 3)).toEqual(['massage', 'home-care', 'settle']);
+    expect(changedKeys(written)).toHaveLength(1);
+  });
+
   it('two that are changed at once are both there', async () => {
     await put('Planned occupancy', '71');
     await put('Open hours a day', '8');

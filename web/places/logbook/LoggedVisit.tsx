@@ -13,7 +13,7 @@ import { figures, names, TableHead } from '../../parts/TableHead';
 import { useHouse } from '../../store/house';
 import { useLoggedVisitQuery } from '../../store/logbookApi';
 import { CorrectAmounts } from './CorrectAmounts';
-import { answerWords } from './logbookWords';
+import { answerWords, setWords } from './logbookWords';
 import { TwoRibbons } from './TwoRibbons';
 
 const CELL = 'py-1.5 pr-4 align-baseline';
@@ -134,6 +134,7 @@ function Visit({ visit, takenBackAt }: VisitProps) {
 }
 
 function Steps({ visit: { plan, entry } }: { readonly visit: LogbookVisit }) {
+  const { ownZones } = useHouse().settings;
   return (
     <table className="w-full text-sm">
       <TableHead
@@ -151,6 +152,9 @@ function Steps({ visit: { plan, entry } }: { readonly visit: LogbookVisit }) {
             <tr key={act.id} className="border-b border-line">
               <td className={CELL}>
                 {act.name}
+                {entry.repeated
+                  ?.filter((each) => each.act === at)
+                  .map(({ times }) => ` × ${times}`)}
                 {act.layer !== undefined && (
                   <span className="text-ink-soft"> layer {act.layer}</span>
                 )}
@@ -165,10 +169,12 @@ function Steps({ visit: { plan, entry } }: { readonly visit: LogbookVisit }) {
                 {isOff && <span className="sr-only"> not as planned</span>}
               </td>
               <td className={`${CELL} text-ink-soft`}>
-                {entry.answers
-                  .filter((answer) => answer.act === at)
-                  .map(answerWords)
-                  .join('; ')}
+                {[
+                  ...entry.answers.filter((answer) => answer.act === at).map(answerWords),
+                  ...(entry.settings ?? [])
+                    .filter((setting) => setting.act === at)
+                    .map((setting) => setWords(setting, ownZones)),
+                ].join('; ')}
               </td>
             </tr>
           );

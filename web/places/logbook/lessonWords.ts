@@ -138,7 +138,7 @@ function namesIn({ protocols, materials }: House) {
 }
 
 /** What a step is called, also where it stands in a block. */
-export function stepName(
+function stepName(
   { protocols, blocks, editions }: House,
   protocolId: string,
   stepId: string,

@@ -1,4 +1,8 @@
-import type { LoggedAnswer } from '@bienestar/core/house/logbook';
+import type { HouseSettings } from '@bienestar/core/house/settings';
+import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
+import { number } from '../../format/figures';
+import { spoken } from '../../format/protocolWords';
+import type { LoggedAnswer, LoggedSetting } from '@bienestar/core/house/logbook';
 import type { Deviation } from '@bienestar/core/logbook/logbookRows';
 import { RESPONSE_WORDS } from '../room/roomWords';
 
@@ -28,4 +32,13 @@ export function answerWords({ ask, answer, response, rule, reason }: LoggedAnswe
   const instead = rule === undefined ? '' : `the rule said: ${RESPONSE_WORDS[rule].toLowerCase()}`;
   const because = [instead, reason].filter(Boolean).join('; ');
   return `${ask === '' ? 'How is it?' : ask} ${answer}, ${done}${because === '' ? '' : ` (${because})`}`;
+}
+
+/** What a device was set to: "energy on cheeks 14 mJ, written 10–12". */
+export function setWords(
+  { zones, kind, unit, low, high, was }: LoggedSetting,
+  ownZones: HouseSettings['ownZones'],
+): string {
+  const written = low === high ? number(low) : `${number(low)}–${number(high)}`;
+  return `${spoken(kind)} on ${zonesSaid(zones, ownZones).join(', ')} ${number(was)} ${unit}, written ${written}`;
 }

@@ -55,6 +55,7 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
     const log = entryOfRun(run, plan, state, events, {
       settings: house.settings,
       ...(booked && { bookedAt: booked.at }),
+      devices: house.devices,
       unitCostOf: (id) => {
         const cost = figuresNow.materials.get(id)?.unitCost;
         return cost?.ok ? cost.value : undefined;

@@ -4,12 +4,20 @@ import { useNavigate } from 'react-router';
 import { toSecond } from '@bienestar/core/days/instants';
 import type { Client } from '@bienestar/core/house/client';
 import type { Service } from '@bienestar/core/house/house';
-import { asId, type BookingId, type PersonId, type RunId } from '@bienestar/core/house/ids';
+import {
+  asId,
+  type BookingId,
+  type PersonId,
+  type RunId,
+  type SoldCourseId,
+} from '@bienestar/core/house/ids';
 import type { Run } from '@bienestar/core/house/run';
+import { coursesWithNext } from '@bienestar/core/restock/forecast';
 import { protocolOfRun, traitsOfRun, withAllThatMayBe } from '@bienestar/core/run/begun';
 import { Button } from '../../parts/Button';
 import { Problems } from '../../parts/Problems';
 import { TextField } from '../../parts/TextField';
+import { useToday } from '../../store/clock';
 import { useFigures, useHouse } from '../../store/house';
 import { houseNow } from '../../store/runs/houseTime';
 import { runKeeper } from '../../store/runs/useRun';
@@ -34,6 +42,9 @@ export function BeginRun({ service, bookingId, onLeave }: BeginRunProps) {
     service.therapistIds.length === 1 ? service.therapistIds[0] : undefined,
   );
   const [guest, setGuest] = useState('');
+  const [courseId, setCourseId] = useState<SoldCourseId>();
+  const today = useToday();
+  const courses = coursesWithNext(house, service.id, today);
   const work = useMemo(() => {
     const inUse = inUseOf(house, service.protocolId, 'edition');
     if (!inUse) return undefined;
@@ -65,6 +76,7 @@ export function BeginRun({ service, bookingId, onLeave }: BeginRunProps) {
       client: traitsOfRun(client),
       ...(by && { performedBy: by }),
       ...(bookingId && { bookingId }),
+      ...(courseId && { soldCourseId: courseId }),
       ...(guest.trim() !== '' && { guest: guest.trim() }),
     };
     runKeeper.begin(run);
@@ -98,6 +110,23 @@ export function BeginRun({ service, bookingId, onLeave }: BeginRunProps) {
             longest={60}
           />
         </div>
+        {courses.length > 0 && (
+          <fieldset className="mt-4">
+            <legend className="text-lg">A visit of a course that is paid for</legend>
+            <div className="mt-1 flex flex-wrap gap-3">
+              {[undefined, ...courses].map((course) => (
+                <KnuckleButton
+                  key={course?.id ?? 'none'}
+                  aria-pressed={courseId === course?.id}
+                  look={courseId === course?.id ? 'main' : 'plain'}
+                  onClick={() => setCourseId(course?.id)}
+                >
+                  {course?.name ?? 'No course'}
+                </KnuckleButton>
+              ))}
+            </div>
+          </fieldset>
+        )}
         <h2 className="mt-5 text-lg">What the guest is like</h2>
         <ShownFor
           client={client}

@@ -7,7 +7,7 @@ import {
 } from '@bienestar/core/house/question';
 import type { Answer } from '@bienestar/core/house/run';
 import { FROM_MILDEST, isTakingOff, ruleFor, severity } from '@bienestar/core/run/answers';
-import type { Waiting } from '@bienestar/core/run/runState';
+import type { Waiting } from '@bienestar/core/run/standing';
 import { minutesBetween } from '@bienestar/core/run/runTimes';
 import { number } from '../../format/figures';
 import { HeldButton } from './HeldButton';

@@ -1,5 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { isUsual } from '@bienestar/core/run/plan';
+import { mayBeRepeated } from '@bienestar/core/run/mayBe';
+import { settingsInAct } from '@bienestar/core/run/settingsInAct';
 import {
   contactsNow,
   couldGive,
@@ -8,16 +10,19 @@ import {
   type ContactNow,
 } from '@bienestar/core/run/runTimes';
 import { timeWords } from '../../format/amountWords';
+import { number } from '../../format/figures';
 import { useHouse } from '../../store/house';
 import { houseNow } from '../../store/runs/houseTime';
 import { useNow } from '../../store/runs/useRun';
 import { ActInHand } from './ActInHand';
 import { Gate } from './Gate';
 import { KnuckleButton } from './KnuckleButton';
+import { NoteTaps } from './NoteTaps';
 import { useContactSignal, useScreenAwake } from './roomSignals';
 import { RunHeader } from './RunHeader';
 import { behindWords, chanceWords, clockWords, giveWords, onSkinWords } from './roomWords';
 import type { StageProps } from './stageProps';
+import { SetOther } from './SetOther';
 import { TakeOffStage } from './TakeOffStage';
 import { TookOther } from './TookOther';
 import { WhatComes } from './WhatComes';
@@ -38,13 +43,17 @@ export function RunStage({ run, at, onHappens }: StageProps) {
   const contacts = contactsNow(plan, state, now);
   const act = state.inHand === undefined ? undefined : plan.acts[state.inHand];
   const [question] = state.asked;
+  const again = (state.inHand === undefined ? undefined : state.acts[state.inHand]?.again) ?? 0;
   const [isListed, setIsListed] = useState(false);
   const last = state.acts.findLastIndex(
     ({ standing }, place) => standing === 'done' && place < (state.inHand ?? 0),
   );
   const giving =
     times.chance < IN_DANGER
-      ? couldGive(plan, state, run.slotMinutes, now).slice(0, MOST_GIVING)
+      ? couldGive(plan, state, run.slotMinutes, now, house.settings.givesFirst).slice(
+          0,
+          MOST_GIVING,
+        )
       : [];
   const due = at.tray.filter(
     ({ key, kind, minute }) =>
@@ -94,15 +103,33 @@ export function RunStage({ run, at, onHappens }: StageProps) {
             minutes={times.inHand}
             isLightly={state.isLightly}
           >
-            <TookOther
-              key={act.id}
-              act={act}
-              state={state}
-              onTook={(draw, quantity, by) =>
-                onHappens({ kind: 'took', act: act.id, draw, quantity, ...(by && { by }) })
-              }
-              onScale={(draw, grams) => onHappens({ kind: 'on-scale', act: act.id, draw, grams })}
-            />
+            <div className="flex flex-wrap items-start gap-3">
+              <TookOther
+                key={act.id}
+                act={act}
+                state={state}
+                onTook={(draw, quantity, by) =>
+                  onHappens({ kind: 'took', act: act.id, draw, quantity, ...(by && { by }) })
+                }
+                onScale={(draw, grams) => onHappens({ kind: 'on-scale', act: act.id, draw, grams })}
+                onInstead={(draw, materialId) =>
+                  onHappens({ kind: 'instead', act: act.id, draw, materialId })
+                }
+              />
+              <SetOther
+                settings={settingsInAct(act, state, house.devices)}
+                onSet={(setting, value) => onHappens({ kind: 'set', act: act.id, setting, value })}
+              />
+              <NoteTaps
+                notes={state.notes}
+                onNote={(words) => onHappens({ kind: 'noted', words })}
+              />
+              {mayBeRepeated(plan, state) && (
+                <KnuckleButton onClick={() => onHappens({ kind: 'again', act: act.id })}>
+                  {again === 0 ? 'Once more' : `Once more: ${number(again + 1, 0)} times so far`}
+                </KnuckleButton>
+              )}
+            </div>
           </ActInHand>
         )}
         {question && act && (
@@ -224,18 +251,18 @@ function ContactClockLine({
   readonly name: string;
   readonly onOff: () => void;
 }) {
-  const { minutes, lastTouchedMinutes, capMinutes, stage } = contact;
+  const { minutes, lastTouchedMinutes, capMinutes, stage, source } = contact;
   const { look, words } = STAGES[stage];
   return (
     <li className={`flex flex-wrap items-center gap-x-4 px-4 py-2 text-xl sm:px-6 ${look}`}>
       <span className="min-w-40 flex-1">
         {stage === 'calm' ? '' : '▲ '}
-        {name}: {words}
+        {name}: {stage === 'calm' && !source ? 'goes on' : words}
       </span>
       <span className="tabular-nums" role="timer" aria-label={`${name} on the skin`}>
         {clockWords(minutes)} of {timeWords(capMinutes)}
       </span>
-      <span className="text-base">last touched {clockWords(lastTouchedMinutes)}</span>
+      {source && <span className="text-base">last touched {clockWords(lastTouchedMinutes)}</span>}
       {stage !== 'calm' && <KnuckleButton onClick={onOff}>Take it off now</KnuckleButton>}
     </li>
   );

@@ -1,5 +1,6 @@
 import type { RunPlan } from '@bienestar/core/run/plan';
-import { mayBeLeftOut, type RunState } from '@bienestar/core/run/runState';
+import { mayBeLeftOut } from '@bienestar/core/run/mayBe';
+import type { RunState } from '@bienestar/core/run/standing';
 import { minutesWords } from '../../format/amountWords';
 import { KnuckleButton } from './KnuckleButton';
 import { layerWords } from './roomWords';

@@ -3,7 +3,7 @@ import { GRADES, SIGNS, type Question, type Response } from '@bienestar/core/hou
 import type { Answer } from '@bienestar/core/house/run';
 import type { RunAct } from '@bienestar/core/run/plan';
 import type { ContactNow, CouldGive, RunTimes } from '@bienestar/core/run/runTimes';
-import type { TakeOff } from '@bienestar/core/run/runState';
+import type { TakeOff } from '@bienestar/core/run/standing';
 import { number, percent } from '../../format/figures';
 
 /** Minutes on a clock: "4:05", "1:02:30". */

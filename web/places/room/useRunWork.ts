@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { clientOfRun } from '@bienestar/core/run/begun';
 import { planOf, type RunPlan } from '@bienestar/core/run/plan';
-import { runState, type RunState } from '@bienestar/core/run/runState';
+import { runState } from '@bienestar/core/run/runState';
+import type { RunState } from '@bienestar/core/run/standing';
 import { trayOf } from '@bienestar/core/room/tray';
 import type { RunSoFar } from '@bienestar/contract/api';
 import type { WorkedProtocol } from '@bienestar/core/house/house';
