@@ -72,10 +72,19 @@ export function usedBeside(visit: LogbookVisit): UsedBeside[] {
     sums.usual += quantity.usual;
     sums.high += quantity.high;
   }
+  const drawn = new Set<MaterialId>();
   for (const { draw, quantity, by, instead } of drawsThatCame(visit)) {
-    const sums = of(instead ?? draw.materialId);
+    const materialId = instead ?? draw.materialId;
+    const sums = of(materialId);
     sums.quantity += quantity;
     sums.isTold ||= by !== 'planned';
+    drawn.add(materialId);
+  }
+  /* Of a single dose whose opening was left out, the first that is done opens it. */
+  for (const sums of used.values()) {
+    if (sums.quantity > 0 || sums.isTold || !drawn.has(sums.materialId)) continue;
+    const own = draws.filter(({ materialId }) => materialId === sums.materialId);
+    sums.quantity = Math.max(...own.map(({ quantity }) => quantity.usual));
   }
   return [...used.values()];
 }

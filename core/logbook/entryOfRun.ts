@@ -53,10 +53,11 @@ export function entryOfRun(
 ): LogbookVisit {
   const draws = plan.acts.flatMap((act, at) => act.draws.map((draw) => ({ act, at, draw })));
   const roomMinutes = minutesBetween(state.beganAt ?? 0, state.endedAt ?? state.beganAt ?? 0);
-  const told = draws.flatMap(({ act, draw }, at): ToldAmount[] => {
+  const told = draws.flatMap(({ act, at: place, draw }, at): ToldAmount[] => {
     const key = drawKey(act, draw);
     const instead = state.instead.get(key);
-    const quantity = state.took.get(key) ?? (instead && draw.consumed.usual);
+    const times = 1 + (state.acts[place]?.again ?? 0);
+    const quantity = state.took.get(key) ?? (instead && draw.consumed.usual * times);
     if (quantity === undefined) return [];
     const by = state.weighed.has(key) ? 'weighed' : 'counted';
     return [{ draw: at, quantity: asKept(quantity), by, ...(instead && { instead }) }];

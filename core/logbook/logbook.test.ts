@@ -1,11 +1,26 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { asId } from '../house/ids';
 import type { LogbookVisit } from '../house/logbook';
-import type { Run } from '../house/run';
+import type { Happening, Run } from '../house/run';
+import { drawKey, usedInRun } from '../run/used';
+import { exactly } from '../quantity/triple';
 import { runState } from '../run/runState';
-import { house, service, settings } from '../testing/sample';
+import { dose, house, measured, protocol, service, settings } from '../testing/sample';
 import { mateo, sampleVisits } from '../testing/sampleLog';
-import { acid, answer, at, began, done, event, layered, plan } from '../testing/sampleRun';
+import {
+  acid,
+  answer,
+  at,
+  began,
+  done,
+  event,
+  half,
+  layered,
+  named,
+  plan,
+  planned,
+} from '../testing/sampleRun';
 import { drawsThatCame, lateMinutes, usedBeside } from './cameOut';
 import { entryOfRun } from './entryOfRun';
 import { deviationsOf, foundRows, logbookRows, wentWrong } from './logbookRows';
@@ -108,6 +123,72 @@ describe('a run that is over, in the logbook', () => {
     ]);
     expect(came.map(({ from }) => from)).toEqual([0, 2, 6.5]);
     expect(came[1]?.off).toBeCloseTo(4.5 - 25 / 6, 6);
+  });
+});
+
+describe('the ledger and the logbook', () => {
+  it('say the same of every material, whatever was tapped, told, changed or done again', () => {
+    const halves = planned(
+      protocol([
+        named('open', { doses: [{ ...dose(half, { how: 'packs', quantity: exactly(0.5) }) }] }),
+        named('use-up', {
+          doses: [
+            {
+              ...dose(half, { how: 'packs', quantity: exactly(0.5) }),
+              id: asId('second-half'),
+              opening: 'left-over-first',
+            },
+          ],
+        }),
+        named('cleanse', { zones: ['face'], doses: [dose(acid, measured(3, 'ml'))] }),
+      ]),
+    );
+    const tap = fc
+      .tuple(
+        fc.constantFrom(
+          'done',
+          'done',
+          'left-out',
+          'took',
+          'again',
+          'instead',
+          'undone',
+          'taken-in',
+        ),
+        fc.nat(halves.acts.length - 1),
+        fc.integer({ min: 0, max: 8 }),
+      )
+      .map(([kind, which, quantity]): Happening => {
+        const act = halves.acts[which];
+        const draw = act?.draws[0];
+        const of = { act: act?.id ?? '', draw: act && draw ? drawKey(act, draw) : '' };
+        if (kind === 'took') return { kind, ...of, quantity };
+        if (kind === 'instead') return { kind, ...of, materialId: asId('other') };
+        return { kind, act: of.act };
+      });
+    fc.assert(
+      fc.property(fc.array(tap, { maxLength: 25 }), (taps) => {
+        const happened = [
+          began(),
+          ...taps.map((each, minute) => event(minute, each)),
+          event(90, { kind: 'ended' }),
+        ];
+        const state = runState(halves, happened);
+        const { plan: asPlanned, entry } = entryOfRun(visitRun, halves, state, happened, {
+          settings: { slotQuantile: 0.9 },
+        });
+        const used = (all: readonly { materialId: string; quantity: number }[]) =>
+          Object.fromEntries(
+            all.flatMap(({ materialId, quantity }) =>
+              quantity > 0 ? [[materialId, Math.round(quantity * 1e6) / 1e6]] : [],
+            ),
+          );
+        expect(used(usedBeside({ plan: asPlanned, entry }))).toEqual(
+          used(usedInRun(halves, state)),
+        );
+      }),
+      { numRuns: 500 },
+    );
   });
 });
 

@@ -99,19 +99,29 @@ export interface UsedOfMaterial {
   readonly planned: number;
 }
 
+interface Summed {
+  quantity: number;
+  planned: number;
+  isDrawn: boolean;
+  /** an amount of it was told */
+  isSaid: boolean;
+}
+
+const NOTHING_USED: Readonly<Summed> = { quantity: 0, planned: 0, isDrawn: false, isSaid: false };
+
 /**
  * What a run used: what was planned for what was done, unless another amount was said. Of a single dose whose opening
  * was left out, the first that is done opens it.
  * @see R5
  */
 export function usedInRun({ acts }: RunPlan, state: RunState): UsedOfMaterial[] {
-  const used = new Map<MaterialId, { quantity: number; planned: number; isDrawn: boolean }>();
+  const used = new Map<MaterialId, Summed>();
   const opened = new Map<MaterialId, number>();
   acts.forEach((act, at) => {
     const isDone = state.acts[at]?.standing === 'done';
     for (const draw of act.draws) {
       const { materialId, consumed } = draw;
-      const of = used.get(materialId) ?? { quantity: 0, planned: 0, isDrawn: false };
+      const of = used.get(materialId) ?? { ...NOTHING_USED };
       used.set(materialId, of);
       if (isUsual(act)) of.planned += consumed.usual;
       opened.set(materialId, Math.max(opened.get(materialId) ?? 0, consumed.usual));
@@ -121,24 +131,21 @@ export function usedInRun({ acts }: RunPlan, state: RunState): UsedOfMaterial[] 
       const quantity = state.took.get(key) ?? consumed.usual * times;
       const instead = state.instead.get(key);
       if (instead !== undefined) {
-        const other = used.get(instead) ?? { quantity: 0, planned: 0, isDrawn: false };
-        used.set(instead, { ...other, quantity: other.quantity + quantity, isDrawn: true });
+        const other = used.get(instead) ?? { ...NOTHING_USED };
+        used.set(instead, other);
+        other.quantity += quantity;
+        other.isDrawn = true;
+        other.isSaid = true;
         continue;
       }
       of.isDrawn = true;
+      of.isSaid ||= state.took.has(key);
       of.quantity += quantity;
     }
   });
-  const isSaid = (materialId: MaterialId): boolean =>
-    acts.some((act) =>
-      act.draws.some(
-        (draw) => draw.materialId === materialId && state.took.has(drawKey(act, draw)),
-      ),
-    );
-  return [...used].map(([materialId, { quantity, planned, isDrawn }]) => ({
+  return [...used].map(([materialId, { quantity, planned, isDrawn, isSaid }]) => ({
     materialId,
-    quantity:
-      quantity === 0 && isDrawn && !isSaid(materialId) ? (opened.get(materialId) ?? 0) : quantity,
+    quantity: quantity === 0 && isDrawn && !isSaid ? (opened.get(materialId) ?? 0) : quantity,
     planned,
   }));
 }

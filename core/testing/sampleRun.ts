@@ -4,6 +4,7 @@ import type { Question, Reaction, Response } from '../house/question';
 import { drawsOf } from '../draws/drawsOf';
 import {
   cleanser,
+  sachet,
   dose,
   measured,
   minutes,
@@ -60,6 +61,8 @@ export const group: LayerGroup = {
 };
 export const gel = asId<MaterialId>('cleanser');
 export const acid = asId<MaterialId>('acid');
+/** a sachet of which half is used now and half later */
+export const half = asId<MaterialId>('half');
 export const named = (id: string, of: Partial<Step>, time = minutes(2)): Step =>
   step(id, time, { id: asId(id), ...of });
 export const layered = protocol(
@@ -83,7 +86,12 @@ export const layered = protocol(
 
 export function planned(of = layered): RunPlan {
   const draws = valueOf(
-    drawsOf(of, 'returning', shelf([cleanser(), cleanser({ id: acid })]), settings),
+    drawsOf(
+      of,
+      'returning',
+      shelf([cleanser(), cleanser({ id: acid }), sachet({ id: half })]),
+      settings,
+    ),
   );
   return valueOf(planOf(of, 'returning', draws, settings));
 }
