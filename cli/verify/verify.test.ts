@@ -5,6 +5,7 @@ import { randomHouse } from '@bienestar/core/testing/randomHouse';
 import { describe, expect, it } from 'vitest';
 import { compareHouse } from './compare';
 import { lawsBrokenBy } from './laws';
+import { lessonsOfSeed } from './lessonsByHand';
 import { isShort, playPoint } from './pointByChance';
 import { slotsByChance } from './slotByChance';
 
@@ -45,6 +46,14 @@ describe('random houses', () => {
     const all = SEEDS.map((seed) => slotsByChance(randomHouse(seed), 2_000, seed));
     expect(all.flatMap(({ faults }) => faults)).toEqual([]);
     expect(all.reduce((sum, { slots }) => sum + slots, 0)).toBeGreaterThan(20);
+  });
+});
+
+describe('drawn logs', () => {
+  it('teach what is worked out by hand', () => {
+    const all = SEEDS.map(lessonsOfSeed);
+    expect(all.flatMap(({ faults }) => faults)).toEqual([]);
+    expect(all.reduce((sum, { figures }) => sum + figures, 0)).toBeGreaterThan(300);
   });
 });
 

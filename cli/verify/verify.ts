@@ -1,6 +1,7 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { compareHouse } from './compare';
 import { lawsBrokenBy } from './laws';
+import { lessonsOfSeed } from './lessonsByHand';
 import { isShort, playPoint } from './pointByChance';
 import { slotsByChance } from './slotByChance';
 import { randomHouse } from '@bienestar/core/testing/randomHouse';
@@ -16,7 +17,7 @@ const [houses = 250, first = 1] = process.argv.slice(2).map(Number);
 const VISITS = 8_000;
 const ORDERS = 4_000;
 
-const counts = { services: 0, compared: 0, held: 0, slots: 0 };
+const counts = { services: 0, compared: 0, held: 0, slots: 0, learned: 0 };
 const uncounted = new Map<string, number>();
 let differing = 0;
 let smallest:
@@ -27,12 +28,14 @@ for (let seed = first; seed < first + houses; seed += 1) {
   const compared = compareHouse(house);
   const laws = lawsBrokenBy(house);
   const slots = slotsByChance(house, VISITS, seed);
+  const learned = lessonsOfSeed(seed);
   counts.services += house.services.length - compared.uncounted.length;
   counts.compared += compared.figures;
   counts.held += laws.figures;
   counts.slots += slots.slots;
+  counts.learned += learned.figures;
   for (const code of compared.uncounted) uncounted.set(code, (uncounted.get(code) ?? 0) + 1);
-  const faults = [...compared.differences, ...laws.broken, ...slots.faults];
+  const faults = [...compared.differences, ...laws.broken, ...slots.faults, ...learned.faults];
   if (faults.length === 0) continue;
   differing += 1;
   const text = JSON.stringify(house);
@@ -42,7 +45,7 @@ const shelves = Array.from({ length: houses }, (_, at) => playPoint(first + at, 
 const short = shelves.filter(isShort);
 process.stdout.write(
   `${houses} houses, ${counts.services} services: ${counts.compared} figures worked out by hand, ${counts.held} held to the laws, ` +
-    `${counts.slots} slots drawn ${VISITS} times, ${shelves.length} order points played through ${ORDERS} orders\n`,
+    `${counts.learned} learned from drawn logs, ${counts.slots} slots drawn ${VISITS} times, ${shelves.length} order points played through ${ORDERS} orders\n`,
 );
 for (const [code, times] of uncounted) process.stdout.write(`not counted: ${times} × ${code}\n`);
 for (const one of short.slice(0, 12)) {
