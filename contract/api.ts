@@ -295,7 +295,7 @@ export interface LogbookPage {
   readonly entries: readonly LoggedNow[];
   /** every plan that the entries name */
   readonly plans: readonly LogbookPlan[];
-  /** how many visits the whole logbook has */
+  /** how many visits the whole logbook has at the most */
   readonly all: number;
   /** where the next page begins */
   readonly next?: number;

@@ -120,6 +120,8 @@ async function worksIn(url: string): Promise<ReadonlyMap<string, Work>> {
       Promise.all([get(`ledger/${MATERIAL}`), get(`materials/${MATERIAL}/prices`)]),
     'an order, and earlier ones': () =>
       Promise.all([get(`orders/${order?.id ?? ''}`), get('orders?ended')]),
+    'the logbook: its first page, and a visit': () =>
+      Promise.all([get('logbook?most=200'), get('logbook/visit-0480')]),
     'what a count has found': () => get(`counts/${last}/history`),
     'a line of a count': (run) => enterLine(last, MATERIAL, `c${tag}${run}`),
   };

@@ -4,6 +4,7 @@ import { asOfNow } from '../core/house/archive';
 import { daysAfter } from '../core/days/days';
 import { toSecond } from '../core/days/instants';
 import type { CountRound, Order, Treatment } from '../core/house/house';
+import type { LogbookEntry } from '../core/house/logbook';
 import type { JournalEntry } from '../core/house/journal';
 import type { Lot, Movement } from '../core/house/stock';
 import { readHouseFile } from '../contract/houseFile';
@@ -52,6 +53,7 @@ export function* fiveYears(years: Years, now: Date): Generator<string> {
   const demo = demoOfToday(now);
   const before: { readonly [L in HouseList]?: () => Generator<object> } = {
     treatments: () => visits(demo, years.visits, now),
+    logbook: () => logged(demo, years.visits, now),
     orders: () => orders(demo, years.orders, now),
     counts: () => counts(demo, years.counts, now),
     lots: () => lots(demo, years.movements, now),
@@ -93,6 +95,20 @@ function* visits({ services }: HouseArchive, most: number, now: Date): Generator
         { length: ENTRIES_OF_A_VISIT },
         (_, entry) => `years-${at * ENTRIES_OF_A_VISIT + entry}` as Treatment['entryIds'][number],
       ),
+    };
+  }
+}
+
+/** How the visits of the years went: as those of the demo house did, one after the other. */
+function* logged({ logbook }: HouseArchive, most: number, now: Date): Generator<LogbookEntry> {
+  for (let at = 0; at < most; at += 1) {
+    const like = logbook[at % logbook.length];
+    if (!like) return;
+    const { bookedAt: _, ...entry } = like;
+    yield {
+      ...entry,
+      id: `years-visit-${at}` as LogbookEntry['id'],
+      at: momentOf(at, most, now),
     };
   }
 }

@@ -87,10 +87,13 @@ function runsOf(take: TakeRows) {
     taking.catch(() => undefined);
   };
   const passOn = async (all: boolean): Promise<void> => {
+    /* A list is whole once the next has begun. It goes on before those that point to it, however few rows it has. */
+    const newest = [...waiting.keys()].at(-1);
     for (const [list, rows] of waiting) {
+      const isWhole = all || list !== newest;
       const most = list === 'journal' ? CHANGES_AT_ONCE : ROWS_AT_ONCE;
       let from = 0;
-      while (rows.length - from >= most || (all && from < rows.length)) {
+      while (rows.length - from >= most || (isWhole && from < rows.length)) {
         await check(list, rows.slice(from, from + most));
         from += most;
       }

@@ -5,6 +5,7 @@ import type {
   LogbookPage,
   LoggedVisitRead,
 } from '@bienestar/contract/api';
+import { writeHouseFile } from '@bienestar/contract/houseFile';
 import { readCalendar } from '@bienestar/core/calendar/readCalendar';
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import { asId } from '@bienestar/core/house/ids';
@@ -186,5 +187,16 @@ describe('the logbook', () => {
     expect(read.bookings).toContainEqual(
       expect.objectContaining({ title: 'Black-sand clay facial, Mara R.', minutes: 66 }),
     );
+  });
+
+  it('is opened again however long it is: its few plans come before its many visits', async () => {
+    const years = [1, 2, 3].flatMap((year) =>
+      demo.logbook.map((each) => ({ ...each, id: asId<typeof each.id>(`${year}-${each.id}`) })),
+    );
+    const file = writeHouseFile({ ...demo, logbook: years });
+    expect((await api.send('PUT', 'house/file', file)).status).toBe(200);
+    const { body } = await api.send<LogbookPage>('GET', 'logbook');
+    expect(body.all).toBe(years.length);
+    expect(body.entries[0]).toEqual(years.at(-1));
   });
 });

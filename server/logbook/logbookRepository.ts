@@ -47,7 +47,8 @@ export interface LogbookRepository {
     readonly plans: LogbookPlan[];
     readonly next?: number;
   }>;
-  readonly count: () => Promise<number>;
+  /** how many there are at the most, known at once however many that is */
+  readonly atMost: () => Promise<number>;
   /** one visit; `hold` keeps others from correcting it until the transaction ends */
   readonly find: (
     id: string,
@@ -128,7 +129,13 @@ export function logbookRepository(
         ...(next !== undefined && { next }),
       };
     },
-    count: () => entries.count({ transaction }),
+    atMost: async () => {
+      const [ends] = await sequelize.query<{ readonly first: number; readonly last: number }>(
+        'SELECT MIN(ordinal) AS first, MAX(ordinal) AS last FROM logbook',
+        { type: QueryTypes.SELECT, transaction },
+      );
+      return ends?.last ? ends.last - ends.first + 1 : 0;
+    },
     find,
     enter: async ({ plan, entry }) => {
       const planId = await planIdFor(plan);

@@ -32,7 +32,7 @@ export function logbookRoutes(door: Door): Router {
     const most = mostFrom(request.query.most);
     const page: LogbookPage = await door.read(request, async ({ house: { logbook } }) => ({
       ...(await logbook.page(most, before)),
-      all: await logbook.count(),
+      all: await logbook.atMost(),
     }));
     response.json(page);
   });
