@@ -20,11 +20,6 @@ const VIEWS: readonly View[] = [
   { name: 'workbench', path: '/protocols/black-sand-clay-facial/cleanse' },
   { name: 'protocols', path: '/protocols' },
   { name: 'shelf', path: '/shelf/cactus-serum' },
-  {
-    name: 'price-list',
-    path: '/price-lists/northquay',
-    click: ['Fetch the list of today', 'What it does to the menu'],
-  },
   { name: 'menu', path: '/menu/acid-first' },
   { name: 'price', path: '/menu/lift/price' },
   { name: 'what-if', path: '/menu/what-if' },
@@ -41,7 +36,12 @@ const VIEWS: readonly View[] = [
     through: ['change zones'],
   },
   { name: 'card', path: '/protocols/fine-needle-renewal/card' },
-  { name: 'tray', path: '/protocols/prickly-pear-calm/tray' },
+  { name: 'logbook', path: '/logbook/visit-0480', seen: 'planned above, done below' },
+  {
+    name: 'lesson',
+    path: '/logbook/teaches/amount/pumice-body-polish/d42/night-jasmine-oil',
+    seen: 'that move',
+  },
   /* The last: it leaves a draft behind. */
   { name: 'order', path: '/restock', click: ['Write the order', 'being written'] },
 ];
