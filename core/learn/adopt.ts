@@ -9,11 +9,13 @@ import type { Lesson } from './lesson';
 import { written } from './lesson';
 
 /** Whether something can be written by which a lesson is adopted: else it is told, and people act on it. */
-export function isAdoptable({ about }: Lesson): boolean {
+export function isAdoptable({ about }: Pick<Lesson, 'about'>): boolean {
   switch (about.kind) {
     case 'minutes':
-      return !about.isPastCap;
+      return !about.isPastCap && about.measured.cause.is !== 'kind';
     case 'amount':
+      /* What is so for some guests is written as a choice, by whoever writes the protocol. */
+      return about.measured.cause.is !== 'kind';
     case 'measure':
     case 'if-needed':
     case 'take-up':
@@ -31,15 +33,14 @@ export function isAdoptable({ about }: Lesson): boolean {
  * @param into whether editions are corrected as well: to see what it does, not to write it
  */
 export function withLesson(house: House, { about }: Lesson, into: 'drafts' | 'all'): House {
+  if (!isAdoptable({ about })) return house;
   const inStep = (
     { protocolId, stepId }: { readonly protocolId: ProtocolId; readonly stepId: StepId },
     change: (step: Step) => Step,
   ): House => withStep(house, protocolId, stepId, change, into);
   switch (about.kind) {
     case 'minutes':
-      return about.isPastCap
-        ? house
-        : inStep(about, (step) => ({ ...step, minutes: about.proposed }));
+      return inStep(about, (step) => ({ ...step, minutes: about.proposed }));
     case 'amount': {
       const own = lastPart(about.doseId);
       return inStep(about, (step) => ({

@@ -3,7 +3,7 @@ import type { LogbookVisit, PlannedDraw } from '../house/logbook';
 import type { MaterialId, ProtocolId, StepId } from '../house/ids';
 import { drawsThatCame } from '../logbook/cameOut';
 import type { Triple } from '../quantity/triple';
-import { differenceOf, type Difference, type Point } from './cause';
+import { differenceOf, whoseOf, type Difference, type Point } from './cause';
 import { SURE_ERRORS, type Lesson } from './lesson';
 import { measuredOf } from './measured';
 import { correctedMean } from './towards';
@@ -66,15 +66,13 @@ function seriesOf(visits: readonly LogbookVisit[], now: WrittenNow): Map<string,
       };
       series.set(key, own);
       own.written = draw.quantity;
-      const point = { visit: at, value: quantity / planned, ...whose(entry.performedBy) };
+      const point = { visit: at, value: quantity / planned, ...whoseOf(visit) };
       own.points.push(point);
       if (by !== 'planned') own.told.add(point);
     }
   });
   return series;
 }
-
-const whose = (by: Point['by']): Pick<Point, 'by'> => (by ? { by } : {});
 
 function stepOf({ plan }: LogbookVisit, { act, doseId }: PlannedDraw): StepId | undefined {
   const planned = plan.acts[act];
@@ -142,7 +140,7 @@ function shelfLessons(visits: readonly LogbookVisit[]): readonly ShelfLesson[] {
       const own = materials.get(materialId) ?? { counted: [], others: [], measures: new Set() };
       materials.set(materialId, own);
       const isCounted = amount.how === 'counted';
-      const point = { visit: at, value: quantity / planned, ...whose(visit.entry.performedBy) };
+      const point = { visit: at, value: quantity / planned, ...whoseOf(visit) };
       (isCounted ? own.counted : own.others).push(point);
       if (isCounted) own.measures.add(amount.measure);
     }

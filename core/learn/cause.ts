@@ -1,4 +1,7 @@
 import type { PersonId } from '../house/ids';
+import type { LogbookVisit } from '../house/logbook';
+import type { SkinType } from '../house/traits';
+import type { VisitKind } from '../house/ways';
 import { driftOf, sigmaOf } from './drift';
 import { meanOf, spreadOf, weightOfLog } from './towards';
 import { Z_95 } from './wilson';
@@ -10,7 +13,14 @@ export interface Point {
   /** as it came out, in minutes or as a share of what was planned */
   readonly value: number;
   readonly by?: PersonId;
+  readonly visitKind?: VisitKind;
+  readonly skinType?: SkinType;
 }
+
+/** A kind of guest: by the visit or by the skin. */
+export type GuestKind =
+  | { readonly by: 'visit'; readonly value: VisitKind }
+  | { readonly by: 'skin'; readonly value: SkinType };
 
 /** What one person's visits come to. */
 export interface PersonPart {
@@ -26,6 +36,8 @@ export type Cause =
   | { readonly is: 'everybody' }
   /** one person's visits differ, and those of others do not */
   | { readonly is: 'person'; readonly personId: PersonId }
+  /** those of one kind of guest differ, and those of others do not */
+  | { readonly is: 'kind'; readonly kind: GuestKind }
   /** from one visit on, whoever does it */
   | { readonly is: 'since'; readonly visit: number };
 
@@ -53,8 +65,8 @@ const FEWEST = 6;
 const NOTHING_BESIDE = 0.4;
 
 /**
- * Whether values differ from what is written by more than chance, and whose they are: of one person, since a visit,
- * or everybody's.
+ * Whether values differ from what is written by more than chance, and whose they are: of one person, of one kind of
+ * guest, since a visit, or everybody's.
  * @param points in the order of visits
  * @param written what is expected
  * @param least how far single values lie apart at the least
@@ -84,12 +96,10 @@ export function differenceOf(
     };
   };
   const away = (own: readonly Point[]): number => errorsAway(own, written, sigma);
-  const person = oddPerson(points, written, sigma);
+  const group = oddGroup(points, written, sigma);
   const since = turningPoint(points, written, sigma);
-  if (person && (!since || person.errors >= since.errors)) {
-    const own = points.filter(({ by }) => by === person.personId);
-    if (away(own) >= NO_CHANCE) return told({ is: 'person', personId: person.personId }, own);
-  }
+  if (group && (!since || group.errors >= since.errors) && away(group.points) >= NO_CHANCE)
+    return told(group.cause, group.points);
   if (since) {
     const own = points.slice(since.at);
     const visit = own[0]?.visit ?? 0;
@@ -130,19 +140,42 @@ function isAsWritten(
   return off <= NOTHING_BESIDE * Math.abs(centreOf(beside, sigma).mean - written);
 }
 
-/** Whose visits differ while those of all others do not. */
-function oddPerson(
+interface Group {
+  readonly cause: Cause;
+  readonly points: readonly Point[];
+}
+
+/** The people and kinds of guests among values, each with its own. */
+function groupsIn(points: readonly Point[]): Group[] {
+  const groups = new Map<string, { cause: Cause; points: Point[] }>();
+  const put = (key: string, cause: Cause, point: Point): void => {
+    const own = groups.get(key) ?? { cause, points: [] };
+    groups.set(key, own);
+    own.points.push(point);
+  };
+  for (const point of points) {
+    const { by, visitKind, skinType } = point;
+    if (by) put(`person/${by}`, { is: 'person', personId: by }, point);
+    if (visitKind)
+      put(`visit/${visitKind}`, { is: 'kind', kind: { by: 'visit', value: visitKind } }, point);
+    if (skinType)
+      put(`skin/${skinType}`, { is: 'kind', kind: { by: 'skin', value: skinType } }, point);
+  }
+  return [...groups.values()];
+}
+
+/** Whose visits differ while those of all others do not: of a person, or of a kind of guest. */
+function oddGroup(
   points: readonly Point[],
   written: number,
   sigma: number,
-): { readonly personId: PersonId; readonly errors: number } | undefined {
-  const people = new Set(points.flatMap(({ by }) => by ?? []));
-  const odd = [...people].flatMap((personId) => {
-    const own = points.filter(({ by }) => by === personId);
-    const rest = points.filter(({ by }) => by !== personId);
-    if (own.length < FEWEST || rest.length < FEWEST) return [];
-    if (!isAsWritten(rest, own, written, sigma)) return [];
-    return [{ personId, errors: errorsApart(own, rest, sigma) }];
+): (Group & { readonly errors: number }) | undefined {
+  const odd = groupsIn(points).flatMap((group) => {
+    const own = new Set(group.points);
+    const rest = points.filter((point) => !own.has(point));
+    if (own.size < FEWEST || rest.length < FEWEST) return [];
+    if (!isAsWritten(rest, group.points, written, sigma)) return [];
+    return [{ ...group, errors: errorsApart(group.points, rest, sigma) }];
   });
   const [most] = odd.toSorted((a, b) => b.errors - a.errors);
   return most && most.errors >= NO_CHANCE ? most : undefined;
@@ -227,4 +260,11 @@ export function byPerson(points: readonly Point[]): PersonPart[] {
       return { personId, n: values.length, mean, pulled };
     })
     .toSorted((a, b) => b.n - a.n);
+}
+
+/** Of whom a visit was: who performed it, and what the guest is like. */
+export function whoseOf({ plan, entry }: LogbookVisit): Omit<Point, 'visit' | 'value'> {
+  const { performedBy: by, client } = entry;
+  const skinType = client?.skinType;
+  return { ...(by && { by }), visitKind: plan.visitKind, ...(skinType && { skinType }) };
 }

@@ -11,6 +11,7 @@ import type { Minutes } from '../house/house';
 import type { CountedMeasure } from '../quantity/measures';
 import type { Triple } from '../quantity/triple';
 import type { Weekday } from '../days/days';
+import type { GuestKind } from './cause';
 import type { SeenShare } from './wilson';
 
 /** A value in the picture of a lesson. */
@@ -27,6 +28,7 @@ export interface LessonPoint {
 export type LessonCause =
   | { readonly is: 'everybody' }
   | { readonly is: 'person'; readonly personId: PersonId }
+  | { readonly is: 'kind'; readonly kind: GuestKind }
   | { readonly is: 'since'; readonly visit: TreatmentId; readonly at: string };
 
 /** What a person's visits come to; pulled towards the house by their number. @see L1 */

@@ -109,6 +109,22 @@ describe('what a log teaches', () => {
     expect(people.get(dacil)?.pulled).toBeGreaterThan(people.get(dacil)?.mean ?? 9);
   });
 
+  it('is for which guests it is, and then nothing is written for all', () => {
+    const visits = sampleVisits(60, { massage: (visit) => (visit % 3 === 0 ? 2.5 : 0) }).map(
+      ({ plan, entry }, at): LogbookVisit => ({
+        plan: at % 3 === 0 ? { ...plan, id: asId('plan-2'), visitKind: 'first' } : plan,
+        entry,
+      }),
+    );
+    const lesson = only(lessonsOf(visits, spa));
+    expect(lesson.about).toMatchObject({
+      kind: 'minutes',
+      measured: { cause: { is: 'kind', kind: { by: 'visit', value: 'first' } }, n: 20 },
+    });
+    expect(isAdoptable(lesson)).toBe(false);
+    expect(withLesson(spa, lesson, 'all')).toBe(spa);
+  });
+
   it('is since when, and the first visit that drifts out of its limits', () => {
     const visits = sampleVisits(60, { massage: (visit) => (visit >= 30 ? -3 : 0) });
     const { about } = only(lessonsOf(visits, spa));

@@ -4,7 +4,7 @@ import type { ProtocolId, StepId } from '../house/ids';
 import type { HouseSettings } from '../house/settings';
 import { expectedOfAct } from '../logbook/cameOut';
 import { expectedMinutes } from '../time/stepTime';
-import { differenceOf, type Point } from './cause';
+import { differenceOf, whoseOf, type Point } from './cause';
 import { SURE_ERRORS, type Lesson } from './lesson';
 import { measuredOf } from './measured';
 import { minutesByLog } from './towards';
@@ -34,7 +34,9 @@ export function minuteLessons(
 ): Lesson[] {
   const series = new Map<string, Series>();
   const expected = new Map<PlannedAct, { readonly target: StepId; readonly base: number }>();
-  visits.forEach(({ plan, entry }, visit) => {
+  visits.forEach((logged, visit) => {
+    const { plan, entry } = logged;
+    const whose = whoseOf(logged);
     const repeated = new Set(entry.repeated?.map(({ act }) => act));
     plan.acts.forEach((act, at) => {
       const took = entry.minutes[at] ?? null;
@@ -50,8 +52,7 @@ export function minuteLessons(
       const key = `${plan.protocolId}/${target.stepId}`;
       const own = series.get(key) ?? { protocolId: plan.protocolId, step, points: [] };
       series.set(key, own);
-      const { performedBy: by } = entry;
-      own.points.push({ visit, value: took - known.base, ...(by && { by }) });
+      own.points.push({ visit, value: took - known.base, ...whose });
     });
   });
   return [...series.values()].flatMap((each) => lessonOf(each, visits));

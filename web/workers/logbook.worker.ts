@@ -6,6 +6,7 @@ import { effectOf, type LessonEffect } from '@bienestar/core/learn/effect';
 import { foresightOf, type Foresight } from '@bienestar/core/learn/foresight';
 import type { Lesson } from '@bienestar/core/learn/lesson';
 import { lessonsOf } from '@bienestar/core/learn/lessonsOf';
+import { takenAlong, type TakenAlong } from '@bienestar/core/learn/takenAlong';
 import { logbookRows, type LogbookRow } from '@bienestar/core/logbook/logbookRows';
 
 /** Visits of the first page, which is shown at once, and of those that follow. */
@@ -51,6 +52,8 @@ const logbook = {
     effectOf(house, lesson, new Date(now)),
 
   foresee: (last: number): Foresight => foresightOf(visits.slice(0, last)),
+
+  along: (house: House): readonly TakenAlong[] => takenAlong(visits, house),
 };
 
 async function pageOf(most: number, before: number | undefined): Promise<LogbookPage> {

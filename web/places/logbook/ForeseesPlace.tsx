@@ -1,8 +1,12 @@
 import { useEffect, useState } from 'react';
 import type { Foresight } from '@bienestar/core/learn/foresight';
+import { bookKept } from '@bienestar/core/learn/bookKept';
+import type { TakenAlong } from '@bienestar/core/learn/takenAlong';
 import type { SeenShare } from '@bienestar/core/learn/wilson';
 import { counted, number, percent } from '../../format/figures';
 import { EmptyPlace } from '../../parts/EmptyPlace';
+import { useHouseClock } from '../../store/clock';
+import { useHouse } from '../../store/house';
 import { LogbookHeader } from './LogbookHeader';
 import { logbookWorker, useLogbook } from './useLogbook';
 
@@ -12,7 +16,10 @@ const BAR_PX = 180;
 /** How well the figures of the house foresee its visits: of the last hundred, in slots, amounts, cost and forecasts. */
 export function ForeseesPlace() {
   const { isWhole, rows, hasFailed } = useLogbook();
+  const house = useHouse();
+  const { protocols } = house;
   const [foresight, setForesight] = useState<Foresight>();
+  const [along, setAlong] = useState<readonly TakenAlong[]>([]);
   useEffect(() => {
     if (!isWhole) return undefined;
     let isGone = false;
@@ -21,10 +28,17 @@ export function ForeseesPlace() {
       .then((seen) => {
         if (!isGone) setForesight(seen);
       });
+    void logbookWorker()
+      .along(house)
+      .then((taken) => {
+        if (!isGone) setAlong(taken);
+      });
     return () => {
       isGone = true;
     };
-  }, [isWhole, rows]);
+    /* Of the house only what protocols offer matters here. */
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
+  }, [isWhole, rows, protocols]);
   return (
     <div className="flex h-full flex-col">
       <LogbookHeader title="How well the figures foresee">
@@ -41,10 +55,51 @@ export function ForeseesPlace() {
             their slot, used what was planned and cost what was expected.
           </EmptyPlace>
         ) : (
-          foresight && <Seen foresight={foresight} />
+          foresight && (
+            <div className="flex max-w-5xl flex-col gap-6">
+              <Seen foresight={foresight} />
+              <Book />
+              <Along along={along} />
+            </div>
+          )
         )}
       </div>
     </div>
+  );
+}
+
+/** How many visits of the book were not entered. */
+function Book() {
+  const house = useHouse();
+  const clock = useHouseClock();
+  const kept = bookKept(house, clock);
+  if (kept.of === 0) return null;
+  return (
+    <section aria-label="Kept visits">
+      <h2 className="text-xl">Visits that the book had</h2>
+      <p>
+        {number(kept.hits, 0)} of {counted(kept.of, 'visit')} that are over by now were entered (
+        {percent(kept.share, 0)}). Of the others nobody came, or nobody wrote it down.
+      </p>
+    </section>
+  );
+}
+
+/** How often add-ons are taken. */
+function Along({ along }: { readonly along: readonly TakenAlong[] }) {
+  if (along.length === 0) return null;
+  return (
+    <section aria-label="Add-ons">
+      <h2 className="text-xl">What is taken along</h2>
+      <ul className="mt-1">
+        {along.map(({ protocolId, name, taken }) => (
+          <li key={protocolId}>
+            {name}: {number(taken.hits, 0)} of {counted(taken.of, 'visit')} in which it is offered (
+            {percent(taken.share, 0)})
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

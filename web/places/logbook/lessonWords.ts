@@ -40,7 +40,9 @@ function wordsOf(about: About, house: House): LessonSaid {
         reason: `${seenWords(measured)}: on average between ${number(measured.low, 1)} and ${number(measured.high, 1)} min.`,
         advice: isPastCap
           ? `It would stay on longer than it may: this is nothing to write, but to do otherwise.`
-          : `Write ${rangeWords(proposed)}.`,
+          : measured.cause.is === 'kind'
+            ? `Write it otherwise${causeWords(measured.cause, house)}: ${rangeWords(proposed)}.`
+            : `Write ${rangeWords(proposed)}.`,
       };
     }
     case 'amount': {
@@ -55,7 +57,9 @@ function wordsOf(about: About, house: House): LessonSaid {
         advice:
           measured.cause.is === 'person'
             ? `Show it once more, or write about ${usual} ${unit} for everybody.`
-            : `Write about ${usual} ${unit}.`,
+            : measured.cause.is === 'kind'
+              ? `Write it otherwise${causeWords(measured.cause, house)}: about ${usual} ${unit}.`
+              : `Write about ${usual} ${unit}.`,
       };
     }
     case 'measure': {
@@ -173,6 +177,10 @@ function causeWords(cause: LessonCause, { people, settings }: House): string {
       return '';
     case 'person':
       return ` with ${people.find(({ id }) => id === cause.personId)?.name ?? 'one person'}`;
+    case 'kind':
+      return cause.kind.by === 'visit'
+        ? ` on ${cause.kind.value === 'first' ? 'first' : 'later'} visits`
+        : ` on ${cause.kind.value} skin`;
     case 'since':
       return ` since ${dayText(dayOf(new Date(cause.at), settings.timeZone))}`;
   }

@@ -19,6 +19,7 @@ import { Gate } from './Gate';
 import { KnuckleButton } from './KnuckleButton';
 import { NoteTaps } from './NoteTaps';
 import { useContactSignal, useScreenAwake } from './roomSignals';
+import { OtherRuns } from './OtherRuns';
 import { RunHeader } from './RunHeader';
 import { behindWords, chanceWords, clockWords, giveWords, onSkinWords } from './roomWords';
 import type { StageProps } from './stageProps';
@@ -82,6 +83,7 @@ export function RunStage({ run, at, onHappens }: StageProps) {
           <strong>{clockWords(times.gone)}</strong> · {behindWords(times)} · {chanceWords(times)}
         </p>
       </RunHeader>
+      <OtherRuns run={run} />
       {contacts.length > 0 && (
         <ul aria-label="On the skin" className="flex flex-col">
           {contacts.map((contact) => (

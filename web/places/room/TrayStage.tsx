@@ -1,11 +1,14 @@
 import { useNavigate } from 'react-router';
+import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import { onHandOf } from '@bienestar/core/house/stock';
+import { standInsFor } from '@bienestar/core/room/standIns';
 import { useHouse } from '../../store/house';
 import { clientWords } from '../../format/protocolWords';
 import { clientOfRun } from '@bienestar/core/run/begun';
 import type { TrayLine } from '../card/trayWords';
 import { HeldButton } from './HeldButton';
 import { KnuckleButton } from './KnuckleButton';
+import { OtherRuns } from './OtherRuns';
 import { RunHeader } from './RunHeader';
 import type { StageProps } from './stageProps';
 
@@ -13,7 +16,7 @@ import type { StageProps } from './stageProps';
 export function TrayStage({ run, at, onHappens }: StageProps) {
   const navigate = useNavigate();
   const putAway = (): void => {
-    onHappens({ kind: 'put-away' });
+    onHappens({ kind: 'put-away', why: 'nobody-came' });
     void navigate('/room');
   };
   const house = useHouse();
@@ -21,10 +24,13 @@ export function TrayStage({ run, at, onHappens }: StageProps) {
   const missing = new Set(
     house.stock.flatMap((stock) => (onHandOf(stock) > 0 ? [] : [stock.materialId as string])),
   );
+  const standInsOf = (id: string): readonly string[] =>
+    standInsFor(house, asId<MaterialId>(id)).map(({ name }) => name);
   const left = lines.filter(({ key }) => !state.ready.has(key)).length;
   return (
     <div className="flex h-full flex-col">
       <RunHeader run={run} />
+      <OtherRuns run={run} />
       <div className="min-h-0 flex-1 overflow-y-auto px-4 py-4 sm:px-6">
         <h1 className="text-3xl">The tray</h1>
         <p className="text-lg text-ink-soft">
@@ -38,6 +44,7 @@ export function TrayStage({ run, at, onHappens }: StageProps) {
                 line={line}
                 isReady={state.ready.has(line.key)}
                 isMissing={missing.has(line.key)}
+                standIns={missing.has(line.key) ? standInsOf(line.key) : []}
                 onTick={(isReady) => onHappens({ kind: 'readied', thing: line.key, isReady })}
               />
             </li>
@@ -61,10 +68,12 @@ interface TickProps {
   readonly line: TrayLine;
   readonly isReady: boolean;
   readonly isMissing: boolean;
+  /** what could stand in for it, by name */
+  readonly standIns: readonly string[];
   readonly onTick: (isReady: boolean) => void;
 }
 
-function Tick({ line, isReady, isMissing, onTick }: TickProps) {
+function Tick({ line, isReady, isMissing, standIns, onTick }: TickProps) {
   return (
     <button
       type="button"
@@ -80,7 +89,11 @@ function Tick({ line, isReady, isMissing, onTick }: TickProps) {
         <strong>{line.amount}</strong> {line.name}
         {line.note !== '' && <span className="block text-base text-ink-soft">{line.note}</span>}
         {isMissing && (
-          <span className="block text-base text-clay">▲ none on the shelf by the ledger</span>
+          <span className="block text-base text-clay">
+            ▲ none on the shelf by the ledger
+            {standIns.length > 0 &&
+              `: ${standIns.join(' or ')} does the same work elsewhere, if its maker allows it here`}
+          </span>
         )}
       </span>
       <span className="text-base text-ink-soft">{line.at}</span>
