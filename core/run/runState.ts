@@ -37,7 +37,7 @@ function notBegun({ acts }: RunPlan): RunState {
     })),
     asked: [],
     isLightly: false,
-    ready: new Set(),
+    ready: new Map(),
     took: new Map(),
     instead: new Map(),
     set: new Map(),
@@ -58,8 +58,8 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
         ? goingTo(plan, { ...state, status: 'running', beganAt: now }, 0, now)
         : state;
     case 'readied': {
-      const ready = new Set(state.ready);
-      if (event.isReady) ready.add(event.thing);
+      const ready = new Map(state.ready);
+      if (event.isReady) ready.set(event.thing, now);
       else ready.delete(event.thing);
       return { ...state, ready };
     }

@@ -66,7 +66,8 @@ export interface RunState {
   /** when all that lay on the skin was taken off outside the protocol; ms since 1970 */
   readonly tookOffAt?: number;
   readonly stoppedWhy?: string;
-  readonly ready: ReadonlySet<string>;
+  /** what stands ready, and since when; ms since 1970 */
+  readonly ready: ReadonlyMap<string, number>;
   /** amounts that were another than planned, by draw; in the unit of the material */
   readonly took: ReadonlyMap<string, number>;
   /** another product that was taken, by draw */

@@ -1,6 +1,7 @@
 import { leftOfKit } from '@bienestar/core/dose/leftOfKit';
 import type { Amount, House, KitMaterial, KitPart } from '@bienestar/core/house/house';
 import { exactly, sumTriples } from '@bienestar/core/quantity/triple';
+import type { MadeOnTray } from '@bienestar/core/run/mixClocks';
 import type { Tray, TrayItem, TrayMix, TrayThing, TrayUse } from '@bienestar/core/room/tray';
 import { amountText, amountWords, saidAmount, timeWords } from '../../format/amountWords';
 import { amountRange, number, percent } from '../../format/figures';
@@ -9,6 +10,8 @@ import { spoken } from '../../format/protocolWords';
 /** A line of the tray in words. */
 export interface TrayLine {
   readonly key: string;
+  /** a mix that stands before it is used, or that is over after a while */
+  readonly made?: MadeOnTray;
   readonly at: string;
   /** of the plan; below 0 before the room is taken */
   readonly minute: number;
@@ -134,6 +137,13 @@ export function trayWords(tray: Tray, house: House): readonly TrayLine[] {
           kind: item.kind,
           at,
           minute: item.at,
+          made: {
+            mixId: item.mix.id,
+            standingMinutes: item.mix.standingMinutes,
+            ...(item.mix.workingLifeMinutes !== undefined && {
+              workingLifeMinutes: item.mix.workingLifeMinutes,
+            }),
+          },
           amount: amountRange(item.needed, item.mix.basis),
           name: `Mix: ${item.mix.name}`,
           note: [

@@ -13,14 +13,20 @@ import { useRunWork } from './useRunWork';
 /** How often it is looked whether somebody began another visit. */
 const LOOK_EVERY_MS = 5_000;
 
-/** The other visits that go on, each with its clock: a therapist in two rooms sees and hears both. */
+/**
+ * The other visits that go on, each with its clock: a therapist in two rooms sees and hears both, and so do two
+ * therapists with one guest.
+ */
 export function OtherRuns({ run }: { readonly run: Run }) {
   const { data } = useOpenRunsQuery(undefined, { pollingInterval: LOOK_EVERY_MS });
   const here = useRunsHere();
   const known = new Set(data?.runs.map(({ id }) => id));
   const others = [...(data?.runs ?? []), ...here.filter(({ id }) => !known.has(id))].filter(
-    ({ id, performedBy }) =>
-      id !== run.id && (run.performedBy === undefined || performedBy === run.performedBy),
+    ({ id, performedBy, guest }) =>
+      id !== run.id &&
+      (run.performedBy === undefined ||
+        performedBy === run.performedBy ||
+        (guest !== undefined && guest === run.guest)),
   );
   if (others.length === 0) return null;
   return (

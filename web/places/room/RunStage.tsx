@@ -17,6 +17,7 @@ import { useNow } from '../../store/runs/useRun';
 import { ActInHand } from './ActInHand';
 import { Gate } from './Gate';
 import { KnuckleButton } from './KnuckleButton';
+import { MixClocks } from './MixClocks';
 import { NoteTaps } from './NoteTaps';
 import { useContactSignal, useScreenAwake } from './roomSignals';
 import { OtherRuns } from './OtherRuns';
@@ -84,6 +85,7 @@ export function RunStage({ run, at, onHappens }: StageProps) {
         </p>
       </RunHeader>
       <OtherRuns run={run} />
+      <MixClocks at={at} now={now} />
       {contacts.length > 0 && (
         <ul aria-label="On the skin" className="flex flex-col">
           {contacts.map((contact) => (

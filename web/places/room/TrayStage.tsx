@@ -8,6 +8,8 @@ import { clientOfRun } from '@bienestar/core/run/begun';
 import type { TrayLine } from '../card/trayWords';
 import { HeldButton } from './HeldButton';
 import { KnuckleButton } from './KnuckleButton';
+import { useNow } from '../../store/runs/useRun';
+import { MixClocks } from './MixClocks';
 import { OtherRuns } from './OtherRuns';
 import { RunHeader } from './RunHeader';
 import type { StageProps } from './stageProps';
@@ -15,6 +17,7 @@ import type { StageProps } from './stageProps';
 /** What must stand ready, ticked with a knuckle; then the room is taken. */
 export function TrayStage({ run, at, onHappens }: StageProps) {
   const navigate = useNavigate();
+  const now = useNow();
   const putAway = (): void => {
     onHappens({ kind: 'put-away', why: 'nobody-came' });
     void navigate('/room');
@@ -31,6 +34,7 @@ export function TrayStage({ run, at, onHappens }: StageProps) {
     <div className="flex h-full flex-col">
       <RunHeader run={run} />
       <OtherRuns run={run} />
+      <MixClocks at={at} now={now} />
       <div className="min-h-0 flex-1 overflow-y-auto px-4 py-4 sm:px-6">
         <h1 className="text-3xl">The tray</h1>
         <p className="text-lg text-ink-soft">
