@@ -1,9 +1,11 @@
 import { expect, it } from 'vitest';
-import { asId, type MaterialId } from '../house/ids';
+import { asId, type MaterialId, type RunId } from '../house/ids';
 import type { Around } from '../house/protocol';
-import { cleanser } from '../testing/sample';
+import type { MaterialStock } from '../house/stock';
+import { cleanser, stockOf } from '../testing/sample';
 import { endsOn, nextVisit } from './afterwards';
-import { withSold } from './used';
+import { openToAsk } from './openToAsk';
+import { entriesOfRun, withSold } from './used';
 
 const ZONE = 'Atlantic/Canary';
 const LATE = '2026-11-28T23:30:00Z';
@@ -50,4 +52,40 @@ it('takes what was sold off the shelf as whole containers, besides what was used
     { materialId: acid, quantity: content, planned: 0 },
   ]);
   expect(withSold(used, [], materials)).toEqual(used);
+});
+
+it('asks which container it was only where several are open and have as much', () => {
+  const gel = asId<MaterialId>('gel');
+  const stock = (...remaining: readonly number[]): MaterialStock => ({
+    materialId: gel,
+    lots: [
+      {
+        ...(stockOf(gel, 1).lots[0] as MaterialStock['lots'][number]),
+        open: remaining.map((left, at) => ({
+          id: asId(`c${at}`),
+          openedAt: '2026-11-01T10:00:00Z',
+          remaining: left,
+        })),
+      },
+    ],
+  });
+  const used = [{ materialId: gel, quantity: 5, planned: 5 }];
+  const asked = (of: MaterialStock) =>
+    openToAsk(used, [of])
+      .get(gel)
+      ?.map((each) => each.containerId);
+  expect(asked(stock(40, 6))).toEqual(['c0', 'c1']);
+  expect(asked(stock(40, 3))).toBeUndefined();
+  expect(asked(stock(40))).toBeUndefined();
+  const said = openToAsk(used, [stock(40, 6)]).get(gel)?.[1];
+  const [entry] = entriesOfRun(
+    asId<RunId>('r'),
+    used,
+    () => true,
+    LATE,
+    'Facial',
+    new Map(said ? [[gel, said]] : []),
+  );
+  expect(entry).toMatchObject({ containerId: 'c1', quantity: 5 });
+  expect(entry).not.toHaveProperty('remaining');
 });

@@ -188,6 +188,7 @@ export function treatmentOfRun(run: Run, { beganAt }: Pick<RunState, 'beganAt'>)
  * What a run takes off the shelf; the same entries however often it is asked.
  * @param isKept whether a material is kept in stock: linen is not
  * @param at when the visit was, ISO 8601
+ * @param takenFrom the containers that were said; of all others the one that ends first is meant
  */
 export function entriesOfRun(
   runId: RunId,
@@ -195,7 +196,12 @@ export function entriesOfRun(
   isKept: (id: MaterialId) => boolean,
   at: string,
   note: string,
+  takenFrom: ReadonlyMap<MaterialId, Pick<UseEntry, 'lotId' | 'containerId'>> = new Map(),
 ): UseEntry[] {
+  const from = (id: MaterialId): Pick<UseEntry, 'lotId' | 'containerId'> => {
+    const { lotId, containerId } = takenFrom.get(id) ?? {};
+    return lotId && containerId ? { lotId, containerId } : {};
+  };
   return used.flatMap(({ materialId, quantity }): UseEntry[] =>
     quantity > 0 && isKept(materialId)
       ? [
@@ -206,6 +212,7 @@ export function entriesOfRun(
             quantity: asKept(quantity),
             at,
             note,
+            ...from(materialId),
           },
         ]
       : [],

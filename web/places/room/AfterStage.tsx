@@ -5,6 +5,7 @@ import type { RunEvent } from '@bienestar/core/house/run';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import { doneInRun, type DoneAct } from '@bienestar/core/run/done';
 import { incidentsIn } from '@bienestar/core/run/incidents';
+import { openToAsk, type OpenToAsk } from '@bienestar/core/run/openToAsk';
 import { entryOfRun } from '@bienestar/core/logbook/entryOfRun';
 import { entriesOfRun, treatmentOfRun, usedInRun, withSold } from '@bienestar/core/run/used';
 import { minutesWords } from '../../format/amountWords';
@@ -17,6 +18,7 @@ import { outbox } from '../../store/store';
 import { entered } from '../../store/useEnter';
 import { HomeCare } from './HomeCare';
 import { homeCareWords } from './homeCareWords';
+import { TakenFrom } from './TakenFrom';
 import { SoldAfter } from './SoldAfter';
 import { HeldButton } from './HeldButton';
 import { IncidentReport } from './IncidentReport';
@@ -39,6 +41,7 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
   const { plan, state, work } = at;
   const [isBusy, setIsBusy] = useState(false);
   const [fault, setFault] = useState<string>();
+  const [takenFrom, setTakenFrom] = useState<ReadonlyMap<MaterialId, OpenToAsk>>(new Map());
   const used = usedInRun(plan, state);
   const kindOf = new Map(house.materials.map(({ id, kind }) => [id, kind]));
   const nameOf = (id: MaterialId): string =>
@@ -67,6 +70,7 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
       isKept,
       treatment.at,
       run.protocol.name,
+      takenFrom,
     );
     setIsBusy(true);
     const outcome = await outbox.put({ kind: 'visit', treatment, uses, log }, run.protocol.name)
@@ -142,6 +146,13 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
           isAsked={state.status === 'stopped'}
           onHappens={onHappens}
         />
+        {!state.isEntered && (
+          <TakenFrom
+            open={openToAsk(used, house.stock)}
+            chosen={takenFrom}
+            onChoose={(id, container) => setTakenFrom(new Map(takenFrom).set(id, container))}
+          />
+        )}
         <SoldAfter run={run} sold={state.sold} onHappens={onHappens} />
         <HomeCare run={run} words={work ? homeCareWords(run, house.materials, timeZone) : []} />
         {fault !== undefined && (
