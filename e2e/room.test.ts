@@ -58,7 +58,9 @@ async function pedalOn(): Promise<void> {
 async function pedalTo(name: string): Promise<void> {
   await person.waitFor(async () => {
     if ((await inHand()) === name) return true;
-    await person.page.keyboard.press('Space');
+    const usual = await person.page.$('[aria-label="To decide"] button');
+    if (usual) await usual.click();
+    else await person.page.keyboard.press('Space');
     return false;
   }, `the pedal leads to “${name}”`);
 }
@@ -118,6 +120,35 @@ describe('a visit', () => {
     await waitFor('Aloe gel rests');
     const { events } = await soFar();
     expect(events.filter(({ kind }) => kind === 'answered')).toHaveLength(1);
+  });
+
+  it('asks what is decided at the couch when it comes up, and goes as it is decided', async () => {
+    await begin('Fruit-acid renewal');
+    await person.click('button', 'The room is taken: begin');
+    await person.waitFor(async () => {
+      await person.page.keyboard.press('Space');
+      return (await person.page.$('[aria-label="To decide"]')) !== null;
+    }, 'it comes up');
+    const before = await inHand();
+    await person.page.keyboard.press('Space');
+    expect(await inHand()).toBe(before);
+    expect(await accessibilityFindings(person)).toEqual([]);
+    await person.click('button', 'Touchy');
+    await person.waitFor(
+      async () => (await soFar()).events.some(({ kind }) => kind === 'decided'),
+      'it is known',
+    );
+    expect(await person.page.$('[aria-label="To decide"]')).toBeNull();
+  });
+
+  it('is seen from the other room of the same therapist, with its clock', async () => {
+    await begin('Fruit-acid renewal');
+    await person.click('button', 'The room is taken: begin');
+    await pedalTo('Contact time, watch the skin');
+    await begin('Black-sand clay facial');
+    await person.sees(/Layered fruit-acid renewal: Contact time, watch the skin/);
+    await person.page.click('[aria-label="Other visits that go on"] a');
+    await waitFor('Contact time, watch the skin');
   });
 
   it('is stopped from anywhere: what is on comes off, and then it is over', async () => {

@@ -91,7 +91,9 @@ async function visitInTheRoom(): Promise<void> {
     await press(words);
   const inHand = () => page.$eval('#place h1', (element) => element.textContent);
   while ((await inHand()) !== 'Contact time, watch the skin') {
-    await page.keyboard.press('Space');
+    const usual = await page.$('[aria-label="To decide"] button');
+    if (usual) await usual.click();
+    else await page.keyboard.press('Space');
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
   await new Promise((resolve) => setTimeout(resolve, 4_000));

@@ -7,8 +7,9 @@ import {
   type Run,
   type RunLogEntry,
 } from '@bienestar/core/house/run';
+import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
 import { LIMITS } from '../limits';
-import { byKey, day, id, instant, limited, listOf, number, shape, text } from './common';
+import { byKey, day, id, instant, limited, listOf, number, shape, text, within } from './common';
 import { protocol } from './protocol';
 import { shownFor } from './work';
 
@@ -28,6 +29,11 @@ export const run: Joi.ObjectSchema<Run> = shape<Run>({
   bookingId: Joi.string().max(64).optional(),
   soldCourseId: id.optional(),
   client: shownFor,
+  seenOn: Joi.object<NonNullable<Run['seenOn']>>()
+    .pattern(Joi.string().max(80), listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length))
+    .max(200)
+    .optional(),
+  decided: Joi.object<NonNullable<Run['decided']>>().pattern(within, within).max(200).optional(),
   guest: Joi.string().max(60).pattern(/\S/, 'name').optional(),
 });
 
@@ -85,6 +91,12 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
   instead: shape<Of<'instead'>>({ ...base, kind: kind('instead'), act, draw: key, materialId: id }),
   set: shape<Of<'set'>>({ ...base, kind: kind('set'), act, setting: key, value: number }),
   again: shape<Of<'again'>>({ ...base, kind: kind('again'), act }),
+  decided: shape<Of<'decided'>>({
+    ...base,
+    kind: kind('decided'),
+    choice: within,
+    option: within,
+  }),
   noted: shape<Of<'noted'>>({ ...base, kind: kind('noted'), words }),
   sold: shape<Of<'sold'>>({
     ...base,

@@ -1,5 +1,7 @@
 import type {
   BookingId,
+  ChoiceId,
+  OptionId,
   MaterialId,
   PersonId,
   ProtocolId,
@@ -9,6 +11,7 @@ import type {
   ServiceId,
   SoldCourseId,
 } from './ids';
+import type { ZoneId } from '../zone/zones';
 import type { ClientTraits } from './client';
 import type { Protocol } from './protocol';
 import type { Response } from './question';
@@ -21,7 +24,7 @@ export interface Run {
   readonly id: RunId;
   readonly serviceId: ServiceId;
   readonly protocolId: ProtocolId;
-  /** worked for the guest: no choice is open */
+  /** the edition, its blocks written out; it is worked for the guest, and as is decided at the couch */
   readonly protocol: Protocol;
   readonly visitKind: VisitKind;
   readonly slotMinutes: number;
@@ -35,6 +38,10 @@ export interface Run {
   readonly soldCourseId?: SoldCourseId;
   /** what the guest is like */
   readonly client?: Partial<Omit<ClientTraits, 'visitKind'>>;
+  /** where findings are seen, by finding */
+  readonly seenOn?: Readonly<Record<string, readonly ZoneId[]>>;
+  /** what is decided beforehand of what is decided at the couch, by choice */
+  readonly decided?: Readonly<Record<string, OptionId>>;
   /** a first name, as the therapist knows the guest */
   readonly guest?: string;
 }
@@ -132,6 +139,8 @@ export type RunEvent = EventBase &
       }
     /** an act is done once more */
     | { readonly kind: 'again'; readonly act: string }
+    /** what was decided at the couch */
+    | { readonly kind: 'decided'; readonly choice: ChoiceId; readonly option: OptionId }
     | { readonly kind: 'noted'; readonly words: string }
     /** the guest buys so many packs; said again it is that many instead */
     | { readonly kind: 'sold'; readonly materialId: MaterialId; readonly quantity: number }

@@ -124,7 +124,8 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
         : state;
     case 'incident':
     case 'followed-up':
-      /* They stand beside the run: it goes as it goes. */
+    case 'decided':
+      /* They stand beside the run: it goes as it goes. What is decided is in its plan. */
       return state;
     case 'entered':
       return { ...state, isEntered: true };

@@ -13,7 +13,7 @@ import {
 } from '@bienestar/core/house/ids';
 import type { Run } from '@bienestar/core/house/run';
 import { coursesWithNext } from '@bienestar/core/restock/forecast';
-import { protocolOfRun, traitsOfRun, withAllThatMayBe } from '@bienestar/core/run/begun';
+import { guestOfRun, protocolOfRun, withAllThatMayBe } from '@bienestar/core/run/begun';
 import { Button } from '../../parts/Button';
 import { Problems } from '../../parts/Problems';
 import { TextField } from '../../parts/TextField';
@@ -63,17 +63,19 @@ export function BeginRun({ service, bookingId, onLeave }: BeginRunProps) {
   const begin = (): void => {
     if (!work?.ok || isBegun.current) return;
     isBegun.current = true;
-    const { protocol, schedule } = work.value;
+    const { written, schedule } = work.value;
+    const inUse = inUseOf(house, service.protocolId, 'edition');
+    if (!inUse) return;
     const id = asId<RunId>(nanoid(16));
     const run: Run = {
       id,
       serviceId: service.id,
       protocolId: service.protocolId,
-      protocol: protocolOfRun(protocol),
+      protocol: protocolOfRun(inUse.protocol, written),
       visitKind: client.visitKind,
       slotMinutes: schedule.slotMinutes,
       at: toSecond(new Date(houseNow())),
-      client: traitsOfRun(client),
+      ...guestOfRun(client),
       ...(by && { performedBy: by }),
       ...(bookingId && { bookingId }),
       ...(courseId && { soldCourseId: courseId }),

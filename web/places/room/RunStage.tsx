@@ -15,6 +15,7 @@ import { useHouse } from '../../store/house';
 import { houseNow } from '../../store/runs/houseTime';
 import { useNow } from '../../store/runs/useRun';
 import { ActInHand } from './ActInHand';
+import { Decide } from './Decide';
 import { Gate } from './Gate';
 import { KnuckleButton } from './KnuckleButton';
 import { MixClocks } from './MixClocks';
@@ -61,7 +62,8 @@ export function RunStage({ run, at, onHappens }: StageProps) {
     ({ key, kind, minute }) =>
       (kind === 'mix' || kind === 'task') && isDue(minute, times) && !state.ready.has(key),
   );
-  const mayGoOn = act !== undefined && question === undefined;
+  const { choice } = at;
+  const mayGoOn = act !== undefined && question === undefined && choice === undefined;
   const beganAt = state.inHand === undefined ? undefined : state.acts[state.inHand]?.beganAt;
   const goOn = (): void => {
     /* A pedal that bounces, or a knuckle that strikes twice, is one press. */
@@ -136,7 +138,14 @@ export function RunStage({ run, at, onHappens }: StageProps) {
             </div>
           </ActInHand>
         )}
-        {question && act && (
+        {choice && (
+          <Decide
+            key={choice.id}
+            choice={choice}
+            onDecide={(option) => onHappens({ kind: 'decided', choice: choice.id, option })}
+          />
+        )}
+        {question && act && !choice && (
           <Gate
             key={`${act.id}/${question.id}/${state.acts[state.inHand ?? 0]?.answers.length ?? 0}`}
             question={question}

@@ -1,11 +1,13 @@
 import { useMemo } from 'react';
 import { clientOfRun } from '@bienestar/core/run/begun';
 import { planOf, type RunPlan } from '@bienestar/core/run/plan';
+import { workFor } from '@bienestar/core/protocol/workFor';
 import { runState } from '@bienestar/core/run/runState';
 import type { RunState } from '@bienestar/core/run/standing';
 import { trayOf } from '@bienestar/core/room/tray';
 import type { RunSoFar } from '@bienestar/contract/api';
-import type { WorkedProtocol } from '@bienestar/core/house/house';
+import type { Choice, WorkedProtocol } from '@bienestar/core/house/house';
+import { choiceDue, decidedIn } from '@bienestar/core/run/decide';
 import { clientWords } from '../../format/protocolWords';
 import { useFigures, useHouse } from '../../store/house';
 import { cardWords, type CardLine } from '../card/cardWords';
@@ -22,19 +24,26 @@ export interface RunWork {
   readonly lines: ReadonlyMap<string, CardLine>;
   /** what must stand ready, in the order of need */
   readonly tray: readonly TrayLine[];
+  /** what has come up and is to be decided at the couch */
+  readonly choice: Choice | undefined;
 }
 
 /** What is to be done in a run, and how far it is; nothing where its protocol cannot be arranged. */
 export function useRunWork({ run, events }: RunSoFar): RunWork | undefined {
   const house = useHouse();
   const { materials } = useFigures();
+  /* A tap changes no plan, unless something is decided. */
+  const decided = events.filter(({ kind }) => kind === 'decided').length;
   const planned = useMemo(() => {
-    const client = clientOfRun(run);
+    const client = clientOfRun(run, events);
     const service = house.services.find(({ id }) => id === run.serviceId);
     const inUse = { protocol: run.protocol, mixes: house.mixes, called: 'as it was begun' };
     const work = roomWorkOf(house, materials, inUse, service, client);
     const known = work.ok ? work.value : undefined;
-    const protocol = known?.protocol ?? (run.protocol as WorkedProtocol);
+    /* Where its amounts cannot be said any more, its steps still can. */
+    const plain = known ? undefined : workFor(run.protocol, new Map(), client);
+    const protocol =
+      known?.protocol ?? (plain?.ok ? plain.value : (run.protocol as WorkedProtocol));
     const plan = planOf(protocol, run.visitKind, known?.draws ?? [], house.settings);
     const card = known && cardWords(known, clientWords(client));
     const lines = new Map(
@@ -56,9 +65,12 @@ export function useRunWork({ run, events }: RunSoFar): RunWork | undefined {
       );
     const trayLines = tray?.ok ? trayWords(tray.value, house) : [];
     return plan.ok ? { plan: plan.value, work: known, lines, tray: trayLines } : undefined;
-  }, [house, materials, run]);
-  return useMemo(
-    () => planned && { ...planned, state: runState(planned.plan, events) },
-    [planned, events],
-  );
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
+  }, [house, materials, run, decided]);
+  return useMemo(() => {
+    if (!planned) return undefined;
+    const state = runState(planned.plan, events);
+    const choice = choiceDue(run.protocol, planned.plan, state, decidedIn(run, events));
+    return { ...planned, state, choice };
+  }, [planned, events, run]);
 }
