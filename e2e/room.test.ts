@@ -258,8 +258,14 @@ it('is followed on a second tablet', async () => {
   await other.page.waitForSelector('[aria-label="Going on"] a');
   await other.page.click('[aria-label="Going on"] a');
   await waitFor('Cleanse', other);
+  /* It follows: its pedal does nothing, until it leads. */
+  await other.sees('Another tablet leads this visit');
+  await other.page.keyboard.press('Space');
   await pedalTo('Degrease');
   await waitFor('Degrease', other);
+  await other.click('button', 'Lead it here');
+  await person.sees('Another tablet leads this visit');
+  await other.seesNot('Another tablet leads this visit');
   const seconds = (who: Person): Promise<number> =>
     who.page.$eval('[aria-label="Minutes of this"]', (clock) => {
       const [minutes = 0, rest = 0] = clock.textContent.split(':').map(Number);

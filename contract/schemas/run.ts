@@ -53,7 +53,8 @@ type Of<K extends RunLogEntry['kind']> = Extract<RunLogEntry, { kind: K }>;
 
 /** Something that happened in a run. */
 export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
-  began: shape<Of<'began'>>({ ...base, kind: kind('began') }),
+  began: shape<Of<'began'>>({ ...base, kind: kind('began'), on: id.optional() }),
+  led: shape<Of<'led'>>({ ...base, kind: kind('led'), on: id }),
   readied: shape<Of<'readied'>>({
     ...base,
     kind: kind('readied'),

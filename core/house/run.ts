@@ -88,8 +88,11 @@ interface EventBase {
 }
 
 export type RunEvent = EventBase &
+  /** on which tablet, which leads from then on */
   (
-    | { readonly kind: 'began' }
+    | { readonly kind: 'began'; readonly on?: string }
+    /** another tablet leads from here */
+    | { readonly kind: 'led'; readonly on: string }
     /** something of the tray stands ready, or does not after all */
     | { readonly kind: 'readied'; readonly thing: string; readonly isReady: boolean }
     /** an act is over, and the next one begins */

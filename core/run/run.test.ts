@@ -124,6 +124,18 @@ describe('a longest time without a product', () => {
   });
 });
 
+describe('who leads', () => {
+  it('is the tablet on which it began, until another takes over; what happens is the same', () => {
+    const onOne = event(0, { kind: 'began', on: 'one' });
+    const led = event(1, { kind: 'led', on: 'two' });
+    const leaderOf = (...events: readonly RunEvent[]) => runState(plan, events).leader;
+    expect(leaderOf(began())).toBeUndefined();
+    expect(leaderOf(onOne)).toBe('one');
+    expect(leaderOf(onOne, led)).toBe('two');
+    expect(inHand(runState(plan, [onOne, led, done(2, 'lay-out//')]))).toBe('cleanse//');
+  });
+});
+
 describe('what really happened', () => {
   it('may be another product, another setting, or done once more; not what lies on the skin', () => {
     const key = `cleanse//:${plan.acts[1]?.draws[0]?.doseId ?? ''}:${gel}:`;

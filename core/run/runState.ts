@@ -55,8 +55,10 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
   switch (event.kind) {
     case 'began':
       return status === 'not-begun'
-        ? goingTo(plan, { ...state, status: 'running', beganAt: now }, 0, now)
+        ? goingTo(plan, { ...ledOn(state, event.on), status: 'running', beganAt: now }, 0, now)
         : state;
+    case 'led':
+      return ledOn(state, event.on);
     case 'readied': {
       const ready = new Map(state.ready);
       if (event.isReady) ready.set(event.thing, now);
@@ -133,6 +135,10 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
       /* What is in the log stays there, and nobody leaves while something must come off. */
       return state.isEntered || state.takeOff ? state : { ...ended(state, now), isPutAway: true };
   }
+}
+
+function ledOn(state: RunState, leader: string | undefined): RunState {
+  return leader === undefined ? state : { ...state, leader };
 }
 
 function isInHand({ acts }: RunPlan, { status, inHand }: RunState, id: string): boolean {

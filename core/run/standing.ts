@@ -55,6 +55,8 @@ export interface RunState {
   readonly beganAt?: number;
   readonly endedAt?: number;
   readonly acts: readonly ActState[];
+  /** the tablet that leads; all others follow, and only stop */
+  readonly leader?: string;
   /** the place of the act in hand */
   readonly inHand?: number;
   /** what is asked and not answered: it goes on after that and not before */

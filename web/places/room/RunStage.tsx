@@ -13,6 +13,7 @@ import { timeWords } from '../../format/amountWords';
 import { number } from '../../format/figures';
 import { useHouse } from '../../store/house';
 import { houseNow } from '../../store/runs/houseTime';
+import { thisDevice } from '../../store/runs/thisDevice';
 import { useNow } from '../../store/runs/useRun';
 import { ActInHand } from './ActInHand';
 import { Decide } from './Decide';
@@ -63,7 +64,9 @@ export function RunStage({ run, at, onHappens }: StageProps) {
       (kind === 'mix' || kind === 'task') && isDue(minute, times) && !state.ready.has(key),
   );
   const { choice } = at;
-  const mayGoOn = act !== undefined && question === undefined && choice === undefined;
+  const isFollowing = state.leader !== undefined && state.leader !== thisDevice();
+  const mayGoOn =
+    !isFollowing && act !== undefined && question === undefined && choice === undefined;
   const beganAt = state.inHand === undefined ? undefined : state.acts[state.inHand]?.beganAt;
   const goOn = (): void => {
     /* A pedal that bounces, or a knuckle that strikes twice, is one press. */
@@ -86,6 +89,19 @@ export function RunStage({ run, at, onHappens }: StageProps) {
           <strong>{clockWords(times.gone)}</strong> · {behindWords(times)} · {chanceWords(times)}
         </p>
       </RunHeader>
+      {isFollowing && (
+        <p
+          role="status"
+          className="flex flex-wrap items-center gap-3 border-b border-line bg-sunk px-4 text-lg sm:px-6"
+        >
+          <span className="min-w-40 flex-1">
+            Another tablet leads this visit; this one follows.
+          </span>
+          <KnuckleButton onClick={() => onHappens({ kind: 'led', on: thisDevice() })}>
+            Lead it here
+          </KnuckleButton>
+        </p>
+      )}
       <OtherRuns run={run} />
       <MixClocks at={at} now={now} />
       {contacts.length > 0 && (
@@ -100,7 +116,7 @@ export function RunStage({ run, at, onHappens }: StageProps) {
           ))}
         </ul>
       )}
-      <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row">
+      <div inert={isFollowing} className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row">
         {act && (
           <ActInHand
             act={act}
@@ -202,7 +218,7 @@ export function RunStage({ run, at, onHappens }: StageProps) {
       )}
       <div className="flex flex-wrap gap-3 border-t border-line px-4 py-3 sm:px-6">
         <KnuckleButton
-          disabled={last === -1}
+          disabled={last === -1 || isFollowing}
           onClick={() => {
             const before = plan.acts[last];
             if (before) onHappens({ kind: 'undone', act: before.id });

@@ -8,6 +8,7 @@ import { clientOfRun } from '@bienestar/core/run/begun';
 import type { TrayLine } from '../card/trayWords';
 import { HeldButton } from './HeldButton';
 import { KnuckleButton } from './KnuckleButton';
+import { thisDevice } from '../../store/runs/thisDevice';
 import { useNow } from '../../store/runs/useRun';
 import { MixClocks } from './MixClocks';
 import { OtherRuns } from './OtherRuns';
@@ -60,7 +61,11 @@ export function TrayStage({ run, at, onHappens }: StageProps) {
       </div>
       <div className="flex flex-wrap gap-3 border-t border-line px-4 py-3 sm:px-6">
         <HeldButton words="Nobody came: put it away" onHeld={putAway} />
-        <KnuckleButton look="main" className="flex-1" onClick={() => onHappens({ kind: 'began' })}>
+        <KnuckleButton
+          look="main"
+          className="flex-1"
+          onClick={() => onHappens({ kind: 'began', on: thisDevice() })}
+        >
           The room is taken: begin
         </KnuckleButton>
       </div>
