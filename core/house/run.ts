@@ -140,6 +140,8 @@ export type RunEvent = EventBase &
         readonly setting: string;
         readonly value: number;
       }
+    /** an act that comes later is done now, before what is in hand */
+    | { readonly kind: 'moved'; readonly act: string }
     /** an act is done once more */
     | { readonly kind: 'again'; readonly act: string }
     /** what was decided at the couch */

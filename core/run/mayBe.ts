@@ -47,3 +47,30 @@ export function meets(step: Step, others: readonly Step[]): boolean {
     return leaves.length === 0 || there.length === 0 || leaves.some((leaf) => there.includes(leaf));
   });
 }
+
+/**
+ * Whether an act that comes later may be done now. Nothing that lies on the skin, is a layer, asks or takes something off
+ * changes its turn, and nothing goes past it.
+ */
+export function mayBeMoved(plan: RunPlan, state: RunState, at: number): boolean {
+  const { inHand, status, returnTo, takeOff } = state;
+  if (status !== 'running' || inHand === undefined || returnTo !== undefined || takeOff)
+    return false;
+  if (at <= inHand || state.acts[at]?.standing !== 'to-come' || state.asked.length > 0)
+    return false;
+  const act = plan.acts[at];
+  if (act?.stretch !== 'visit' || plan.acts[inHand]?.stretch !== 'visit') return false;
+  const isFree = (place: number): boolean => {
+    const each = plan.acts[place];
+    const inContact = plan.contacts.some(({ from, until }) => place >= from && place < until);
+    return (
+      each?.step !== undefined &&
+      !inContact &&
+      !each.group &&
+      each.asks.length === 0 &&
+      !stepsOf(each).some(takesOff)
+    );
+  };
+  for (let place = inHand; place <= at; place += 1) if (!isFree(place)) return false;
+  return true;
+}

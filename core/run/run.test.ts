@@ -136,6 +136,41 @@ describe('who leads', () => {
   });
 });
 
+describe('an act before its turn', () => {
+  const off = [
+    ...toFirstLayer,
+    answer(8, 'acid/1/', 1),
+    done(8, 'acid/1/'),
+    done(9, 'between/layers/1'),
+    answer(10, 'acid/2/', 1),
+    done(10, 'acid/2/'),
+    done(11, 'between/layers/2'),
+    answer(12, 'acid/3/', 1),
+    done(12, 'acid/3/'),
+    done(13, 'rinse//'),
+  ];
+  const move = (minute: number, act: string) => event(minute, { kind: 'moved', act });
+
+  it('is done now, and what was in hand comes after it', () => {
+    const state = run(...off, move(14, 'eye-care//'));
+    expect(inHand(state)).toBe('eye-care//');
+    const back = run(...off, move(14, 'eye-care//'), done(16, 'eye-care//'));
+    expect(inHand(back)).toBe('massage//');
+    const on = run(...off, move(14, 'eye-care//'), done(16, 'eye-care//'), done(26, 'massage//'));
+    expect(inHand(on)).toBe('clear//');
+    expect(on.acts.filter(({ standing }) => standing === 'done')).toHaveLength(
+      plan.acts.length - 1,
+    );
+  });
+
+  it('is never one that takes off, lies on the skin or goes past such', () => {
+    const before = run(done(2, 'lay-out//'), move(3, 'eye-care//'), move(3, 'rinse//'));
+    expect(inHand(before)).toBe('cleanse//');
+    expect(inHand(run(...toFirstLayer, move(7, 'massage//')))).toBe('acid/1/');
+    expect(inHand(run(...off, move(14, 'clear//')))).toBe('massage//');
+  });
+});
+
 describe('what really happened', () => {
   it('may be another product, another setting, or done once more; not what lies on the skin', () => {
     const key = `cleanse//:${plan.acts[1]?.draws[0]?.doseId ?? ''}:${gel}:`;
@@ -289,6 +324,8 @@ describe('whatever is tapped', () => {
         'off',
         'stopped',
         'ended',
+        'moved',
+        'again',
       ),
       fc.nat(plan.acts.length - 1),
       fc.nat(10),

@@ -3,7 +3,7 @@ import type { RunEvent } from '../house/run';
 import { takesOff } from '../house/takesOff';
 import { stepsOf } from '../time/contactClock';
 import { isAnswer, mayRespond, ruleFor } from './answers';
-import { mayBeLeftOut, mayBeRepeated, meets } from './mayBe';
+import { mayBeLeftOut, mayBeMoved, mayBeRepeated, meets } from './mayBe';
 import { isUsual, type RunAct, type RunPlan } from './plan';
 import type { ActState, Answered, RunState } from './standing';
 
@@ -96,6 +96,8 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
       if (!Number.isFinite(event.value)) return state;
       return { ...state, set: new Map(state.set).set(event.setting, event.value) };
     }
+    case 'moved':
+      return moved(plan, state, event.act, now);
     case 'again': {
       if (!isInHand(plan, state, event.act) || !mayBeRepeated(plan, state)) return state;
       const at = state.inHand as number;
@@ -152,8 +154,11 @@ function withAct(state: RunState, at: number, change: Partial<ActState>): RunSta
 
 /** The next act that is to be done from a place on comes in hand; where there is none the visit is over. */
 function goingTo(plan: RunPlan, state: RunState, from: number, now: number): RunState {
-  const at = state.acts.findIndex(({ standing }, place) => place >= from && standing === 'to-come');
-  const { inHand: _, waiting: __, ...rest } = state;
+  const since = Math.min(from, state.returnTo ?? from);
+  const at = state.acts.findIndex(
+    ({ standing }, place) => place >= since && standing === 'to-come',
+  );
+  const { inHand: _, waiting: __, returnTo: ___, ...rest } = state;
   if (at === -1) return ended({ ...rest, asked: [] }, now);
   return {
     ...withAct(rest, at, { standing: 'in-hand', beganAt: now }),
@@ -182,6 +187,18 @@ function ended(state: RunState, now: number): RunState {
   const { inHand: _, takeOff: __, waiting: ___, ...rest } = state;
   const status = state.status === 'stopped' ? 'stopped' : 'ended';
   return { ...rest, acts, status, endedAt: now, asked: [] };
+}
+
+/** An act that comes later is done before what is in hand, which is begun anew after it. */
+function moved(plan: RunPlan, state: RunState, id: string, now: number): RunState {
+  const at = plan.acts.findIndex((act) => act.id === id);
+  const { inHand } = state;
+  if (inHand === undefined || !mayBeMoved(plan, state, at)) return state;
+  const { beganAt: _, ...later } = state.acts[inHand] as ActState;
+  const acts = state.acts
+    .with(inHand, { ...later, standing: 'to-come' })
+    .with(at, { ...(state.acts[at] as ActState), standing: 'in-hand', beganAt: now });
+  return { ...state, acts, inHand: at, returnTo: inHand, asked: plan.acts[at]?.asks ?? [] };
 }
 
 /** What was pressed too early is taken back: its act goes on from when it began. */

@@ -59,6 +59,8 @@ export interface RunState {
   readonly leader?: string;
   /** the place of the act in hand */
   readonly inHand?: number;
+  /** the place to which it goes back after an act that was done before its turn */
+  readonly returnTo?: number;
   /** what is asked and not answered: it goes on after that and not before */
   readonly asked: readonly Question[];
   readonly waiting?: Waiting;

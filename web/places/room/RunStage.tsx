@@ -77,7 +77,9 @@ export function RunStage({ run, at, onHappens }: StageProps) {
   useScreenAwake(true);
   useContactSignal(contacts[0]?.stage);
   const next = plan.acts.find(
-    (_, place) => place > (state.inHand ?? -1) && state.acts[place]?.standing === 'to-come',
+    (_, place) =>
+      place >= (state.returnTo ?? (state.inHand ?? -1) + 1) &&
+      state.acts[place]?.standing === 'to-come',
   );
   const stop = (): void => onHappens({ kind: 'stopped', why: '' });
   if (state.takeOff || state.status === 'stopped')
@@ -178,6 +180,7 @@ export function RunStage({ run, at, onHappens }: StageProps) {
             state={state}
             onLeaveOut={(id) => onHappens({ kind: 'left-out', act: id })}
             onTakeIn={(id) => onHappens({ kind: 'taken-in', act: id })}
+            onMove={(id) => onHappens({ kind: 'moved', act: id })}
           />
         )}
       </div>

@@ -1,5 +1,5 @@
 import type { RunPlan } from '@bienestar/core/run/plan';
-import { mayBeLeftOut } from '@bienestar/core/run/mayBe';
+import { mayBeLeftOut, mayBeMoved } from '@bienestar/core/run/mayBe';
 import type { RunState } from '@bienestar/core/run/standing';
 import { minutesWords } from '../../format/amountWords';
 import { KnuckleButton } from './KnuckleButton';
@@ -10,11 +10,12 @@ interface WhatComesProps {
   readonly state: RunState;
   readonly onLeaveOut: (act: string) => void;
   readonly onTakeIn: (act: string) => void;
+  readonly onMove: (act: string) => void;
 }
 
 /** All that comes after what is in hand, and what is left out of it. */
-export function WhatComes({ plan, state, onLeaveOut, onTakeIn }: WhatComesProps) {
-  const from = (state.inHand ?? -1) + 1;
+export function WhatComes({ plan, state, onLeaveOut, onTakeIn, onMove }: WhatComesProps) {
+  const from = state.returnTo ?? (state.inHand ?? -1) + 1;
   return (
     <section
       aria-label="What comes"
@@ -23,7 +24,7 @@ export function WhatComes({ plan, state, onLeaveOut, onTakeIn }: WhatComesProps)
       <ol>
         {plan.acts.map((act, place) => {
           const of = state.acts[place];
-          if (place < from || !of) return null;
+          if (place < from || place === state.inHand || !of || of.standing === 'done') return null;
           const isOut = of.standing === 'left-out';
           return (
             <li
@@ -39,6 +40,11 @@ export function WhatComes({ plan, state, onLeaveOut, onTakeIn }: WhatComesProps)
               {isOut && of.because === undefined && (
                 <KnuckleButton aria-label={`Do “${act.name}”`} onClick={() => onTakeIn(act.id)}>
                   do it
+                </KnuckleButton>
+              )}
+              {mayBeMoved(plan, state, place) && (
+                <KnuckleButton aria-label={`Now “${act.name}”`} onClick={() => onMove(act.id)}>
+                  now
                 </KnuckleButton>
               )}
               {mayBeLeftOut(plan, state, place) && (
