@@ -1,5 +1,6 @@
 import type { LogbookVisit } from '../house/logbook';
 import { isWithinSlot, usedBeside, lateMinutes } from '../logbook/cameOut';
+import { tappedThrough } from '../logbook/tappedThrough';
 import { meanOf, quantileOf } from './towards';
 import { seenShare, type SeenShare } from './wilson';
 
@@ -38,11 +39,13 @@ const POURED = 0.1;
 /**
  * How well figures foresaw: of the last visits, how many ended in their slot, used and cost what they were to, and
  * where in its forecast each fell.
- * @param visits the last that are looked at, in any order; those that were stopped are left out
+ * @param visits the last that are looked at, in any order; those that were stopped or tapped through are left out
  * @see L3 R2
  */
 export function foresightOf(visits: readonly LogbookVisit[]): Foresight {
-  const whole = visits.filter(({ entry }) => entry.stopped === undefined);
+  const whole = visits.filter(
+    (visit) => visit.entry.stopped === undefined && !tappedThrough(visit).isAll,
+  );
   const tenths = Array.from({ length: TENTHS }, () => 0);
   for (const { entry } of whole) {
     const at = Math.min(TENTHS - 1, Math.max(0, Math.floor(entry.fell * TENTHS)));

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { House } from '../house/house';
 import { asId } from '../house/ids';
 import type { LogbookVisit } from '../house/logbook';
+import { tappedThrough } from '../logbook/tappedThrough';
 import { exactly } from '../quantity/triple';
 import {
   bought,
@@ -17,6 +18,7 @@ import { CLEANSE, dacil, logPlan, mateo, MASSAGE, sampleVisits } from '../testin
 import { isAdoptable, withLesson } from './adopt';
 import { lessonsOf, lessonsToTell } from './lessonsOf';
 import type { Lesson } from './lesson';
+import { foresightOf } from './foresight';
 import { paceSeen } from './pace';
 
 const written = protocol(
@@ -173,6 +175,21 @@ describe('what a log teaches', () => {
       weekday: 5,
       held: { hits: 0, of: 10 },
     });
+  });
+
+  it('is not learned from taps that were forgotten and made up for', () => {
+    const late = (visit: number): boolean => visit % 2 === 0;
+    /* Half of the visits are tapped through at the end of the massage, which seems to take all of it. */
+    const visits = sampleVisits(60).map(({ plan, entry }, at): LogbookVisit => ({
+      plan,
+      entry: late(at) ? { ...entry, minutes: [0.02, 18, null, 0.03] } : entry,
+    }));
+    expect(keysOf(lessonsOf(visits, spa))).toEqual([]);
+    const [forgotten] = visits;
+    if (!forgotten) throw new Error('There is no visit.');
+    const { acts, isAll } = tappedThrough(forgotten);
+    expect([acts, isAll]).toEqual([new Set([0, 1, 3]), true]);
+    expect(foresightOf(visits).visits).toBe(30);
   });
 
   it('is what guests buy, of all visits since the first sale was told', () => {

@@ -3,6 +3,7 @@ import type { LogbookVisit, PlannedAct } from '../house/logbook';
 import type { ProtocolId, StepId } from '../house/ids';
 import type { HouseSettings } from '../house/settings';
 import { expectedOfAct } from '../logbook/cameOut';
+import { tappedThrough } from '../logbook/tappedThrough';
 import { expectedMinutes } from '../time/stepTime';
 import { differenceOf, whoseOf, type Point } from './cause';
 import { SURE_ERRORS, type Lesson } from './lesson';
@@ -37,10 +38,13 @@ export function minuteLessons(
   visits.forEach((logged, visit) => {
     const { plan, entry } = logged;
     const whose = whoseOf(logged);
+    const tapped = tappedThrough(logged);
+    if (tapped.isAll) return;
     const repeated = new Set(entry.repeated?.map(({ act }) => act));
     plan.acts.forEach((act, at) => {
       const took = entry.minutes[at] ?? null;
       if (took === null || act.stepId === undefined || repeated.has(at)) return;
+      if (tapped.acts.has(at)) return;
       const target = targetOf(act);
       const step = now.step(plan.protocolId, target.stepId);
       if (!step || !areSame(step.minutes, target.minutes)) return;

@@ -1,6 +1,7 @@
 import type { LogbookVisit } from '../house/logbook';
 import { paceSpreadOf, type HouseSettings } from '../house/settings';
 import { expectedOfAct } from '../logbook/cameOut';
+import { tappedThrough } from '../logbook/tappedThrough';
 import { weightOfLog } from './towards';
 
 /** How much slower and quicker visits were as a whole. */
@@ -78,9 +79,12 @@ interface Halves {
 
 /** What every other step took, each half beside what was expected of it; what has fixed minutes has no pace. */
 function halvesOf(
-  { plan, entry }: LogbookVisit,
+  visit: LogbookVisit,
   settings: Pick<HouseSettings, 'paceSpread'>,
 ): Halves | undefined {
+  const { plan, entry } = visit;
+  const tapped = tappedThrough(visit);
+  if (tapped.isAll) return undefined;
   const sums: readonly [Half, Half] = [
     { took: 0, expected: 0 },
     { took: 0, expected: 0 },
@@ -89,7 +93,7 @@ function halvesOf(
   plan.acts.forEach((act, at) => {
     const took = entry.minutes[at] ?? null;
     const { least, most } = act.minutes;
-    if (took === null || least === most || act.beside) return;
+    if (took === null || least === most || act.beside || tapped.acts.has(at)) return;
     const half = sums[which];
     half.took += took;
     half.expected += expectedOfAct(act, settings);

@@ -2,6 +2,7 @@ import { dayOf, weekdayOf, type Weekday } from '../days/days';
 import type { LogbookVisit } from '../house/logbook';
 import type { MaterialId, ProtocolId, ServiceId, StepId } from '../house/ids';
 import { isWithinSlot } from '../logbook/cameOut';
+import { tappedThrough } from '../logbook/tappedThrough';
 import type { HouseSettings } from '../house/settings';
 import type { Lesson } from './lesson';
 import { isQuestioned, seenShare, type SeenShare } from './wilson';
@@ -17,6 +18,11 @@ const HALF = 0.5;
 interface Count {
   hits: number;
   of: number;
+}
+
+/** Whether a visit says how long a whole one takes: it was not stopped, nor tapped through. */
+function isWhole(visit: LogbookVisit): boolean {
+  return visit.entry.stopped === undefined && !tappedThrough(visit).isAll;
 }
 
 interface OfService {
@@ -49,9 +55,7 @@ export function slotLessons(
   const byService = new Map<ServiceId, OfService>();
   for (const visit of visits) {
     const { serviceId, slotMinutes } = visit.plan;
-    /* A visit that was stopped says nothing of how long a whole one takes. */
-    if (newest.get(serviceId)?.slotMinutes !== slotMinutes || visit.entry.stopped !== undefined)
-      continue;
+    if (newest.get(serviceId)?.slotMinutes !== slotMinutes || !isWhole(visit)) continue;
     const own: OfService = byService.get(serviceId) ?? {
       all: { hits: 0, of: 0 },
       shorter: { hits: 0, of: 0 },

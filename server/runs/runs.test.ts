@@ -140,4 +140,22 @@ describe('a run', () => {
     expect(await soFar()).toEqual(before);
     expect((await api.send<RunPage>('GET', 'runs')).body.runs).toEqual([]);
   });
+
+  it('is over with the visit that is entered of it, also where its tablet says nothing more', async () => {
+    const other = { ...run, id: asId<Run['id']>('run-entered') };
+    await api.send('POST', 'runs', other);
+    const treatment = {
+      id: 'run-entered',
+      serviceId: other.serviceId,
+      at: '2026-11-27T10:00:00Z',
+      visitKind: 'returning',
+      entryIds: [],
+    };
+    await api.send('POST', 'treatments', { treatment, uses: [] });
+    await api.send('POST', 'treatments', { treatment, uses: [] });
+    const { events } = await soFar('run-entered');
+    expect(events.map(({ kind }) => kind)).toEqual(['entered']);
+    const { body } = await api.send<RunPage>('GET', 'runs');
+    expect(body.runs.map(({ id }) => id)).not.toContain('run-entered');
+  });
 });

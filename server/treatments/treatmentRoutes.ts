@@ -3,7 +3,7 @@ import type { Performed } from '@bienestar/contract/api';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { Treatment } from '@bienestar/core/house/house';
 import type { LogbookVisit } from '@bienestar/core/house/logbook';
-import { asId, type MaterialId } from '@bienestar/core/house/ids';
+import { asId, type MaterialId, type RunEventId } from '@bienestar/core/house/ids';
 import { drawFromShelf } from '@bienestar/core/restock/performed';
 import type { CorrectionEntry, UseEntry } from '@bienestar/core/stock/entries';
 import { beforeFrom, checkedInput, checkReferences } from '../aggregates/checkInput';
@@ -22,7 +22,7 @@ const MOST_TAKEN = 10_000;
  * The routes of what was performed.
  * - `GET /?before=` in pages of 200, the newest first; `next` is where the next page begins.
  * - `POST /` `{ treatment, uses, log? }` a treatment, the uses it draws, and how it went for the logbook: 201 with what came of it, and what was not there. What
- *   was counted after the treatment is not drawn again. Sent again by its id,
+ *   was counted after the treatment is not drawn again. The run of the same id is over with it. Sent again by its id,
  *   or for a booking that is entered already, it counts once. 400, 409.
  * - `POST /:id/take-back` by counter-entries, as a treatment that was not performed; 404.
  */
@@ -59,6 +59,7 @@ export function treatmentRoutes(door: Door): Router {
       const kept = { ...treatment, entryIds };
       await treatments.drew(kept);
       if (log) await unit.house.logbook.enter(log);
+      await closeRun(unit, kept);
       await taken(unit, treatment, 1);
       const performed: Performed = { ...drawn, treatment: kept };
       return { status: 201, body: performed };
@@ -107,6 +108,14 @@ export function treatmentRoutes(door: Door): Router {
       entryIds.push(use.id);
     }
     return { stock, missing, counted, entryIds };
+  }
+
+  /** A run whose visit is entered is over, also where its tablet went out before it could say so. */
+  async function closeRun({ house: { runs }, now }: UnitOfWork, { id }: Treatment): Promise<void> {
+    const run = await runs.find(id);
+    if (!run) return;
+    const event = asId<RunEventId>(entryIdFor(`${id}/entered`));
+    await runs.add(run.id, [{ id: event, runId: run.id, at: now.toISOString(), kind: 'entered' }]);
   }
 
   /** The counter-entries of what a treatment drew. */
