@@ -1,11 +1,10 @@
-import type { Response } from '../house/question';
 import type { RunEvent } from '../house/run';
-import { takesOff } from '../house/takesOff';
-import { stepsOf } from '../time/contactClock';
 import { isAnswer, mayRespond, ruleFor } from './answers';
-import { mayBeLeftOut, mayBeMoved, mayBeRepeated, meets } from './mayBe';
-import { isUsual, type RunAct, type RunPlan } from './plan';
+import { ended, goingTo, leavingOut, overAndOn, withAct } from './going';
+import { mayBeLeftOut, mayBeMoved, mayBeRepeated } from './mayBe';
+import { isUsual, type RunPlan } from './plan';
 import type { ActState, Answered, RunState } from './standing';
+import { stopped, takingOff, tookOff } from './takingOff';
 
 /** For how long one waits at an answer where nothing is said. */
 const USUAL_WAIT_MINUTES = 3;
@@ -147,48 +146,6 @@ function isInHand({ acts }: RunPlan, { status, inHand }: RunState, id: string): 
   return status === 'running' && inHand !== undefined && acts[inHand]?.id === id;
 }
 
-function withAct(state: RunState, at: number, change: Partial<ActState>): RunState {
-  const act = state.acts[at];
-  return act ? { ...state, acts: state.acts.with(at, { ...act, ...change }) } : state;
-}
-
-/** The next act that is to be done from a place on comes in hand; where there is none the visit is over. */
-function goingTo(plan: RunPlan, state: RunState, from: number, now: number): RunState {
-  const since = Math.min(from, state.returnTo ?? from);
-  const at = state.acts.findIndex(
-    ({ standing }, place) => place >= since && standing === 'to-come',
-  );
-  const { inHand: _, waiting: __, returnTo: ___, ...rest } = state;
-  if (at === -1) return ended({ ...rest, asked: [] }, now);
-  return {
-    ...withAct(rest, at, { standing: 'in-hand', beganAt: now }),
-    inHand: at,
-    asked: plan.acts[at]?.asks ?? [],
-  };
-}
-
-function overAndOn(plan: RunPlan, state: RunState, now: number): RunState {
-  const { inHand } = state;
-  if (inHand === undefined) return state;
-  const over = withAct(state, inHand, { standing: 'done', endedAt: now });
-  const { takeOff, ...rest } = over;
-  /* What took it off is over: it is off. */
-  return goingTo(plan, takeOff?.by === inHand ? rest : over, inHand + 1, now);
-}
-
-function ended(state: RunState, now: number): RunState {
-  const acts = state.acts.map((act): ActState =>
-    act.standing === 'in-hand'
-      ? { ...act, standing: 'done', endedAt: now }
-      : act.standing === 'to-come'
-        ? { ...act, standing: 'left-out' }
-        : act,
-  );
-  const { inHand: _, takeOff: __, waiting: ___, ...rest } = state;
-  const status = state.status === 'stopped' ? 'stopped' : 'ended';
-  return { ...rest, acts, status, endedAt: now, asked: [] };
-}
-
 /** An act that comes later is done before what is in hand, which is begun anew after it. */
 function moved(plan: RunPlan, state: RunState, id: string, now: number): RunState {
   const at = plan.acts.findIndex((act) => act.id === id);
@@ -294,85 +251,4 @@ function withoutFurtherLayers({ acts }: RunPlan, state: RunState, inHand: number
     if (at <= inHand || !act || act.group !== here.group) return false;
     return act.kind === 'wait' || (act.layer ?? 0) > (here.layer ?? 0);
   });
-}
-
-function leavingOut(
-  state: RunState,
-  because: Response,
-  isLeftOut: (at: number) => boolean,
-): RunState {
-  const acts = state.acts.map((act, at): ActState =>
-    act.standing === 'to-come' && isLeftOut(at) ? { ...act, standing: 'left-out', because } : act,
-  );
-  return { ...state, acts };
-}
-
-/** Straight to what takes it off: nothing that lies between is done. */
-function takingOff(
-  plan: RunPlan,
-  state: RunState,
-  why: 'off' | 'neutralise',
-  now: number,
-): RunState {
-  const { inHand } = state;
-  const here = inHand === undefined ? undefined : plan.acts[inHand];
-  if (inHand === undefined || !here) return state;
-  const by = removalAfter(plan, state, inHand, why);
-  const over = withAct(state, inHand, { standing: 'done', endedAt: now });
-  if (by === undefined) {
-    /* The protocol does not say how: it is shown to be taken off, and then goes on after these layers. */
-    const without = leavingOut(
-      over,
-      why,
-      (at) => at > inHand && here.group !== undefined && plan.acts[at]?.group === here.group,
-    );
-    const { inHand: _, ...none } = without;
-    return { ...none, takeOff: { why, since: now } };
-  }
-  const between = leavingOut(over, why, (at) => at > inHand && at < by);
-  return { ...goingTo(plan, between, by, now), takeOff: { why, since: now, by } };
-}
-
-/** The next act that neutralises or takes off what lies where something is done now. */
-function removalAfter(
-  { acts }: RunPlan,
-  state: RunState,
-  inHand: number,
-  why: 'off' | 'neutralise',
-): number | undefined {
-  const here = stepsOf(acts[inHand] as RunAct);
-  const isNext = (at: number, takes: (act: RunAct) => boolean): boolean => {
-    const act = acts[at];
-    return at > inHand && act !== undefined && state.acts[at]?.standing === 'to-come' && takes(act);
-  };
-  const removes = (act: RunAct): boolean =>
-    stepsOf(act).some((step) => takesOff(step) && meets(step, here));
-  const neutralises = (act: RunAct): boolean =>
-    stepsOf(act).some(({ action }) => action === 'neutralise');
-  const first = why === 'neutralise' ? acts.findIndex((_, at) => isNext(at, neutralises)) : -1;
-  const found = first === -1 ? acts.findIndex((_, at) => isNext(at, removes)) : first;
-  return found === -1 ? undefined : found;
-}
-
-function stopped(state: RunState, why: string, now: number): RunState {
-  const { inHand, waiting: _, ...rest } = state;
-  const over =
-    inHand === undefined ? rest : withAct(rest, inHand, { standing: 'done', endedAt: now });
-  return {
-    ...leavingOut(over, 'stop', () => true),
-    status: 'stopped',
-    stoppedWhy: why,
-    asked: [],
-    takeOff: { why: 'stopped', since: now },
-  };
-}
-
-function tookOff(plan: RunPlan, state: RunState, now: number): RunState {
-  const { takeOff, ...rest } = state;
-  if (!takeOff) return state;
-  if (takeOff.by !== undefined) return overAndOn(plan, { ...state, asked: [] }, now);
-  const off: RunState = { ...rest, tookOffAt: now };
-  if (state.status === 'stopped') return off;
-  const last = state.acts.findLastIndex(({ standing }) => standing === 'done');
-  return goingTo(plan, off, last + 1, now);
 }

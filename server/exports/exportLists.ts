@@ -5,20 +5,10 @@ import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { LADDERS, type House, type Material } from '@bienestar/core/house/house';
 import { openLifeOf } from '@bienestar/core/house/packs';
 import { shelfState } from '@bienestar/core/stock/shelfLife';
-import type { LogbookVisit } from '@bienestar/core/house/logbook';
-import { visitsOf, type LogbookSource } from './visitsOf';
+import { stepList, visitList } from './logbookLists';
+import type { Cell, ExportList, Rows } from './exportList';
+import type { LogbookSource } from './visitsOf';
 import type { Lot, Movement } from '@bienestar/core/house/stock';
-import { logbookRows, type LogbookRow } from '@bienestar/core/logbook/logbookRows';
-
-/** A cell of a list; nothing where there is nothing to say. */
-export type Cell = string | number | undefined;
-
-/** A list as other programs read it: its headings, then its rows, page by page. Money in the house's currency. */
-export interface ExportList {
-  readonly headings: readonly string[];
-  readonly pages: AsyncIterable<Rows> | Iterable<Rows>;
-}
-type Rows = readonly (readonly Cell[])[];
 
 /** What a list is made from; what only some lists need is read when it is asked for. */
 export interface ExportSource extends LogbookSource {
@@ -252,75 +242,9 @@ export function exportList(
       };
     }
     case 'logbook':
-      return {
-        headings: [
-          'visit id',
-          'when (UTC)',
-          'day',
-          'service',
-          'guest',
-          'by',
-          'room',
-          'slot (min)',
-          'took (min)',
-          'other than planned',
-          'stopped at',
-          'notes',
-          `cost expected (${currency})`,
-          `cost came to (${currency})`,
-          'corrected',
-          'taken back',
-        ],
-        pages: visitPages(source, (visit, row) => [
-          [
-            visit.entry.id,
-            visit.entry.at,
-            row.day,
-            row.service,
-            row.guest,
-            row.person,
-            row.room,
-            row.slotMinutes,
-            row.roomMinutes,
-            row.deviations.join(', '),
-            visit.entry.stopped,
-            visit.entry.notes.join('; '),
-            visit.entry.cost && cents(visit.entry.cost.expected.usual),
-            visit.entry.cost && cents(visit.entry.cost.came),
-            row.isCorrected ? 'yes' : 'no',
-            row.isTakenBack ? 'yes' : 'no',
-          ],
-        ]),
-      };
+      return visitList(source, currency, cents);
     case 'steps':
-      return {
-        headings: [
-          'visit id',
-          'when (UTC)',
-          'service',
-          'by',
-          'step',
-          'layer',
-          'least (min)',
-          'usual (min)',
-          'most (min)',
-          'took (min)',
-        ],
-        pages: visitPages(source, ({ plan, entry }, { service, person }) =>
-          plan.acts.map(({ name: step, layer, minutes }, at) => [
-            entry.id,
-            entry.at,
-            service,
-            person,
-            step,
-            layer,
-            minutes.least,
-            minutes.usual,
-            minutes.most,
-            entry.minutes[at] ?? undefined,
-          ]),
-        ),
-      };
+      return stepList(source);
   }
 }
 
@@ -348,16 +272,6 @@ async function* ledgerPages(
   for await (const page of source.movements()) {
     yield page.map((movement) => cellsOf(movement, lots.get(movement.lotId)));
   }
-}
-
-/** The visits of the logbook, each with what it was to be: a row of each, or several. */
-async function* visitPages(
-  source: ExportSource,
-  rowsOf: (visit: LogbookVisit, row: LogbookRow) => Rows,
-): AsyncGenerator<Rows> {
-  const rowOf = logbookRows(await source.house());
-  for await (const { visit, takenBackAt } of visitsOf(source))
-    yield rowsOf(visit, rowOf(visit, takenBackAt));
 }
 
 const MEASURE_HEADINGS = [

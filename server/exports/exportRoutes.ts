@@ -13,7 +13,8 @@ import { notFound } from '../http/problems';
 import { writeTo } from '../http/streamAnswer';
 import { readStock } from '../ledger/shelfReader';
 import { visitsOf } from './visitsOf';
-import { exportList, type Cell, type ExportList, type ExportSource } from './exportLists';
+import type { Cell, ExportList } from './exportList';
+import { exportList, type ExportSource } from './exportLists';
 import type { Door } from '../work/door';
 
 /** A large list goes out as long as somebody reads it. */
