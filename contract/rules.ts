@@ -17,7 +17,8 @@ import {
 import { settings } from './schemas/settings';
 import { stockEntry } from './schemas/ledger';
 import { demand, material, mix, supplier } from './schemas/shelf';
-import { block, deviceOfHouse, protocol, publishing } from './schemas/protocol';
+import { deviceOfHouse } from './schemas/device';
+import { block, protocol, publishing } from './schemas/protocol';
 import {
   booking,
   countedLine,

@@ -1,7 +1,8 @@
 import Joi from 'joi';
 import type { JournalEntry, JournalPart } from '@bienestar/core/house/journal';
 import { byKey, day, id, shape } from './common';
-import { block, deviceOfHouse, protocol } from './protocol';
+import { deviceOfHouse } from './device';
+import { block, protocol } from './protocol';
 import { settings } from './settings';
 import { material, mix } from './shelf';
 import { person, room, service } from './work';

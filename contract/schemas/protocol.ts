@@ -2,34 +2,22 @@ import Joi from 'joi';
 import { questions } from './question';
 import { technique } from './technique';
 import { LIMITS } from '../limits';
-import type {
-  Device,
-  DeviceEconomics,
-  DeviceLimits,
-  DeviceSetting,
-} from '@bienestar/core/house/device';
-import { HAZARDS, SETTING_KINDS } from '@bienestar/core/house/device';
+import { SETTING_KINDS } from '@bienestar/core/house/device';
 import type { Edition } from '@bienestar/core/house/edition';
 import type {
-  Around,
   Block,
   BlockUse,
   Choice,
   ChoiceOption,
-  Compared,
   DeviceWork,
   Dose,
   InOption,
-  Lasting,
-  HomeUse,
   LayerGroup,
   Moment,
   Line,
   OtherLayers,
   Otherwise,
-  OwnCautions,
   Protocol,
-  Recommended,
   Removal,
   RunningAt,
   Step,
@@ -38,15 +26,7 @@ import type {
   ZoneSetting,
 } from '@bienestar/core/house/house';
 import { finding } from './finding';
-import { SEASONS } from '@bienestar/core/house/traits';
-import {
-  CHOOSING_BY,
-  COMPARED_WITH,
-  DAY_PARTS,
-  DOSE_INTO,
-  REMOVALS,
-  TOOLS,
-} from '@bienestar/core/house/ways';
+import { CHOOSING_BY, DOSE_INTO, REMOVALS, TOOLS } from '@bienestar/core/house/ways';
 import { ACTIONS, PHASES } from '@bienestar/core/house/actions';
 import { CHOOSING_VALUES } from '@bienestar/core/protocol/choosingValues';
 import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
@@ -59,17 +39,15 @@ import {
   instant,
   listOf,
   minutes,
-  money,
   name,
   number,
-  positive,
   shape,
-  share,
   some,
   text,
   limited,
   within,
 } from './common';
+import { around, cautions } from './around';
 import { amount, mix, source } from './shelf';
 
 const LARGEST_PROTOCOL = 400;
@@ -268,84 +246,6 @@ const writing = {
   choices: listOf(choice, 60).unique('id'),
 };
 
-const lasting = shape<Lasting>({
-  amount: limited(LIMITS.lasting),
-  upTo: limited(LIMITS.lasting)
-    .greater(Joi.ref('amount'))
-    .messages({ 'number.greater': 'From less to more: such as from 8 to 10 hours.' })
-    .optional(),
-  unit: Joi.valid('hours', 'days', 'weeks').required(),
-});
-
-const around = shape<Around>({
-  before: listOf(shape<Around['before'][number]>({ what: text, from: lasting }), 40),
-  takeOff: shape<NonNullable<Around['takeOff']>>({ what: text, after: lasting }).optional(),
-  avoid: listOf(shape<Around['avoid'][number]>({ what: text, for: lasting }), 40),
-  expect: listOf(shape<Around['expect'][number]>({ what: text, when: text }), 40),
-  call: listOf(text, 40),
-  compares: some(
-    shape<Compared>({
-      what: text.min(1),
-      beside: Joi.valid(...COMPARED_WITH).required(),
-      after: lasting.optional(),
-    }),
-    40,
-  ),
-  home: some(
-    shape<HomeUse>({
-      materialId: id,
-      amount,
-      at: listOf(Joi.valid(...DAY_PARTS), DAY_PARTS.length)
-        .min(1)
-        .unique(),
-      for: lasting,
-      how: words,
-    }),
-    40,
-  ),
-  recommends: some(
-    shape<Recommended>({
-      materialId: id,
-      finding: finding.optional(),
-      takeUp: share,
-    }),
-    40,
-  ).unique('materialId'),
-  spacing: shape<NonNullable<Around['spacing']>>({
-    leastDays: limited(LIMITS.spacingDays),
-    mostDays: limited(LIMITS.spacingDays)
-      .min(Joi.ref('leastDays'))
-      .messages({ 'number.min': 'Not fewer days than at least.' })
-      .optional(),
-    notIn: some(Joi.valid(...SEASONS), SEASONS.length - 1).unique(),
-    mostPerYear: limited(LIMITS.mostPerYear).optional(),
-    visits: limited(LIMITS.spacingVisits).optional(),
-    thenEveryDays: limited(LIMITS.thenEveryDays).optional(),
-  }).optional(),
-}).optional();
-
-const cautions = shape<OwnCautions>({
-  added: listOf(
-    shape<OwnCautions['added'][number]>({
-      level: Joi.valid('stop', 'refer', 'take-care').required(),
-      text: text.min(1),
-      why: text,
-    }),
-    60,
-  ),
-  removed: listOf(
-    shape<OwnCautions['removed'][number]>({
-      ruleId: id,
-      reason: Joi.string().max(2000).pattern(/\S/, 'reason').required().messages({
-        'string.empty': 'Taking a caution off needs its reason in writing.',
-        'string.pattern.name': 'Taking a caution off needs its reason in writing.',
-      }),
-    }),
-    60,
-  ).unique('ruleId'),
-}).optional();
-
-/** What a protocol or block says of itself. */
 const about = { summary: text, goal: text.min(1).optional(), archivedOn: day.optional() };
 
 export const block: Joi.ObjectSchema<Block> = shape<Block>({ id, name, ...about, ...writing });
@@ -378,48 +278,4 @@ export const publishing: Joi.ObjectSchema<Publishing> = shape<Publishing>({
     'string.empty': 'Say in a few words what is new in this edition.',
     'string.pattern.name': 'Say in a few words what is new in this edition.',
   }),
-});
-
-export const deviceOfHouse: Joi.ObjectSchema<Device> = shape<Device>({
-  id,
-  name,
-  count: limited(LIMITS.deviceCount),
-  hazards: listOf(Joi.valid(...HAZARDS), HAZARDS.length).unique(),
-  settings: listOf(
-    shape<DeviceSetting>({
-      kind: Joi.valid(...SETTING_KINDS).required(),
-      unit: Joi.string().allow('').max(20).required(),
-      least: number.min(-MOST_NUMBERS).max(MOST_NUMBERS),
-      most: number
-        .min(Joi.ref('least'))
-        .max(MOST_NUMBERS)
-        .messages({ 'number.min': 'The most must not be below the least.' }),
-      safer: Joi.valid('less', 'more').required(),
-    }),
-    SETTING_KINDS.length,
-  ).unique('kind'),
-  neverZones: zones,
-  eyeProtection: Joi.boolean().required(),
-  trainedIds: listOf(id, 100).unique(),
-  limits: shape<DeviceLimits>({
-    minutesPerVisit: limited(LIMITS.deviceMinutes).optional(),
-    passesPerVisit: limited(LIMITS.passes).optional(),
-    visitsPerYear: limited(LIMITS.mostPerYear).optional(),
-  })
-    .min(1)
-    .optional(),
-  sheet: text.min(1).optional(),
-  economics: shape<DeviceEconomics>({
-    priceMinor: money,
-    resaleMinor: money
-      .max(Joi.ref('priceMinor'))
-      .messages({ 'number.max': 'It cannot bring more when it goes than it cost.' }),
-    life: shape<DeviceEconomics['life']>({
-      amount: positive,
-      unit: Joi.valid('uses', 'minutes').required(),
-    }).required(),
-    servicePerYearMinor: money,
-    usesPerYear: positive,
-  }).optional(),
-  archivedOn: day.optional(),
 });

@@ -1,4 +1,4 @@
-import type { CautionLevel } from '../house/protocol';
+import type { CautionLevel } from '../house/around';
 import type { StopFor } from '../house/careFacts';
 import type { RegionOfCare, Trait } from './traits';
 

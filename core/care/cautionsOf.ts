@@ -1,7 +1,7 @@
 import type { Device, WorkedProtocol } from '../house/house';
 import type { ShelfIndex } from '../house/houseIndex';
 import type { DeviceId } from '../house/ids';
-import type { CautionLevel } from '../house/protocol';
+import type { CautionLevel } from '../house/around';
 import {
   CARRIES_NOTICE,
   CAUTION_RULES,

@@ -16,6 +16,7 @@ import type { HouseSettings } from './settings';
 import type { CountedOn, VisitLog } from './visitLog';
 
 export type * from './amount';
+export type * from './around';
 export type * from './material';
 export type * from './mix';
 export type * from './protocol';

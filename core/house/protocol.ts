@@ -1,6 +1,5 @@
 import type { ZoneId } from '../zone/zones';
 import type { Amount, Source } from './amount';
-import type { Condition } from './traits';
 import type {
   BlockId,
   ChoiceId,
@@ -15,19 +14,10 @@ import type {
 } from './ids';
 import type { SettingKind } from './device';
 import type { Action, Hands, Phase, Stretch } from './actions';
+import type { OwnCautions, Around } from './around';
 import type { Question } from './question';
 import type { Technique } from './technique';
-import type { Season } from './traits';
-import type {
-  ChoosingBy,
-  ComparedWith,
-  DayPart,
-  DoseInto,
-  VisitKind,
-  RemovalWay,
-  Tool,
-  Varying,
-} from './ways';
+import type { ChoosingBy, DoseInto, VisitKind, RemovalWay, Tool, Varying } from './ways';
 
 export type Role = 'therapist' | 'assistant';
 
@@ -286,80 +276,6 @@ export interface Block extends Writing {
   readonly goal?: string;
   /** ISO date from which it is offered no more where something is chosen */
   readonly archivedOn?: string;
-}
-
-export type CautionLevel = 'stop' | 'refer' | 'take-care';
-
-/** A caution that somebody of the house added, and the usual ones taken off with a reason. */
-export interface OwnCautions {
-  readonly added: readonly {
-    readonly level: CautionLevel;
-    readonly text: string;
-    readonly why: string;
-  }[];
-  readonly removed: readonly { readonly ruleId: string; readonly reason: string }[];
-}
-
-/** A length of time outside the treatment room. */
-export interface Lasting {
-  readonly amount: number;
-  /** from `amount` to this */
-  readonly upTo?: number;
-  readonly unit: 'hours' | 'days' | 'weeks';
-}
-
-/** What the client uses at home after the visit; the order of the list is the order of use. */
-export interface HomeUse {
-  readonly materialId: MaterialId;
-  /** each time */
-  readonly amount: Amount;
-  readonly at: readonly DayPart[];
-  readonly for: Lasting;
-  /** how, in words */
-  readonly how?: string;
-}
-
-/** What is looked at again, and beside what. */
-export interface Compared {
-  readonly what: string;
-  readonly beside: ComparedWith;
-  /** how long after the visit; in it unless given */
-  readonly after?: Lasting;
-}
-
-/** What is recommended to buy. */
-export interface Recommended {
-  readonly materialId: MaterialId;
-  /** the finding that it is for; for everybody unless given */
-  readonly finding?: Condition;
-  /** expected share of guests who buy it */
-  readonly takeUp: number;
-}
-
-/** What happens before and after the visit. */
-export interface Around {
-  /** at home, from so long before */
-  readonly before: readonly { readonly what: string; readonly from: Lasting }[];
-  /** what the client takes off at home, and after how long */
-  readonly takeOff?: { readonly what: string; readonly after: Lasting };
-  readonly avoid: readonly { readonly what: string; readonly for: Lasting }[];
-  readonly expect: readonly { readonly what: string; readonly when: string }[];
-  readonly call: readonly string[];
-  /** what is looked at again to see what it did */
-  readonly compares?: readonly Compared[];
-  /** at home afterwards, product by product */
-  readonly home?: readonly HomeUse[];
-  readonly recommends?: readonly Recommended[];
-  readonly spacing?: {
-    readonly leastDays: number;
-    readonly mostPerYear?: number;
-    /** of a course, and the days between maintenance visits after it */
-    readonly visits?: number;
-    readonly thenEveryDays?: number;
-    readonly mostDays?: number;
-    /** seasons in which it is not done */
-    readonly notIn?: readonly Season[];
-  };
 }
 
 export interface Protocol extends Writing {

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { asId, type MaterialId, type RunId } from '../house/ids';
-import type { Around } from '../house/protocol';
+import type { Around } from '../house/around';
 import type { MaterialStock } from '../house/stock';
 import { cleanser, stockOf } from '../testing/sample';
 import { endsOn, nextVisit } from './afterwards';

@@ -1,5 +1,5 @@
 import { dayOf, daysAfter } from '../days/days';
-import type { Around, Lasting } from '../house/protocol';
+import type { Around, Lasting } from '../house/around';
 
 /** From when until when something holds after a visit: ISO dates. */
 export interface UntilWhen {

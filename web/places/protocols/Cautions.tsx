@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { cautionsOf, type Caution } from '@bienestar/core/care/cautionsOf';
 import type { OwnCautions, Protocol, WorkedProtocol } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
-import type { CautionLevel } from '@bienestar/core/house/protocol';
+import type { CautionLevel } from '@bienestar/core/house/around';
 import { LEVEL_WORDS } from '../../format/protocolWords';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';

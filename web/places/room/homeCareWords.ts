@@ -1,5 +1,5 @@
 import type { Material } from '@bienestar/core/house/house';
-import type { Lasting } from '@bienestar/core/house/protocol';
+import type { Lasting } from '@bienestar/core/house/around';
 import type { Run } from '@bienestar/core/house/run';
 import { endsOn, nextVisit } from '@bienestar/core/run/afterwards';
 import { dayText } from '../../format/figures';
