@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { DeviceEconomics } from '../house/device';
 import { asId, type DeviceId } from '../house/ids';
-import { clockLoad, scheduleOf } from '../time/schedule';
+import { clockLoad } from '../time/clockLoad';
+import { scheduleOf } from '../time/schedule';
 import { minutes, protocol, settings, step, valueOf } from '../testing/sample';
 import { deviceCost } from './deviceCost';
 

@@ -12,7 +12,8 @@ import {
   ZERO,
   type Triple,
 } from '../quantity/triple';
-import type { DeviceMinutes, Schedule } from '../time/schedule';
+import type { DeviceMinutes } from '../time/stepLoad';
+import type { Schedule } from '../time/schedule';
 import { deviceCost, type DeviceCost } from './deviceCost';
 import type { OpenUse } from './openLife';
 

@@ -11,7 +11,7 @@ import { expandBlocks, type WrittenOut } from '../protocol/expandBlocks';
 import { recipeFor } from '../protocol/workFor';
 import { choicesDeciding } from '../protocol/deciding';
 import { meanMinutes } from '../time/distribution';
-import { clockLoad, type ClockLoad } from '../time/schedule';
+import { clockLoad, type ClockLoad } from '../time/clockLoad';
 import { SharedSums } from '../time/sums';
 import type { Prices } from './trial';
 import { settingsFor, shelfOf, workOf, type EditionInUse } from './serviceWork';

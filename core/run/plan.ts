@@ -16,7 +16,7 @@ import { failWith, ok, type Outcome } from '../problem/problem';
 import { arrange, STRETCHES, type Half, type Occurrence } from '../protocol/arrange';
 import { contactSpan, lastingOf, putOnBy, stepsOf, type Worked } from '../time/contactClock';
 import { meanMinutes, type Distribution } from '../time/distribution';
-import { NO_MINUTES } from '../time/schedule';
+import { NO_MINUTES } from '../time/stepLoad';
 
 /** One thing that is done in a run, each layer and half for itself. */
 export interface RunAct extends Worked {

@@ -7,13 +7,12 @@ import { paceSpreadOf } from '../house/settings';
 import { workedLeaves } from '../zone/workedLeaves';
 import {
   capProblem,
-  loadOf,
-  NO_MINUTES,
   type ContactClock,
   type Schedule,
   type ScheduleRow,
   type TimeSettings,
 } from './schedule';
+import { loadOf, NO_MINUTES } from './stepLoad';
 import { stepTime } from './stepTime';
 import { allInSequence, chanceBeyond, meanMinutes, type Distribution } from './distribution';
 

@@ -10,7 +10,6 @@ import type {
   WorkedProtocol,
 } from '../house/house';
 import type { DeviceId, LayerGroupId, StepId } from '../house/ids';
-import { devicesOf } from '../house/protocol';
 import { failWith, ok, type Outcome, type Problem } from '../problem/problem';
 import { paceSpreadOf, type HouseSettings } from '../house/settings';
 import { arrange, STRETCHES, type Arrangement, type Half } from '../protocol/arrange';
@@ -24,7 +23,8 @@ import {
   type Distribution,
 } from './distribution';
 import { slotMinutes } from './slot';
-import { areMinutes, stepTime, timeWithBeside } from './stepTime';
+import { loadOf, minutesProblems, NO_MINUTES, switchOn, type DeviceMinutes } from './stepLoad';
+import { stepTime } from './stepTime';
 
 export type TimeSettings = Pick<HouseSettings, 'slotGridMinutes' | 'slotQuantile' | 'paceSpread'>;
 
@@ -88,8 +88,6 @@ export interface TimeFigures {
   readonly p90: number;
 }
 
-export type DeviceMinutes = ReadonlyMap<DeviceId, number>;
-
 /** When everything happens, who is tied up, and how long the room is. */
 export interface Schedule {
   readonly rows: readonly ScheduleRow[];
@@ -140,26 +138,6 @@ export function scheduleOf(
     },
     deviceMinutes: clock.deviceMinutes,
     conflicts: clock.conflicts,
-  });
-}
-
-/**
- * Adds the minutes in which the devices of a step and of what lies beside it are on: one that serves both is on
- * once, as long as the step with all of that.
- */
-function switchOn(
-  minutes: Map<DeviceId, number>,
-  step: Step,
-  meanwhile: readonly Step[],
-  { time, beside }: Pick<StepLoad, 'time' | 'beside'>,
-): void {
-  const throughout = devicesOf(step);
-  const turnOn = (id: DeviceId, lasting: number): void => {
-    minutes.set(id, (minutes.get(id) ?? 0) + lasting);
-  };
-  for (const id of throughout) turnOn(id, meanMinutes(time));
-  meanwhile.forEach((each, at) => {
-    for (const id of devicesOf(each)) if (!throughout.includes(id)) turnOn(id, beside[at] ?? 0);
   });
 }
 
@@ -256,59 +234,6 @@ function placeTest(
   };
 }
 
-/** What a step and the work beside it come to, wherever it stands. */
-export interface StepLoad {
-  readonly own: number;
-  readonly time: Distribution;
-  /** of all that is done beside it, in sequence */
-  readonly work: number;
-  readonly beside: readonly number[];
-  /** minutes outside the work beside it of the same person */
-  readonly alone: number;
-}
-
-/** Layers without a wait between them. */
-export const NO_MINUTES: Minutes = { least: 0, usual: 0, most: 0 };
-
-interface KnownLoad {
-  readonly beside: readonly Step[];
-  readonly paceSpread: number;
-  readonly load: StepLoad;
-}
-
-const loads = new WeakMap<Step, KnownLoad>();
-
-/** What a step and the work beside it come to. @see T2 T4 */
-export function loadOf(step: Step, meanwhile: readonly Step[], paceSpread: number): StepLoad {
-  const known = loads.get(step);
-  if (
-    known?.paceSpread === paceSpread &&
-    known.beside.length === meanwhile.length &&
-    known.beside.every((each, at) => each === meanwhile[at])
-  ) {
-    return known.load;
-  }
-  const time = timeWithBeside(
-    step.minutes,
-    meanwhile.map((each) => each.minutes),
-    paceSpread,
-  );
-  const beside = meanwhile.map((each) => meanMinutes(stepTime(each.minutes, paceSpread)));
-  const sameHands = meanwhile.reduce(
-    (sum, each, at) => (each.by === step.by ? sum + (beside[at] ?? 0) : sum),
-    0,
-  );
-  const load: StepLoad = {
-    own: meanMinutes(stepTime(step.minutes, paceSpread)),
-    time,
-    work: beside.reduce((sum, each) => sum + each, 0),
-    beside,
-    alone: Math.max(0, meanMinutes(time) - sameHands),
-  };
-  loads.set(step, { beside: meanwhile, paceSpread, load });
-  return load;
-}
-
 function placeStep(
   step: Step,
   meanwhile: readonly Step[],
@@ -346,62 +271,6 @@ function placeStep(
         }),
   };
   return { rows: [row, ...besideRows], time };
-}
-
-/** What a clock adds up to, without its lines: the times in order, and who is tied up how long. */
-export interface ClockLoad {
-  readonly parts: readonly Distribution[];
-  /** minutes hands-on or watching, by role */
-  readonly attended: Readonly<Record<Role, number>>;
-  readonly deviceMinutes: DeviceMinutes;
-}
-
-/**
- * The times and attended minutes of a protocol, for who needs no line of its clock.
- * @returns problems as `scheduleOf`
- * @see T1 T4
- */
-export function clockLoad(
-  protocol: WorkedProtocol,
-  visitKind: VisitKind,
-  settings: Pick<HouseSettings, 'paceSpread'>,
-): Outcome<ClockLoad> {
-  const paceSpread = paceSpreadOf(settings);
-  const arrangement = arrange(protocol, visitKind);
-  const problems = minutesProblems(protocol);
-  if (!arrangement.ok || problems.length > 0) {
-    return failWith([...(arrangement.ok ? [] : arrangement.problems), ...problems]);
-  }
-  const attended: Record<Role, number> = { therapist: 0, assistant: 0 };
-  const parts: Distribution[] = [];
-  const deviceMinutes = new Map<DeviceId, number>();
-  const tieUp = ({ by, hands }: Pick<Step, 'by' | 'hands'>, minutes: number): void => {
-    if (hands !== 'free') attended[by] += minutes;
-  };
-  for (const stretch of STRETCHES) {
-    for (const occurrence of arrangement.value[stretch]) {
-      if (occurrence.kind === 'step') {
-        const { step, meanwhile } = occurrence;
-        const load = loadOf(step, meanwhile, paceSpread);
-        const { time, beside, alone } = load;
-        tieUp(step, alone);
-        meanwhile.forEach((each, at) => tieUp(each, beside[at] ?? 0));
-        switchOn(deviceMinutes, step, meanwhile, load);
-        parts.push(time);
-        continue;
-      }
-      const times =
-        occurrence.kind === 'test'
-          ? [
-              stepTime(occurrence.spot.minutes, paceSpread),
-              stepTime(occurrence.spot.wait, paceSpread),
-            ]
-          : [stepTime(occurrence.group.between?.wait ?? NO_MINUTES, paceSpread)];
-      for (const time of times) attended.therapist += meanMinutes(time);
-      parts.push(...times);
-    }
-  }
-  return ok({ parts, attended, deviceMinutes });
 }
 
 function rowOf(
@@ -470,25 +339,4 @@ export function capProblem(
     message: `“${step.name}” may stay on for at most ${contact.capMinutes} min, but what is planned for that time takes longer. Shorten it, or follow the maker's longest contact time.`,
     where: { protocolId: protocol.id, stepId: step.id, field: 'capMinutes' },
   };
-}
-
-function minutesProblems(protocol: WorkedProtocol): Problem[] {
-  const fault = (minutes: Minutes, name: string): string | undefined =>
-    areMinutes(minutes)
-      ? undefined
-      : `The minutes of “${name}” must be 0 or more, with least, usual and most in order.`;
-  const problems: Problem[] = [];
-  for (const step of protocol.steps) {
-    const message = fault(step.minutes, step.name);
-    const where = { protocolId: protocol.id, stepId: step.id, field: 'minutes' };
-    if (message) problems.push({ code: 'minutes-invalid', message, where });
-  }
-  for (const { id, name, between, testSpot } of protocol.layerGroups) {
-    for (const minutes of [between?.wait, testSpot?.minutes, testSpot?.wait]) {
-      const message = minutes && fault(minutes, name);
-      const where = { protocolId: protocol.id, layerGroupId: id, field: 'wait' };
-      if (message) problems.push({ code: 'minutes-invalid', message, where });
-    }
-  }
-  return problems;
 }

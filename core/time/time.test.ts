@@ -16,7 +16,8 @@ import {
   type Distribution,
 } from './distribution';
 import { incompleteBeta } from './incompleteBeta';
-import { clockLoad, scheduleOf, type Schedule } from './schedule';
+import { clockLoad } from './clockLoad';
+import { scheduleOf, type Schedule } from './schedule';
 import { slotMinutes } from './slot';
 import { stepTime as paced } from './stepTime';
 import { SharedSums } from './sums';
