@@ -61,6 +61,7 @@ export const LIMITS = {
   runTook: { least: 0, most: LARGEST_QUANTITY },
   layers: { least: 1, most: 50, whole: true },
   layerScore: { least: 0, most: 10, whole: true },
+  passesGone: { least: 0, most: 100, whole: true },
   passes: { least: 1, most: 50, whole: true },
   deviceMinutes: { above: 0, most: 1440 },
   deviceCount: { least: 1, most: 1_000, whole: true },

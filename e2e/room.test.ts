@@ -182,6 +182,40 @@ describe('a visit', () => {
   });
 });
 
+it('says OFF NOW when a product has lain there for longer than it may, and leads to taking it off', async () => {
+  await begin('Fruit-acid renewal');
+  await person.click('button', 'The room is taken: begin');
+  await pedalTo('Contact time, watch the skin');
+  await person.waitFor(
+    async () => (await soFar()).events.some(({ kind }) => kind === 'decided'),
+    'all of it is known',
+  );
+  /* The same visit, as if it had been begun six minutes ago. */
+  const { run, events } = await soFar();
+  const earlier = (at: string): string => new Date(Date.parse(at) - 360_000).toISOString();
+  const runId = 'six-minutes-ago';
+  const send = (path: string, body: object) =>
+    fetch(`${ownHouse().url}/api/${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+  await send('runs', { ...run, id: runId });
+  await send(`runs/${runId}/events`, {
+    events: events.map((each, at) => ({
+      ...each,
+      id: `earlier-${at}`,
+      runId,
+      at: earlier(each.at),
+    })),
+  });
+  await person.goTo(`/room/${runId}`);
+  await person.sees(/OFF NOW/);
+  expect(await accessibilityFindings(person)).toEqual([]);
+  await person.click('button', 'Take it off now');
+  await waitFor('Neutralise and rinse');
+});
+
 describe('without network', () => {
   it('goes on, is kept, and arrives once', async () => {
     await begin('Sheet-mask and light express');

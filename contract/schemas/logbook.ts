@@ -8,6 +8,7 @@ import type {
   LogbookPlan,
   LogbookVisit,
   LoggedAnswer,
+  LoggedPasses,
   LoggedSetting,
   PlannedAct,
   PlannedBeside,
@@ -152,6 +153,15 @@ export const logbookEntry: Joi.ObjectSchema<LogbookEntry> = shape<LogbookEntry>(
       low: number,
       high: number,
       was: number,
+    }),
+    MOST_ACTS,
+  ),
+  passes: some(
+    shape<LoggedPasses>({
+      act: place,
+      zones: listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length),
+      planned: limited(LIMITS.passes),
+      done: limited(LIMITS.passesGone),
     }),
     MOST_ACTS,
   ),

@@ -91,6 +91,14 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
   }),
   instead: shape<Of<'instead'>>({ ...base, kind: kind('instead'), act, draw: key, materialId: id }),
   set: shape<Of<'set'>>({ ...base, kind: kind('set'), act, setting: key, value: number }),
+  shortened: shape<Of<'shortened'>>({ ...base, kind: kind('shortened'), act }),
+  passed: shape<Of<'passed'>>({
+    ...base,
+    kind: kind('passed'),
+    act,
+    setting: key,
+    passes: limited(LIMITS.passesGone),
+  }),
   moved: shape<Of<'moved'>>({ ...base, kind: kind('moved'), act }),
   again: shape<Of<'again'>>({ ...base, kind: kind('again'), act }),
   decided: shape<Of<'decided'>>({

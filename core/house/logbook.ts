@@ -107,6 +107,15 @@ export interface LoggedSetting {
   readonly was: number;
 }
 
+/** How often a device went over some zones, where it was counted. */
+export interface LoggedPasses {
+  /** the place of its act */
+  readonly act: number;
+  readonly zones: readonly ZoneId[];
+  readonly planned: number;
+  readonly done: number;
+}
+
 /** What was answered when it was asked. */
 export interface LoggedAnswer {
   /** the place of its act */
@@ -166,6 +175,7 @@ export interface LogbookEntry {
   /** acts that were done more than once: their places, and how often in all */
   readonly repeated?: readonly { readonly act: number; readonly times: number }[];
   readonly settings?: readonly LoggedSetting[];
+  readonly passes?: readonly LoggedPasses[];
   readonly answers: readonly LoggedAnswer[];
   readonly notes: readonly string[];
   /** at what it was stopped */

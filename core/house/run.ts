@@ -140,6 +140,15 @@ export type RunEvent = EventBase &
         readonly setting: string;
         readonly value: number;
       }
+    /** an act that is done in its least minutes, so that time is won back */
+    | { readonly kind: 'shortened'; readonly act: string }
+    /** so many passes were gone over the zones of a setting of the act */
+    | {
+        readonly kind: 'passed';
+        readonly act: string;
+        readonly setting: string;
+        readonly passes: number;
+      }
     /** an act that comes later is done now, before what is in hand */
     | { readonly kind: 'moved'; readonly act: string }
     /** an act is done once more */

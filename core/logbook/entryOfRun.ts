@@ -3,6 +3,7 @@ import { toSecond } from '../days/instants';
 import {
   LONGEST_LOGGED_MINUTES,
   type LoggedAnswer,
+  type LoggedPasses,
   type LoggedSetting,
   type LogbookVisit,
   type PlannedAct,
@@ -18,7 +19,7 @@ import { asKept } from '../house/stock';
 import { isUsual, type RunAct, type RunPlan } from '../run/plan';
 import type { RunState } from '../run/standing';
 import { minutesBetween } from '../run/runTimes';
-import { settingsInAct } from '../run/settingsInAct';
+import { passesInAct, settingsInAct } from '../run/settingsInAct';
 import { drawKey } from '../run/used';
 import { stepsOf } from '../time/contactClock';
 import { NO_TIME } from '../time/distribution';
@@ -72,6 +73,11 @@ export function entryOfRun(
       return [{ act: place, zones, kind, unit, low, high, was: value }];
     }),
   );
+  const passes = plan.acts.flatMap((act, place) =>
+    passesInAct(act, state).flatMap(({ key, zones, planned, done }): LoggedPasses[] =>
+      state.passed.has(key) ? [{ act: place, zones, planned, done }] : [],
+    ),
+  );
   const incidents = events.flatMap(({ id, kind }) => (kind === 'incident' ? [id] : []));
   const { client, guest, performedBy, roomId, bookingId } = run;
   const visit: LogbookVisit = {
@@ -103,6 +109,7 @@ export function entryOfRun(
       told,
       ...(repeated.length > 0 && { repeated }),
       ...(settingsSet.length > 0 && { settings: settingsSet }),
+      ...(passes.length > 0 && { passes }),
       answers: answersOf(state),
       notes: state.notes,
       ...(state.stoppedWhy !== undefined && { stopped: state.stoppedWhy }),

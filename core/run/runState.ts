@@ -40,6 +40,8 @@ function notBegun({ acts }: RunPlan): RunState {
     took: new Map(),
     instead: new Map(),
     set: new Map(),
+    passed: new Map(),
+    shortened: new Set(),
     weighed: new Set(),
     onScale: new Map(),
     notes: [],
@@ -94,6 +96,12 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
     case 'set': {
       if (!Number.isFinite(event.value)) return state;
       return { ...state, set: new Map(state.set).set(event.setting, event.value) };
+    }
+    case 'shortened':
+      return { ...state, shortened: new Set(state.shortened).add(event.act) };
+    case 'passed': {
+      if (!Number.isInteger(event.passes) || event.passes < 0) return state;
+      return { ...state, passed: new Map(state.passed).set(event.setting, event.passes) };
     }
     case 'moved':
       return moved(plan, state, event.act, now);

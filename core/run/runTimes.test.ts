@@ -91,6 +91,16 @@ describe('the times of a run', () => {
     for (const each of give) expect(each.chance).toBeGreaterThanOrEqual(chance);
     expect(give[1]?.minutes).toBeCloseTo(4, 9);
   });
+
+  it('is taken: what is done in its least minutes counts as that, and is not offered again', () => {
+    const slot = plan.expected - 2;
+    const [, massage] = couldGive(plan, run(), slot, START);
+    const short = run(event(1, { kind: 'shortened', act: 'massage//' }));
+    const { left, chance } = runTimes(plan, short, slot, START);
+    expect(left).toBeCloseTo(runTimes(plan, run(), slot, START).left - 4, 6);
+    expect(chance).toBeCloseTo(massage?.chance ?? 0, 6);
+    expect(couldGive(plan, short, slot, START).map(({ act }) => act)).not.toContain('massage//');
+  });
 });
 
 describe('what a run used (R5)', () => {

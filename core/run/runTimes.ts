@@ -46,8 +46,9 @@ export function runTimes(
   const until = state.endedAt ?? now;
   const gone = minutesBetween(beganAt, until);
   const { at, inHand } = handOf(plan, state, now);
-  const left = leftAfter(inHand?.time ?? NO_TIME, at, toCome(plan, state));
-  const expectedSoFar = plan.acts.reduce((sum, { time }, place) => {
+  const left = leftAfter(inHand ? timeOf(inHand, state) : NO_TIME, at, toCome(plan, state));
+  const expectedSoFar = plan.acts.reduce((sum, act, place) => {
+    const time = timeOf(act, state);
     const standing = state.acts[place]?.standing;
     if (standing === 'done') return sum + meanMinutes(time);
     return standing === 'in-hand' ? sum + Math.min(at, meanMinutes(time)) : sum;
@@ -73,13 +74,18 @@ function handOf(
   return { at: minutesBetween(beganAt, now), inHand };
 }
 
+/** The minutes of an act: its least, once it is said that it is done in those. */
+function timeOf({ id, time, minutes: { least } }: RunAct, { shortened }: RunState): Distribution {
+  return shortened.has(id) ? stepTime({ least, usual: least, most: least }, 0) : time;
+}
+
 function toCome(
   plan: RunPlan,
   state: RunState,
-  timeOf: (act: RunAct) => Distribution = ({ time }) => time,
+  instead: (act: RunAct) => Distribution | undefined = () => undefined,
 ): Distribution[] {
   return plan.acts.flatMap((act, at) =>
-    state.acts[at]?.standing === 'to-come' ? [timeOf(act)] : [],
+    state.acts[at]?.standing === 'to-come' ? [instead(act) ?? timeOf(act, state)] : [],
   );
 }
 
@@ -142,9 +148,9 @@ export function couldGive(
   const chanceWith = (changed: RunAct, time: Distribution): number =>
     chanceWithin(
       leftAfter(
-        inHand?.time ?? NO_TIME,
+        inHand ? timeOf(inHand, state) : NO_TIME,
         at,
-        toCome(plan, state, (act) => (act === changed ? time : act.time)),
+        toCome(plan, state, (act) => (act === changed ? time : undefined)),
       ),
       rest,
     );
@@ -161,7 +167,7 @@ export function couldGive(
     }
     const { least } = step.minutes;
     const minutes = meanMinutes(time) - least;
-    if (isFixed || act.meanwhile.length > 0 || minutes <= 0) return [];
+    if (isFixed || act.meanwhile.length > 0 || minutes <= 0 || state.shortened.has(id)) return [];
     const shortest = stepTime({ least, usual: least, most: least }, 0);
     return [{ act: id, name, how: 'least', minutes, chance: chanceWith(act, shortest) }];
   });

@@ -3,7 +3,7 @@ import { expect, it } from 'vitest';
 import type { Device } from '../house/device';
 import { asId } from '../house/ids';
 import { minutes, step } from '../testing/sample';
-import { setBy, settingsInAct } from './settingsInAct';
+import { passesInAct, setBy, settingsInAct } from './settingsInAct';
 
 const device = {
   id: asId('pen'),
@@ -15,7 +15,9 @@ const act = {
   step: step('pass', minutes(5), {
     device: {
       deviceId: asId('pen'),
-      settings: [{ zones: ['cheeks'], values: [{ kind: 'depth', value: 0.5, upTo: 0.75 }] }],
+      settings: [
+        { zones: ['cheeks'], values: [{ kind: 'depth', value: 0.5, upTo: 0.75 }], passes: 2 },
+      ],
     },
   }),
 };
@@ -43,4 +45,11 @@ it('never leaves the limits of the house, whatever is pressed', () => {
       expect(value).toBeLessThanOrEqual(2);
     }),
   );
+});
+
+it('counts the passes over each zone', () => {
+  const [cheeks] = passesInAct(act, { passed: new Map() });
+  expect(cheeks).toMatchObject({ zones: ['cheeks'], planned: 2, done: 0 });
+  expect(passesInAct(act, { passed: new Map([[cheeks?.key ?? '', 1]]) })[0]?.done).toBe(1);
+  expect(passesInAct({ id: 'x' }, { passed: new Map() })).toEqual([]);
 });

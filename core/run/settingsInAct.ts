@@ -85,3 +85,24 @@ export function setBy(
 ): number {
   return asKept(Math.min(most, Math.max(least, value + by * step)));
 }
+
+/** How often a device goes over some zones in an act, and how often it has. */
+export interface PassesInAct {
+  readonly key: string;
+  readonly zones: readonly ZoneId[];
+  readonly planned: number;
+  readonly done: number;
+}
+
+/** The passes of an act, zone by zone, as they are counted. */
+export function passesInAct(
+  act: Pick<RunAct, 'id' | 'step'>,
+  { passed }: Pick<RunState, 'passed'>,
+): PassesInAct[] {
+  return resolvedSettings(act.step?.device?.settings ?? []).flatMap(({ zones, passes }, row) => {
+    const key = `${act.id}:${row}`;
+    return passes === undefined
+      ? []
+      : [{ key, zones, planned: passes, done: passed.get(key) ?? 0 }];
+  });
+}

@@ -78,6 +78,10 @@ export interface RunState {
   readonly instead: ReadonlyMap<string, MaterialId>;
   /** what devices were set to where it was not as written, by act and setting */
   readonly set: ReadonlyMap<string, number>;
+  /** passes that were gone, by act and setting */
+  readonly passed: ReadonlyMap<string, number>;
+  /** acts that are done in their least minutes */
+  readonly shortened: ReadonlySet<string>;
   /** of those that were told, what the scale told */
   readonly weighed: ReadonlySet<string>;
   /** grams before it is taken, by draw */

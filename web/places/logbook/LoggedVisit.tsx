@@ -13,7 +13,7 @@ import { figures, names, TableHead } from '../../parts/TableHead';
 import { useHouse } from '../../store/house';
 import { useLoggedVisitQuery } from '../../store/logbookApi';
 import { CorrectAmounts } from './CorrectAmounts';
-import { answerWords, setWords } from './logbookWords';
+import { answerWords, passesWords, setWords } from './logbookWords';
 import { TwoRibbons } from './TwoRibbons';
 
 const CELL = 'py-1.5 pr-4 align-baseline';
@@ -174,6 +174,9 @@ function Steps({ visit: { plan, entry } }: { readonly visit: LogbookVisit }) {
                   ...(entry.settings ?? [])
                     .filter((setting) => setting.act === at)
                     .map((setting) => setWords(setting, ownZones)),
+                  ...(entry.passes ?? [])
+                    .filter((passes) => passes.act === at)
+                    .map((passes) => passesWords(passes, ownZones)),
                 ].join('; ')}
               </td>
             </tr>

@@ -2,7 +2,7 @@ import type { HouseSettings } from '@bienestar/core/house/settings';
 import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
 import { number } from '../../format/figures';
 import { spoken } from '../../format/protocolWords';
-import type { LoggedAnswer, LoggedSetting } from '@bienestar/core/house/logbook';
+import type { LoggedAnswer, LoggedPasses, LoggedSetting } from '@bienestar/core/house/logbook';
 import type { Deviation } from '@bienestar/core/logbook/logbookRows';
 import { RESPONSE_WORDS } from '../room/roomWords';
 
@@ -41,4 +41,12 @@ export function setWords(
 ): string {
   const written = low === high ? number(low) : `${number(low)}–${number(high)}`;
   return `${spoken(kind)} on ${zonesSaid(zones, ownZones).join(', ')} ${number(was)} ${unit}, written ${written}`;
+}
+
+/** How often a device went over some zones: "cheeks 1 of 2 passes". */
+export function passesWords(
+  { zones, planned, done }: LoggedPasses,
+  ownZones: HouseSettings['ownZones'],
+): string {
+  return `${zonesSaid(zones, ownZones).join(', ')} ${number(done, 0)} of ${planned === 1 ? '1 pass' : `${number(planned, 0)} passes`}`;
 }

@@ -13,14 +13,17 @@ interface ActInHandProps {
   /** since it began */
   readonly minutes: number;
   readonly isLightly: boolean;
+  /** it is done in its least minutes */
+  readonly isShortened: boolean;
   readonly children?: ReactNode;
 }
 
 /** What is done now: how much, where, how, how long, what to say and to watch. */
 export function ActInHand(props: ActInHandProps) {
-  const { act, line, beside, minutes, isLightly, children } = props;
+  const { act, line, beside, minutes, isLightly, isShortened, children } = props;
   const layer = layerWords(act);
-  const { least, usual, most } = act.minutes;
+  const { least } = act.minutes;
+  const { usual, most } = isShortened ? { usual: least, most: least } : act.minutes;
   return (
     <section
       aria-label="In hand"
@@ -29,6 +32,7 @@ export function ActInHand(props: ActInHandProps) {
       {layer !== undefined && <p className="text-xl text-palm">{layer}</p>}
       <h1 className="text-5xl leading-tight">{act.name}</h1>
       {isLightly && <p className="text-2xl text-clay">▲ lightly from here on</p>}
+      {isShortened && <p className="text-2xl text-clay">▲ as short as it may be</p>}
       <StepClock minutes={minutes} least={least} usual={usual} most={most} />
       {act.group?.testSpot && act.kind === 'test' && (
         <p className="text-2xl">Watch: {act.group.testSpot.watch}</p>

@@ -107,7 +107,16 @@ function Answers({ question, onGive }: AnswersProps) {
     case 'score':
       return buttons(Array.from({ length: HIGHEST_SCORE + 1 }, (_, at) => [at, String(at)]));
     case 'sign':
-      return buttons(GRADES.map((grade, at) => [at, grade]));
+      return (
+        <div role="group" aria-label="Answers" className="flex flex-wrap gap-3">
+          {GRADES.map((grade, at) => (
+            <KnuckleButton key={grade} look="answer" onClick={() => onGive(at)}>
+              <GradeDrawn grade={at} />
+              {grade}
+            </KnuckleButton>
+          ))}
+        </div>
+      );
     case 'yes-no':
       return buttons([
         ['no', 'no'],
@@ -124,6 +133,31 @@ function Answers({ question, onGive }: AnswersProps) {
         ['to be written down afterwards', 'written down afterwards'],
       ]);
   }
+}
+
+const SPOTS = [
+  [12, 12],
+  [30, 10],
+  [22, 22],
+  [10, 30],
+  [34, 28],
+  [22, 36],
+  [14, 20],
+  [30, 18],
+  [32, 38],
+] as const;
+
+/** How much of a sign is seen, as skin with so many spots: the word says the same. */
+function GradeDrawn({ grade }: { readonly grade: number }) {
+  const shown = SPOTS.slice(0, grade * 3);
+  return (
+    <svg aria-hidden viewBox="0 0 44 44" className="mx-auto mb-1 size-11">
+      <circle cx={22} cy={22} r={21} className="fill-sheet" stroke="var(--color-line-strong)" />
+      {shown.map(([x, y]) => (
+        <circle key={`${x}/${y}`} cx={x} cy={y} r={2 + grade} className="fill-clay" />
+      ))}
+    </svg>
+  );
 }
 
 /** A number by taps: nothing is typed with gloves on. */

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { isUsual } from '@bienestar/core/run/plan';
 import { mayBeRepeated } from '@bienestar/core/run/mayBe';
-import { settingsInAct } from '@bienestar/core/run/settingsInAct';
+import { passesInAct, settingsInAct } from '@bienestar/core/run/settingsInAct';
 import {
   contactsNow,
   couldGive,
@@ -23,6 +23,7 @@ import { MixClocks } from './MixClocks';
 import { NoteTaps } from './NoteTaps';
 import { useContactSignal, useScreenAwake } from './roomSignals';
 import { OtherRuns } from './OtherRuns';
+import { Passes } from './Passes';
 import { RunHeader } from './RunHeader';
 import { behindWords, chanceWords, clockWords, giveWords, onSkinWords } from './roomWords';
 import type { StageProps } from './stageProps';
@@ -126,7 +127,14 @@ export function RunStage({ run, at, onHappens }: StageProps) {
             beside={act.meanwhile.flatMap(({ id }) => at.lines.get(id) ?? [])}
             minutes={times.inHand}
             isLightly={state.isLightly}
+            isShortened={state.shortened.has(act.id)}
           >
+            <Passes
+              passes={passesInAct(act, state)}
+              onPassed={(setting, passes) =>
+                onHappens({ kind: 'passed', act: act.id, setting, passes })
+              }
+            />
             <div className="flex flex-wrap items-start gap-3">
               <TookOther
                 key={act.id}
@@ -207,13 +215,16 @@ export function RunStage({ run, at, onHappens }: StageProps) {
           <ul className="flex flex-wrap gap-x-4 text-lg">
             {giving.map((each) => (
               <li key={each.act}>
-                {each.how === 'left-out' ? (
-                  <KnuckleButton onClick={() => onHappens({ kind: 'left-out', act: each.act })}>
-                    {giveWords(each)}
-                  </KnuckleButton>
-                ) : (
-                  <span className="inline-flex min-h-16 items-center">{giveWords(each)}</span>
-                )}
+                <KnuckleButton
+                  onClick={() =>
+                    onHappens({
+                      kind: each.how === 'left-out' ? 'left-out' : 'shortened',
+                      act: each.act,
+                    })
+                  }
+                >
+                  {giveWords(each)}
+                </KnuckleButton>
               </li>
             ))}
           </ul>

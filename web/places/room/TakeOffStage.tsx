@@ -46,6 +46,7 @@ export function TakeOffStage({ run, at, onHappens }: StageProps) {
             beside={[]}
             minutes={minutesBetween(takeOff?.since ?? now, now)}
             isLightly={false}
+            isShortened={false}
           />
         )}
         {takeOff && !act && (
