@@ -13,6 +13,7 @@ import type {
   PlannedAct,
   PlannedBeside,
   PlannedDraw,
+  PlannedSetting,
   SoldProduct,
   ToldAmount,
 } from '@bienestar/core/house/logbook';
@@ -61,6 +62,15 @@ const act = shape<PlannedAct>({
   layer: limited(LIMITS.layers).optional(),
   minutes,
   beside: some(beside, MOST_ACTS),
+  settings: some(
+    shape<PlannedSetting>({
+      zones: listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length),
+      kind: Joi.valid(...SETTING_KINDS).required(),
+      low: number,
+      high: number,
+    }),
+    MOST_ACTS,
+  ),
   ifNeeded: Joi.valid('done', 'left-out').optional(),
 });
 

@@ -34,6 +34,14 @@ export interface PlannedBeside {
   readonly doseIds?: readonly DoseId[];
 }
 
+/** What a device was to be set to on some zones: a number, or from one to another. */
+export interface PlannedSetting {
+  readonly zones: readonly ZoneId[];
+  readonly kind: SettingKind;
+  readonly low: number;
+  readonly high: number;
+}
+
 /** One thing that was to be done, each layer, wait and half for itself. */
 export interface PlannedAct {
   /** as the run calls it */
@@ -48,6 +56,7 @@ export interface PlannedAct {
   readonly layer?: number;
   readonly minutes: Minutes;
   readonly beside?: readonly PlannedBeside[];
+  readonly settings?: readonly PlannedSetting[];
   /** only done if needed, and what is usual */
   readonly ifNeeded?: 'done' | 'left-out';
 }

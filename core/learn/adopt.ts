@@ -23,6 +23,7 @@ export function isAdoptable({ about }: Pick<Lesson, 'about'>): boolean {
       return true;
     case 'slot':
     case 'batch':
+    case 'setting':
       return false;
   }
 }
@@ -87,6 +88,7 @@ export function withLesson(house: House, { about }: Lesson, into: 'drafts' | 'al
       return { ...house, settings: { ...house.settings, paceSpread: about.proposed } };
     case 'slot':
     case 'batch':
+    case 'setting':
       return house;
   }
 }

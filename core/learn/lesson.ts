@@ -8,6 +8,7 @@ import type {
   TreatmentId,
 } from '../house/ids';
 import type { Minutes } from '../house/house';
+import type { PlannedSetting } from '../house/logbook';
 import type { CountedMeasure } from '../quantity/measures';
 import type { Triple } from '../quantity/triple';
 import type { Weekday } from '../days/days';
@@ -90,6 +91,14 @@ export type LessonAbout =
       readonly materialId: MaterialId;
       readonly measure: CountedMeasure;
       readonly factor: number;
+      readonly measured: Measured;
+    }
+  /** a device is set otherwise than written; values are shares of the middle of what is written */
+  | {
+      readonly kind: 'setting';
+      readonly protocolId: ProtocolId;
+      readonly stepId: StepId;
+      readonly setting: PlannedSetting;
       readonly measured: Measured;
     }
   /** everything of a material is used otherwise since a day: another batch of it */

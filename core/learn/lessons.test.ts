@@ -177,6 +177,46 @@ describe('what a log teaches', () => {
     });
   });
 
+  it('is what a device is really set to, and that is never written by itself', () => {
+    const device = { deviceId: asId('pen'), settings: [] } as never;
+    const pen: House = {
+      ...spa,
+      protocols: [
+        {
+          ...written,
+          steps: written.steps.map((line) =>
+            line.id === asId('massage') ? ({ ...line, device } as typeof line) : line,
+          ),
+        },
+      ],
+    };
+    const zones = ['cheeks'] as const;
+    const setting = { zones, kind: 'depth', low: 0.4, high: 0.6 } as const;
+    const visits = sampleVisits(40).map(({ plan, entry }, at): LogbookVisit => ({
+      plan: {
+        ...plan,
+        acts: plan.acts.map((act) =>
+          act.stepId === asId('massage') ? { ...act, settings: [setting] } : act,
+        ),
+      },
+      entry:
+        entry.performedBy === mateo
+          ? {
+              ...entry,
+              settings: [{ ...setting, act: 1, unit: 'mm', was: at % 4 === 1 ? 0.6 : 0.64 }],
+            }
+          : entry,
+    }));
+    const lesson = only(lessonsOf(visits, pen));
+    expect(lesson.about).toMatchObject({
+      kind: 'setting',
+      stepId: 'massage',
+      measured: { cause: { is: 'person', personId: mateo }, n: 20 },
+    });
+    expect(lesson.size).toBeCloseTo(0.24, 1);
+    expect(isAdoptable(lesson)).toBe(false);
+  });
+
   it('is not learned from taps that were forgotten and made up for', () => {
     const late = (visit: number): boolean => visit % 2 === 0;
     /* Half of the visits are tapped through at the end of the massage, which seems to take all of it. */

@@ -5,6 +5,7 @@ import { amountLessons } from './amountLessons';
 import { SURE_ERRORS, written as writtenTo, type Lesson } from './lesson';
 import { minuteLessons } from './minuteLessons';
 import { paceSeen } from './pace';
+import { settingLessons } from './settingLessons';
 import { ifNeededLessons, slotLessons, takeUpLessons } from './shareLessons';
 import { writtenNow } from './writtenNow';
 
@@ -28,6 +29,7 @@ export function lessonsOf(
   const parts: readonly (() => Lesson[])[] = [
     () => minuteLessons(inOrder, now, house.settings),
     () => amountLessons(inOrder, now),
+    () => settingLessons(inOrder, now),
     () => slotLessons(inOrder, house.settings),
     () => ifNeededLessons(inOrder, now),
     () => takeUpLessons(inOrder, now),

@@ -8,6 +8,7 @@ import {
   type LogbookVisit,
   type PlannedAct,
   type PlannedDraw,
+  type PlannedSetting,
   type SoldProduct,
   type ToldAmount,
 } from '../house/logbook';
@@ -16,6 +17,7 @@ import type { Device } from '../house/device';
 import type { Run, RunEvent } from '../house/run';
 import type { HouseSettings } from '../house/settings';
 import { asKept } from '../house/stock';
+import { resolvedSettings } from '../protocol/deviceSettings';
 import { isUsual, type RunAct, type RunPlan } from '../run/plan';
 import type { RunState } from '../run/standing';
 import { minutesBetween } from '../run/runTimes';
@@ -145,6 +147,9 @@ export function plannedAct({
   minutes,
   meanwhile,
 }: RunAct): PlannedAct {
+  const settings = resolvedSettings(step?.device?.settings ?? []).flatMap(({ zones, values }) =>
+    values.map(({ kind, low, high }): PlannedSetting => ({ zones, kind, low, high })),
+  );
   return {
     id,
     ...(step && { stepId: step.id }),
@@ -161,6 +166,7 @@ export function plannedAct({
         ...(doses.length > 0 && { doseIds: doses.map((dose) => dose.id) }),
       })),
     }),
+    ...(settings.length > 0 && { settings }),
     ...(step?.optional && { ifNeeded: step.optional.usually }),
   };
 }

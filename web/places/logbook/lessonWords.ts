@@ -2,6 +2,8 @@ import type { House, Minutes } from '@bienestar/core/house/house';
 import type { Lesson, LessonCause, Measured } from '@bienestar/core/learn/lesson';
 import type { SeenShare } from '@bienestar/core/learn/wilson';
 import { lineOfStep } from '@bienestar/core/protocol/expandBlocks';
+import { zonesSaid } from '@bienestar/core/zone/zonesSaid';
+import { spoken } from '../../format/protocolWords';
 import { minutesWords } from '../../format/amountWords';
 import { counted, dayText, number, percent, weekdayName } from '../../format/figures';
 import { dayOf } from '@bienestar/core/days/days';
@@ -70,6 +72,17 @@ function wordsOf(about: About, house: House): LessonSaid {
         where: 'Shelf',
         reason: `${seenWords(measured)} were weighed; all that is counted of it went off at once, whoever did it, so it is the ${measure} and no hand.`,
         advice: `Count one ${measure} as ${percent(factor - 1, 0)} more on the shelf.`,
+      };
+    }
+    case 'setting': {
+      const { protocolId, stepId, setting, measured } = about;
+      const where = zonesSaid(setting.zones, house.settings.ownZones).join(', ');
+      return {
+        sentence: `${spoken(setting.kind)} on ${where} in “${stepName(house, protocolId, stepId)}” is set to ${moreWords(measured.mean - 1)} than written${causeWords(measured.cause, house)}.`,
+        where: name.protocol(protocolId),
+        reason: `${seenWords(measured)}: between ${percent(measured.low - 1, 0)} and ${percent(measured.high - 1, 0)} off.`,
+        advice:
+          'Look at it together, with the maker’s instructions: what a device is set to is not written by a log.',
       };
     }
     case 'batch': {
@@ -218,6 +231,12 @@ export function lessonPicture({ about }: Lesson): LessonPicture | undefined {
         proposed: asBounds(about.proposed),
         textOf: (value) => `${number(value, 1)} min`,
       };
+    case 'setting': {
+      const { setting, measured } = about;
+      const middle = (setting.low + setting.high) / 2;
+      const written = { low: setting.low / middle, usual: 1, high: setting.high / middle };
+      return { measured, written, proposed: written, textOf: (value) => percent(value, 0) };
+    }
     case 'amount':
     case 'measure':
     case 'batch': {
@@ -267,6 +286,7 @@ export function lessonShare({
     case 'minutes':
     case 'amount':
     case 'measure':
+    case 'setting':
     case 'batch':
     case 'pace':
       return undefined;
