@@ -185,7 +185,7 @@ describe('what a log teaches', () => {
         {
           ...written,
           steps: written.steps.map((line) =>
-            line.id === asId('massage') ? ({ ...line, device } as typeof line) : line,
+            line.id === asId('massage') ? { ...line, device } : line,
           ),
         },
       ],
