@@ -133,6 +133,7 @@ describe('a visit', () => {
     await person.page.keyboard.press('Space');
     expect(await inHand()).toBe(before);
     expect(await accessibilityFindings(person)).toEqual([]);
+    await person.seesNot('but Skin today');
     await person.click('button', 'Touchy');
     await person.waitFor(
       async () => (await soFar()).events.some(({ kind }) => kind === 'decided'),

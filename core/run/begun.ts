@@ -1,5 +1,5 @@
 import { clientWith, type Client } from '../house/client';
-import type { Protocol, Step } from '../house/house';
+import type { LayerGroup, Protocol, Step, WorkedProtocol } from '../house/house';
 import type { Run, RunEvent } from '../house/run';
 import type { Condition } from '../house/traits';
 import type { WrittenOut } from '../protocol/expandBlocks';
@@ -18,6 +18,19 @@ export function withAllThatMayBe(client: Client, { steps }: Pick<WrittenOut, 'st
 /** An edition as a run keeps it: its blocks written out, so that no later block changes it. */
 export function protocolOfRun(protocol: Protocol, written: WrittenOut): Protocol {
   return { ...protocol, ...written };
+}
+
+/** A protocol as it is worked in a run: what is otherwise for others leaves no trace on its card. */
+export function withoutOthers(worked: WorkedProtocol): WorkedProtocol {
+  const steps = worked.steps.map((line): Step => {
+    const { option: _option, also: _also, otherwise: _otherwise, ...step } = line;
+    const doses = step.doses.map(({ option: _of, also: _with, ...dose }) => dose);
+    return { ...step, doses };
+  });
+  const layerGroups = worked.layerGroups.map(
+    ({ otherwise: _otherwise, ...group }): LayerGroup => group,
+  );
+  return { ...worked, steps, layerGroups, choices: [] };
 }
 
 /** What a run keeps of whom it is for. */

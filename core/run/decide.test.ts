@@ -5,7 +5,7 @@ import type { Run } from '../house/run';
 import { workFor } from '../protocol/workFor';
 import { minutes, protocol, settings, valueOf } from '../testing/sample';
 import { began, done, event, named } from '../testing/sampleRun';
-import { clientOfRun, guestOfRun } from './begun';
+import { clientOfRun, guestOfRun, withoutOthers } from './begun';
 import { choiceDue, decidedIn } from './decide';
 import { planOf } from './plan';
 import { runState } from './runState';
@@ -77,6 +77,20 @@ describe('what is decided at the couch', () => {
       due: undefined,
       acts: ['cleanse', 'massage', 'firm'],
     });
+  });
+
+  it('says nothing of what would be otherwise for others', () => {
+    const worked = valueOf(workFor(written, new Map(), clientOfRun(run)));
+    const own = withoutOthers({
+      ...worked,
+      steps: worked.steps.map((step) => ({
+        ...step,
+        otherwise: [{ ...option(touchy), says: { minutes: minutes(1) } }],
+      })),
+    });
+    expect(own.choices).toEqual([]);
+    expect(own.steps.every((step) => !('otherwise' in step) && !('option' in step))).toBe(true);
+    expect(own.steps.map(({ id }) => id)).toEqual(worked.steps.map(({ id }) => id));
   });
 
   it('is not asked where it was decided before, and that is kept with the run', () => {

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { clientOfRun } from '@bienestar/core/run/begun';
+import { clientOfRun, withoutOthers } from '@bienestar/core/run/begun';
 import { planOf, type RunPlan } from '@bienestar/core/run/plan';
 import { workFor } from '@bienestar/core/protocol/workFor';
 import { runState } from '@bienestar/core/run/runState';
@@ -28,6 +28,12 @@ export interface RunWork {
   readonly choice: Choice | undefined;
 }
 
+/** As it is for this guest: what would be otherwise for others is not said in the room. */
+function forThisVisit(work: RoomWork): RoomWork {
+  const protocol = withoutOthers(work.protocol);
+  return { ...work, protocol, written: protocol };
+}
+
 /** What is to be done in a run, and how far it is; nothing where its protocol cannot be arranged. */
 export function useRunWork({ run, events }: RunSoFar): RunWork | undefined {
   const house = useHouse();
@@ -39,7 +45,7 @@ export function useRunWork({ run, events }: RunSoFar): RunWork | undefined {
     const service = house.services.find(({ id }) => id === run.serviceId);
     const inUse = { protocol: run.protocol, mixes: house.mixes, called: 'as it was begun' };
     const work = roomWorkOf(house, materials, inUse, service, client);
-    const known = work.ok ? work.value : undefined;
+    const known = work.ok ? forThisVisit(work.value) : undefined;
     /* Where its amounts cannot be said any more, its steps still can. */
     const plain = known ? undefined : workFor(run.protocol, new Map(), client);
     const protocol =
