@@ -46,6 +46,18 @@ describe('the logbook', () => {
     await person.page.reload();
     await person.sees('planned above, done below');
     await person.sees(/of 480 visits shown/);
+    /* Where both have no room side by side, the visit stands alone, and the way back keeps what is looked for. */
+    await person.page.setViewport({ width: 390, height: 844 });
+    await person.click('link', 'All visits');
+    await person.sees(/of 480 visits shown/);
+    expect(new URL(person.page.url()).search).toContain('by=mateo');
+    await person.page.click('[aria-label="Visits"] li a');
+    await person.sees('planned above, done below');
+    const top = await person.page.$eval(
+      '[aria-label="Visit"] h2',
+      (heading) => heading.getBoundingClientRect().top,
+    );
+    expect(top).toBeLessThan(422);
   });
 
   it('has a visit as soon as it is entered, with what was sold, and is corrected by counter-entries', async () => {

@@ -39,6 +39,7 @@ const AT_A_DESK: readonly Place[] = [
   ['/restock/risk', /as it is/i],
   ['/restock/orders', /New order to/i],
   ['/room', /In the book for today/i],
+  ['/logbook', /480 visits/],
   ['/logbook/visit-0480', /planned above, done below/],
   ['/logbook/teaches', /lessons/],
   ['/logbook/foresees', /ended within their slot/],

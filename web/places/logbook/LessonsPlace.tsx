@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { lessonsToTell } from '@bienestar/core/learn/lessonsOf';
 import type { Lesson } from '@bienestar/core/learn/lesson';
 import { counted, percent } from '../../format/figures';
+import { BackToList } from '../../parts/BackToList';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { Fold } from '../../parts/Fold';
 import { useHouse } from '../../store/house';
@@ -70,7 +71,10 @@ export function LessonsPlace() {
           </EmptyPlace>
         </div>
       ) : (
-        <div className="columns-of-place lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
+        <div
+          data-shows={inHand === '' ? 'list' : 'hand'}
+          className="columns-of-place lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]"
+        >
           <nav
             aria-label="Lessons"
             className="min-h-0 overflow-y-auto border-r border-line"
@@ -84,6 +88,7 @@ export function LessonsPlace() {
             )}
           </nav>
           <div className="min-h-0 overflow-y-auto bg-sheet px-4 py-4 sm:px-6" tabIndex={0}>
+            {inHand !== '' && <BackToList to="/logbook/teaches" all="All lessons" />}
             {shown && <LessonInHand key={shown.key} lesson={shown} />}
           </div>
         </div>

@@ -11,6 +11,7 @@ import {
   type LogbookRow,
 } from '@bienestar/core/logbook/logbookRows';
 import { counted, momentOfYearText, number } from '../../format/figures';
+import { BackToList } from '../../parts/BackToList';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { ExportMenu } from '../../parts/ExportMenu';
 import { useTimeZone } from '../../store/clock';
@@ -76,7 +77,9 @@ export function LogbookPlace() {
           more={{ name: 'Visits as a calendar', file: 'logbook.ics' }}
         />
       </LogbookHeader>
-      <LogbookFilters filter={filter} onChoose={choose} />
+      <div className={visitId === undefined ? undefined : 'max-lg:hidden'}>
+        <LogbookFilters filter={filter} onChoose={choose} />
+      </div>
       {isWhole && rows.length === 0 ? (
         <div className="px-6 py-8">
           <EmptyPlace
@@ -91,7 +94,10 @@ export function LogbookPlace() {
           </EmptyPlace>
         </div>
       ) : (
-        <div className="columns-of-place lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
+        <div
+          data-shows={visitId === undefined ? 'list' : 'hand'}
+          className="columns-of-place lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]"
+        >
           <div className="flex min-h-0 flex-col border-r border-line">
             <WentWrong
               wrong={wrong}
@@ -104,7 +110,10 @@ export function LogbookPlace() {
             {visitId === undefined ? (
               <p className="text-ink-soft">Take a visit to see it planned beside done.</p>
             ) : (
-              <LoggedVisit key={visitId} id={visitId} />
+              <>
+                <BackToList to={`/logbook?${said.toString()}`} all="All visits" />
+                <LoggedVisit key={visitId} id={visitId} />
+              </>
             )}
           </div>
         </div>
