@@ -1,3 +1,6 @@
+import { useRef } from 'react';
+import { useWidth } from '../parts/useWidth';
+
 interface Bounds {
   readonly low: number;
   readonly usual: number;
@@ -18,7 +21,8 @@ interface PointsInOrderProps {
   readonly textOf: (value: number) => string;
 }
 
-const WIDTH = 640;
+/** Before it is drawn. */
+const UNDRAWN_WIDTH = 640;
 const HEIGHT = 220;
 const LEFT = 64;
 const RIGHT = 96;
@@ -26,6 +30,8 @@ const EDGE = 14;
 
 /** Values of visits in their order, with the range that is written and the one that is proposed. */
 export function PointsInOrder({ label, points, written, proposed, textOf }: PointsInOrderProps) {
+  const drawn = useRef<HTMLDivElement>(null);
+  const width = useWidth(drawn) ?? UNDRAWN_WIDTH;
   const all = [
     ...points.map(({ value }) => value),
     written.low,
@@ -38,57 +44,54 @@ export function PointsInOrder({ label, points, written, proposed, textOf }: Poin
   const y = (value: number): number =>
     HEIGHT - EDGE - ((value - least) / span) * (HEIGHT - 2 * EDGE);
   const x = (at: number): number =>
-    LEFT + ((at + 0.5) / Math.max(1, points.length)) * (WIDTH - LEFT - RIGHT);
+    LEFT + ((at + 0.5) / Math.max(1, points.length)) * (width - LEFT - RIGHT);
   const band = ({ low, high }: Bounds) => ({
     x: LEFT,
-    width: WIDTH - LEFT - RIGHT,
+    width: width - LEFT - RIGHT,
     y: y(high) - 1,
     height: Math.max(2, y(low) - y(high) + 2),
   });
   return (
-    <svg
-      role="img"
-      aria-label={label}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="w-full text-xs"
-    >
-      <rect {...band(written)} className="fill-sunk" stroke="var(--color-line-strong)" />
-      <rect
-        {...band(proposed)}
-        fill="none"
-        stroke="var(--color-palm)"
-        strokeWidth={2}
-        strokeDasharray="6 4"
-      />
-      {points.map(({ key, value, counts, title }, at) => (
-        <circle
-          key={key}
-          cx={x(at)}
-          cy={y(value)}
-          r={3.2}
-          fill={counts ? 'var(--color-ink)' : 'var(--color-sheet)'}
-          stroke="var(--color-ink)"
+    <div ref={drawn} className="w-full">
+      <svg role="img" aria-label={label} width={width} height={HEIGHT} className="block text-xs">
+        <rect {...band(written)} className="fill-sunk" stroke="var(--color-line-strong)" />
+        <rect
+          {...band(proposed)}
+          fill="none"
+          stroke="var(--color-palm)"
+          strokeWidth={2}
+          strokeDasharray="6 4"
+        />
+        {points.map(({ key, value, counts, title }, at) => (
+          <circle
+            key={key}
+            cx={x(at)}
+            cy={y(value)}
+            r={3.2}
+            fill={counts ? 'var(--color-ink)' : 'var(--color-sheet)'}
+            stroke="var(--color-ink)"
+          >
+            <title>{title}</title>
+          </circle>
+        ))}
+        <text x={LEFT - 6} y={y(most) + 4} textAnchor="end" className="fill-ink-soft">
+          {textOf(most)}
+        </text>
+        <text x={LEFT - 6} y={y(least) + 4} textAnchor="end" className="fill-ink-soft">
+          {textOf(least)}
+        </text>
+        <text x={width - RIGHT + 6} y={y(written.usual) + 4} className="fill-ink-soft">
+          written
+        </text>
+        <text
+          x={width - RIGHT + 6}
+          y={apart(y(proposed.usual), y(written.usual)) + 4}
+          className="fill-palm font-semibold"
         >
-          <title>{title}</title>
-        </circle>
-      ))}
-      <text x={LEFT - 6} y={y(most) + 4} textAnchor="end" className="fill-ink-soft">
-        {textOf(most)}
-      </text>
-      <text x={LEFT - 6} y={y(least) + 4} textAnchor="end" className="fill-ink-soft">
-        {textOf(least)}
-      </text>
-      <text x={WIDTH - RIGHT + 6} y={y(written.usual) + 4} className="fill-ink-soft">
-        written
-      </text>
-      <text
-        x={WIDTH - RIGHT + 6}
-        y={apart(y(proposed.usual), y(written.usual)) + 4}
-        className="fill-palm font-semibold"
-      >
-        proposed
-      </text>
-    </svg>
+          proposed
+        </text>
+      </svg>
+    </div>
   );
 }
 
