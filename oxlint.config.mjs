@@ -23,6 +23,7 @@ const CORE_ROOMS = [
   'offer',
   'care',
   'restock',
+  'week',
   'review',
   'report',
   'explain',

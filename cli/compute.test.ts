@@ -59,8 +59,8 @@ describe('the command line', () => {
     ['is not JSON', () => 'buy towels', /not valid JSON/],
     [
       'is of another version',
-      (text) => text.replace('"formatVersion": 9', '"formatVersion": 10'),
-      /\/formatVersion: .*version 10/,
+      (text) => text.replace('"formatVersion": 10', '"formatVersion": 11'),
+      /\/formatVersion: .*version 11/,
     ],
     [
       'names a material that is not there',

@@ -12,6 +12,7 @@ import type {
   Mix,
   Offer,
   Order,
+  PlacedVisit,
   Person,
   Protocol,
   Room,
@@ -57,6 +58,7 @@ export interface Aggregates {
   offers: Offer;
   menus: GuestMenu;
   scenarios: Scenario;
+  placed: PlacedVisit;
   soldCourses: SoldCourse;
   orders: Order;
   counts: CountRound;
@@ -65,6 +67,7 @@ export type AggregateName = keyof Aggregates;
 
 /** What happened or is agreed: a House has what goes on of it, and what has ended is read in pages. */
 export const RECORDS = [
+  'placed',
   'soldCourses',
   'orders',
   'counts',
@@ -182,6 +185,7 @@ export function withoutVersions(snapshot: HouseSnapshot): House {
     scenarios: plain<Scenario>(snapshot.scenarios),
     bookings: snapshot.bookings,
     log: snapshot.log,
+    placed: plain<PlacedVisit>(snapshot.placed),
     soldCourses: plain<SoldCourse>(snapshot.soldCourses),
     orders: plain<Order>(snapshot.orders),
     counts: plain<CountRound>(snapshot.counts),

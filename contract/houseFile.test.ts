@@ -321,7 +321,7 @@ describe('a file of version 1', () => {
 describe('faults of a house file', () => {
   it.each<[string, readonly (string | number)[], unknown, string]>([
     ['another format', ['format'], 'x', '/format'],
-    ['another version', ['formatVersion'], 10, '/formatVersion'],
+    ['another version', ['formatVersion'], 11, '/formatVersion'],
     [
       'an unknown material',
       ['mixes', 0, 'parts', 0, 'source', 'materialId'],

@@ -13,10 +13,11 @@ import {
   fromVersion6,
   fromVersion7,
   fromVersion8,
+  fromVersion9,
 } from './upgrade';
 
 /** The versions of the house file that are read. */
-const READ_VERSIONS: readonly number[] = [1, 2, 3, 4, 5, 6, 7, 8, HOUSE_FILE_VERSION];
+const READ_VERSIONS: readonly number[] = [1, 2, 3, 4, 5, 6, 7, 8, 9, HOUSE_FILE_VERSION];
 
 /**
  * Reads a house file from its text.
@@ -85,7 +86,8 @@ export function latestHouseFile(file: Plain): Plain {
   const sixth = fifth.formatVersion === 5 ? fromVersion5(fifth) : fifth;
   const seventh = sixth.formatVersion === 6 ? fromVersion6(sixth) : sixth;
   const eighth = seventh.formatVersion === 7 ? fromVersion7(seventh) : seventh;
-  return eighth.formatVersion === 8 ? fromVersion8(eighth) : eighth;
+  const ninth = eighth.formatVersion === 8 ? fromVersion8(eighth) : eighth;
+  return ninth.formatVersion === 9 ? fromVersion9(ninth) : ninth;
 }
 
 /** What is wrong with the format or version of a file: the other keys need not be there yet. */

@@ -6,7 +6,7 @@ import { demand, material, mix, supplier } from './schemas/shelf';
 import { deviceOfHouse } from './schemas/device';
 import { block, edition, protocol } from './schemas/protocol';
 import { journalEntry } from './schemas/journal';
-import { booking, countRound, order, soldCourse, treatment } from './schemas/restock';
+import { booking, countRound, order, placedVisit, soldCourse, treatment } from './schemas/restock';
 import { logbookEntry, logbookPlan } from './schemas/logbook';
 import { run, runEvent } from './schemas/run';
 import { scenario } from './schemas/scenario';
@@ -51,6 +51,7 @@ export const HOUSE_LISTS: { readonly [L in HouseList]: ListRules<Row<L>> } = {
   menus: byId(menu),
   scenarios: byId(scenario),
   bookings: byId(booking),
+  placed: byId(placedVisit),
   treatments: byId(treatment),
   runs: byId(run),
   runEvents: byId(runEvent),

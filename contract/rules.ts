@@ -24,6 +24,7 @@ import {
   countedLine,
   countRound,
   order,
+  placedVisit,
   receiving,
   soldCourse,
   treatment,
@@ -71,6 +72,8 @@ export const AGGREGATES: { readonly [K in AggregateName]: AggregateRules<Aggrega
   scenarios: { schema: scenario, noun: 'scenario', references: none },
   soldCourses: { schema: soldCourse, noun: 'sold course', references: referencesOfSoldCourse },
   orders: { schema: order, noun: 'order', references: referencesOfOrder },
+  /* A visit whose service or room is gone stays to be seen, and says so. */
+  placed: { schema: placedVisit, noun: 'visit', references: none },
   /* What was counted stays true of what is no longer there. */
   counts: { schema: countRound, noun: 'count', references: none },
 };

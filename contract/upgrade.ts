@@ -191,6 +191,11 @@ export function fromVersion8(file: Plain): Plain {
   return { ...file, formatVersion: 9, logbookPlans: [], logbook: [] };
 }
 
+/** A house file of version 9 in the words of version 10: nothing is placed into a week yet. */
+export function fromVersion9(file: Plain): Plain {
+  return { ...file, formatVersion: 10, placed: [] };
+}
+
 function isPlain(value: unknown): value is Plain {
   return typeof value === 'object' && value !== null;
 }

@@ -43,6 +43,11 @@ export const deviceOfHouse: Joi.ObjectSchema<Device> = shape<Device>({
     .min(1)
     .optional(),
   sheet: text.min(1).optional(),
+  warmMinutes: limited(LIMITS.warmMinutes).optional(),
+  heats: shape<NonNullable<Device['heats']>>({
+    pieces: limited(LIMITS.hotPieces),
+    minutes: limited(LIMITS.warmMinutes),
+  }).optional(),
   economics: shape<DeviceEconomics>({
     priceMinor: money,
     resaleMinor: money

@@ -5,7 +5,7 @@ import { shape } from './common';
 import { settings } from './settings';
 
 export const HOUSE_FILE_FORMAT = 'bienestar-house';
-export const HOUSE_FILE_VERSION = 9;
+export const HOUSE_FILE_VERSION = 10;
 
 /** A House as a file: the plain value, with its memory, its format and version in front. */
 export interface HouseFile extends HouseArchive {

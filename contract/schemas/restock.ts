@@ -9,6 +9,7 @@ import type {
   LinenLoop,
   MaterialRestock,
   Order,
+  PlacedVisit,
   OrderLine,
   OrderReason,
   Receipt,
@@ -119,6 +120,19 @@ export const booking: Joi.ObjectSchema<Booking> = shape<Booking>({
   title: name,
   at: instant,
   minutes: number.min(0).max(1440),
+});
+
+export const placedVisit: Joi.ObjectSchema<PlacedVisit> = shape<PlacedVisit>({
+  id,
+  name,
+  serviceId: id,
+  at: instant,
+  roomId: id.optional(),
+  therapistId: id.optional(),
+  assistantId: id.optional(),
+  bookingId: Joi.string().max(64).optional(),
+  bookedAt: instant.optional(),
+  soldCourseId: id.optional(),
 });
 
 const visitKind = Joi.valid('first', 'returning').required();

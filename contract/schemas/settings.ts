@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { openHours, weekSettings } from './hours';
 import { LIMITS, MOST_PACE_SPREAD } from '../limits';
 import type { DeclinedLesson, Grade, HouseSettings } from '@bienestar/core/house/settings';
 import { isLocale } from '@bienestar/core/days/locale';
@@ -200,6 +201,8 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   serviceLevel,
   orderDays: limited(LIMITS.orderDays),
   restock: restockSettings,
+  openHours: openHours.optional(),
+  week: weekSettings.optional(),
   givesFirst: some(Joi.valid(...PHASES), PHASES.length).unique(),
   declinedLessons: some(declinedLesson, 500),
 });

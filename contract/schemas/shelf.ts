@@ -358,4 +358,6 @@ export const demand: Joi.ObjectSchema<Demand> = shape<Demand>({
   visitsPerWeek: limited(LIMITS.visitsPerWeek),
   months: months.optional(),
   trendPerYear: trendPerYear.optional(),
+  leastPerWeek: limited(LIMITS.visitsPerWeek).optional(),
+  mostPerWeek: limited(LIMITS.visitsPerWeek).optional(),
 });

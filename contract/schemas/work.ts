@@ -11,6 +11,7 @@ import {
 } from '@bienestar/core/house/traits';
 import {
   LADDERS,
+  ROOM_KINDS,
   type Neighbourhood,
   type Person,
   type Pricing,
@@ -32,9 +33,10 @@ import {
   limited,
 } from './common';
 import { LIMITS } from '../limits';
+import { workHours } from './hours';
 import { guestWords } from './sold';
 
-export const room = shape<Room>({ id, name, kind: Joi.valid('dry', 'wet').required() });
+export const room = shape<Room>({ id, name, kind: Joi.valid(...ROOM_KINDS).required() });
 
 export const person: Joi.ObjectSchema<Person> = shape<Person>({
   id,
@@ -47,6 +49,7 @@ export const person: Joi.ObjectSchema<Person> = shape<Person>({
   paidWhenWorking: Joi.valid(true).optional(),
   monthlyPayMinor: money.optional(),
   shareOfPrice: share.optional(),
+  hours: workHours.optional(),
 });
 
 /** What a guest is like, as far as it is said. */
@@ -92,6 +95,7 @@ export const service: Joi.ObjectSchema<Service> = shape<Service>({
   visitKind: Joi.valid('first', 'returning').required(),
   shownFor,
   therapistIds: listOf(id, 100).unique(),
+  roomKind: Joi.valid(...ROOM_KINDS).optional(),
   targetMargin: shareBelowOne.optional(),
   pricing,
   guest: guestWords.optional(),

@@ -1,9 +1,10 @@
 import type { PricePoint } from './pricePoint';
-import { dayOf, daysAfter, daysBetween } from '../days/days';
+import { dayOf, daysAfter, daysBetween, mondayOf } from '../days/days';
+import type { WeekOfSpans } from './hours';
 import { toSecond } from '../days/instants';
 import { instantAt, wallOf } from '../days/timeZones';
 import type { Lot, Movement } from './stock';
-import type { House, Order, Run, RunLogEntry, Treatment } from './house';
+import type { House, Order, Person, Run, RunLogEntry, Treatment } from './house';
 import type { JournalEntry } from './journal';
 import type { LogbookEntry, LogbookPlan } from './logbook';
 import type { MaterialId } from './ids';
@@ -67,7 +68,14 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
     devices: archive.devices.map(archivedLater),
     blocks: archive.blocks.map(archivedLater),
     protocols: archive.protocols.map(archivedLater),
+    settings: { ...archive.settings, ...openMoved(archive.settings, by) },
+    people: archive.people.map((person) => hoursMoved(person, by)),
     bookings: archive.bookings.map((booking) => ({ ...booking, at: movedAt(booking.at) })),
+    placed: archive.placed.map((visit) => ({
+      ...visit,
+      at: movedAt(visit.at),
+      ...(visit.bookedAt !== undefined && { bookedAt: movedAt(visit.bookedAt) }),
+    })),
     treatments: archive.treatments.map((treatment) => ({
       ...treatment,
       at: isOfNewestDay(treatment.at) ? withTheClock(treatment.at) : movedAt(treatment.at),
@@ -107,6 +115,51 @@ export function asOfNow(archive: HouseArchive, now: Date): HouseArchive {
       ...movement,
       at: isOfNewestDay(movement.at) ? withTheClock(movement.at) : movedAt(movement.at),
     })),
+  };
+}
+
+/** Hours of a week whose days are moved: what was on a Monday is so many days later. */
+function weekMoved(week: WeekOfSpans, by: number): WeekOfSpans {
+  return week.map((_, day) => week[(((day - by) % 7) + 7) % 7] ?? []);
+}
+
+function daysMoved<D extends { readonly from: string; readonly to: string }>(
+  days: D,
+  by: number,
+): D {
+  return { ...days, from: daysAfter(days.from, by), to: daysAfter(days.to, by) };
+}
+
+/** Opening hours that go along with the visits: the day on which it is closed stays between the same days. */
+function openMoved(
+  { openHours }: House['settings'],
+  by: number,
+): Pick<House['settings'], 'openHours'> {
+  if (!openHours) return {};
+  const { week, otherwise } = openHours;
+  return {
+    openHours: {
+      week: weekMoved(week, by),
+      ...(otherwise && { otherwise: otherwise.map((each) => daysMoved(each, by)) }),
+    },
+  };
+}
+
+function hoursMoved(person: Person, by: number): Person {
+  if (!person.hours) return person;
+  const { usually, weeks, away } = person.hours;
+  return {
+    ...person,
+    hours: {
+      usually: weekMoved(usually, by),
+      ...(weeks && {
+        weeks: weeks.map(({ monday, days }) => ({
+          monday: mondayOf(daysAfter(monday, by)),
+          days: weekMoved(days, by),
+        })),
+      }),
+      ...(away && { away: away.map((each) => daysMoved(each, by)) }),
+    },
   };
 }
 

@@ -74,6 +74,10 @@ export interface Device {
   readonly limits?: DeviceLimits;
   /** where the maker's instructions are filed */
   readonly sheet?: string;
+  /** how long it warms up before it can be worked with */
+  readonly warmMinutes?: number;
+  /** hot towels that one of them keeps ready at a time, and how long new ones take */
+  readonly heats?: { readonly pieces: number; readonly minutes: number };
   /** of one of them; its use costs nothing where this is not told */
   readonly economics?: DeviceEconomics;
   /** ISO date from which it is offered no more where something is chosen */

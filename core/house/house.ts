@@ -3,12 +3,14 @@ import type { ClientTraits } from './client';
 import type { Device } from './device';
 import type { Edition } from './edition';
 import type { GuestMenu, GuestWords } from './guest';
+import type { WorkHours } from './hours';
 import type { PersonId, ProtocolId, RoomId, ServiceId } from './ids';
 import type { Material } from './material';
 import type { Mix } from './mix';
 import type { Offer } from './offer';
 import type { Block, Protocol, Role } from './protocol';
 import type { VisitKind } from './ways';
+import type { PlacedVisit } from './placed';
 import type { Scenario } from './scenario';
 import type { Supplier } from './supplier';
 import type { Booking, CountRound, Order, SoldCourse } from './restock';
@@ -25,16 +27,21 @@ export type { Hands, Stretch } from './actions';
 export type { Device } from './device';
 export type { Edition } from './edition';
 export type * from './guest';
+export type * from './hours';
 export type * from './offer';
+export type * from './placed';
 export type * from './restock';
 export type { Run, RunLogEntry } from './run';
 export type * from './scenario';
 export type { Supplier } from './supplier';
 
+export const ROOM_KINDS = ['dry', 'wet'] as const;
+export type RoomKind = (typeof ROOM_KINDS)[number];
+
 export interface Room {
   readonly id: RoomId;
   readonly name: string;
-  readonly kind: 'dry' | 'wet';
+  readonly kind: RoomKind;
 }
 
 export interface Person {
@@ -55,6 +62,8 @@ export interface Person {
   readonly monthlyPayMinor?: number;
   /** besides, of the net price of the visits that they perform or help in */
   readonly shareOfPrice?: number;
+  /** when they work; who has none is not on the roster */
+  readonly hours?: WorkHours;
 }
 
 /** A protocol as it is sold. */
@@ -70,6 +79,8 @@ export interface Service {
   readonly shownFor?: Partial<Omit<ClientTraits, 'visitKind'>>;
   /** who may perform it; their mean pay is charged */
   readonly therapistIds: readonly PersonId[];
+  /** the kind of room it takes; see `roomKindOf` */
+  readonly roomKind?: RoomKind;
   /** the house's target margin unless given */
   readonly targetMargin?: number;
   /** cost plus unless given */
@@ -106,6 +117,15 @@ export interface Demand {
   readonly months?: readonly number[];
   /** growth a year; the house's unless given */
   readonly trendPerYear?: number;
+  /** so many visits a week are kept in any case */
+  readonly leastPerWeek?: number;
+  /** more guests than this do not ask for it */
+  readonly mostPerWeek?: number;
+}
+
+/** The kind of room that a service takes: a dry one unless it says otherwise. */
+export function roomKindOf({ roomKind = 'dry' }: Pick<Service, 'roomKind'>): RoomKind {
+  return roomKind;
 }
 
 /** The whole spa as one plain value; `core` turns it into figures and knows nothing else. */
@@ -130,6 +150,8 @@ export interface House {
   readonly scenarios: readonly Scenario[];
   /** the book, as it was read last */
   readonly bookings: readonly Booking[];
+  /** visits that the house has placed itself; those long past may be left out */
+  readonly placed: readonly PlacedVisit[];
   /** what was performed, added up */
   readonly log: VisitLog;
   /** courses that still may promise visits; others may be left out */

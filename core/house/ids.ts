@@ -29,6 +29,8 @@ export type MenuId = Id<'menu'>;
 export type ScenarioId = Id<'scenario'>;
 export type ChangeId = Id<'change'>;
 export type BookingId = Id<'booking'>;
+/** A visit that the house has placed into its week. */
+export type PlacedVisitId = Id<'placed-visit'>;
 export type SoldCourseId = Id<'soldCourse'>;
 export type TreatmentId = Id<'treatment'>;
 export type OrderId = Id<'order'>;
@@ -66,6 +68,7 @@ export type AnyId =
   | ScenarioId
   | ChangeId
   | BookingId
+  | PlacedVisitId
   | SoldCourseId
   | TreatmentId
   | OrderId

@@ -76,6 +76,7 @@ export function newHouse(timeZone = NEW_SETTINGS.timeZone): HouseArchive {
     menus: [],
     scenarios: [],
     bookings: [],
+    placed: [],
     treatments: [],
     runs: [],
     runEvents: [],

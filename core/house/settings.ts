@@ -1,5 +1,6 @@
 import type { Phase } from './actions';
 import type { OwnFinding } from './traits';
+import type { OpenHours, WeekSettings } from './hours';
 import type { NamedAmount } from '../quantity/measures';
 import type { PurchaseTax } from './supplier';
 import type { RestockSettings } from './restock';
@@ -119,6 +120,10 @@ export interface HouseSettings {
     readonly openHoursPerDay: number;
     readonly occupancy: number;
   };
+  /** when somebody can come; the week is not counted before it is said */
+  readonly openHours?: OpenHours;
+  /** how weeks are planned; see `USUAL_WEEK` */
+  readonly week?: WeekSettings;
   readonly vat: number;
   /** how prices of what is bought are typed; as they are paid in the end unless said */
   readonly purchaseTax?: PurchaseTax;

@@ -106,6 +106,16 @@ export const PROBLEMS = {
   'layer-question-open': ['protocolId', 'layerGroupId', 'field'],
   'material-archived': ['protocolId', 'stepId', 'field'],
   'care-combination': ['protocolId', 'stepId'],
+  /* The week */
+  'hours-missing': ['settings', 'field'],
+  'roster-missing': ['settings', 'field'],
+  'twice-at-once': ['personId', 'field'],
+  'room-kind-missing': ['serviceId', 'field'],
+  'nobody-on-roster': ['serviceId', 'field'],
+  'device-none': ['serviceId', 'deviceId'],
+  'demand-not-in-order': ['serviceId', 'field'],
+  'demand-beyond-limit': ['field'],
+  'week-unsolved': [],
   /* Cost and price */
   'pack-empty': ['field'],
   'containers-missing': ['field'],

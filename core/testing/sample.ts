@@ -210,6 +210,7 @@ export function house(changes: Partial<House> = {}): House {
     menus: [],
     scenarios: [],
     bookings: [],
+    placed: [],
     log: NO_VISITS,
     soldCourses: [],
     orders: [],

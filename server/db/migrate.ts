@@ -14,6 +14,7 @@ import { timeZone } from './migrations/0011-time-zone';
 import { questions } from './migrations/0012-questions';
 import { runs } from './migrations/0013-runs';
 import { logbook } from './migrations/0014-logbook';
+import { week } from './migrations/0015-week';
 
 /** The migrations in order, forward and back. A migration that has landed never changes. */
 export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
@@ -33,6 +34,7 @@ export function migrations(sequelize: Sequelize): Umzug<Sequelize> {
       questions,
       runs,
       logbook,
+      week,
     ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

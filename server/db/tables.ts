@@ -67,6 +67,7 @@ const COLUMNS = {
   offers: { ...documents() },
   menus: { ...documents() },
   scenarios: { ...documents() },
+  placed_visits: { ...documents(), beganOn: DATEONLY },
   sold_courses: { ...documents(), beganOn: DATEONLY },
   orders: { ...documents(), isOpen: DataTypes.BOOLEAN },
   counts: { ...documents(), isOpen: DataTypes.BOOLEAN },

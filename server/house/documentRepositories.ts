@@ -111,6 +111,10 @@ export function documentRepositories(
     offers: kept('offers', { table: 'offers', user: 'byOfferId', usedBy: by('offer') }),
     menus: kept('menus', { table: 'menus', user: 'byMenuId' }),
     scenarios: kept('scenarios', { table: 'scenarios' }),
+    placed: kept('placed', {
+      table: 'placed_visits',
+      columns: ({ at }) => ({ beganOn: at.slice(0, 10) }),
+    }),
     soldCourses: kept('soldCourses', {
       table: 'sold_courses',
       user: 'bySoldCourseId',

@@ -193,6 +193,7 @@ describe('migrations', () => {
       '0012-questions',
       '0013-runs',
       '0014-logbook',
+      '0015-week',
     ]);
     await database.close();
   });
@@ -226,6 +227,8 @@ describe('migrations', () => {
       rules: _rules,
       vessels: _vessels,
       findings: _findings,
+      openHours: _hours,
+      week: _week,
       ...settings
     } = zoned.settings;
     const people = zoned.people.map(({ id, name, role, hourlyPayMinor }) => ({
@@ -234,8 +237,14 @@ describe('migrations', () => {
       role,
       hourlyPayMinor,
     }));
+    /* Nor did it plan its weeks. */
+    const services = zoned.services.map(({ roomKind: _kind, ...service }) => service);
+    const demand = zoned.demand.map(
+      ({ leastPerWeek: _least, mostPerWeek: _most, ...line }) => line,
+    );
     /* Nor did it know of its visits more than that they were. */
-    const nothing = { logbookPlans: [], logbook: [] };
-    expect(JSON.parse(await file())).toEqual({ ...zoned, ...nothing, settings, people });
+    const nothing = { logbookPlans: [], logbook: [], placed: [] };
+    const week = { settings, people, services, demand };
+    expect(JSON.parse(await file())).toEqual({ ...zoned, ...nothing, ...week });
   });
 });

@@ -22,10 +22,16 @@ export async function recordWindow(
   name: RecordName,
   { house, ...clock }: Pick<UnitOfWork, 'house' | keyof HouseClock>,
 ): Promise<RecordWindow> {
-  if (name !== 'soldCourses') return BY_STATE;
+  if (name === 'orders' || name === 'counts') return BY_STATE;
+  if (name === 'placed') return began(daysAfter(todayOf(clock), -LOOKS_BACK_DAYS));
   const valid = (await house.offers.all()).map((offer) =>
     offer.kind === 'course' ? offer.validDays : 0,
   );
   const since = daysAfter(todayOf(clock), -Math.max(LOOKS_BACK_DAYS, ...valid));
+  return began(since);
+}
+
+/** Of what has a day, what lies before it and the rest. */
+function began(since: string): RecordWindow {
   return { ended: { beganOn: { [Op.lt]: since } }, open: { beganOn: { [Op.gte]: since } } };
 }

@@ -45,6 +45,7 @@ export async function readHouse(unit: UnitOfWork): Promise<HouseSnapshot | undef
     scenarios: await kept.scenarios.all(),
     bookings: await kept.bookings.from(startOfDay(daysAfter(today, -LOOKS_BACK_DAYS), timeZone)),
     log: await kept.treatments.log(daysAfter(today, -looksBack)),
+    placed: await kept.placed.where((await recordWindow('placed', unit)).open),
     soldCourses: await kept.soldCourses.where((await recordWindow('soldCourses', unit)).open),
     orders: [
       ...(await kept.orders.page(ENDED_AT_HAND, undefined, { isOpen: false })).things.reverse(),
@@ -83,6 +84,7 @@ export async function fillHouse(
   await into.offers.load(house.offers, version);
   await into.menus.load(house.menus, version);
   await into.scenarios.load(house.scenarios, version);
+  await into.placed.load(house.placed, version);
   await into.soldCourses.load(house.soldCourses, version);
   await into.orders.load(house.orders, version);
   await into.counts.load(house.counts, version);

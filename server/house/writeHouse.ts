@@ -68,7 +68,7 @@ export function pagesOfHouse(kept: Repositories): {
 }
 
 /** The lists of which a House has only what goes on. */
-const IN_PART = ['editions', 'soldCourses', 'orders', 'counts'] as const;
+const IN_PART = ['editions', 'placed', 'soldCourses', 'orders', 'counts'] as const;
 type InPart = (typeof IN_PART)[number];
 
 function isKeptInPart(list: HouseList): list is InPart {

@@ -7,12 +7,14 @@ interface PlaceHeaderProps {
   readonly label: string;
   /** addresses and names of what it has; the first is the place itself */
   readonly places: readonly (readonly [to: string, name: string])[];
+  /** what the addresses go on with: what was chosen in one holds in the others */
+  readonly search?: string;
   /** beside the title */
   readonly children?: ReactNode;
 }
 
 /** The head of a place that has several: where one is in it, and what can be done there. */
-export function PlaceHeader({ title, label, places, children }: PlaceHeaderProps) {
+export function PlaceHeader({ title, label, places, search = '', children }: PlaceHeaderProps) {
   const { pathname } = useLocation();
   /* A thing in hand has an address below that of its place. */
   const here = places.findLast(([to]) => pathname === to || pathname.startsWith(`${to}/`))?.[0];
@@ -26,7 +28,7 @@ export function PlaceHeader({ title, label, places, children }: PlaceHeaderProps
         {places.map(([to, name]) => (
           <Link
             key={to}
-            to={to}
+            to={`${to}${search}`}
             aria-current={to === here ? 'page' : undefined}
             className="relative px-3 py-1.5 text-sm text-ink-soft hover:text-ink aria-[current=page]:font-semibold aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-3 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-0.5 aria-[current=page]:after:bg-palm"
           >

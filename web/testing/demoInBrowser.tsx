@@ -33,6 +33,7 @@ const VERSIONED = [
   'offers',
   'menus',
   'scenarios',
+  'placed',
   'soldCourses',
   'orders',
   'counts',

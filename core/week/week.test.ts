@@ -1,0 +1,378 @@
+import loadHighs from 'highs';
+import fc from 'fast-check';
+import { describe, expect, it, test } from 'vitest';
+import { createCalculator } from '../figures/createCalculator';
+import { asId } from '../house/ids';
+import type { House, Person, WeekOfSpans } from '../house/house';
+import { demoAsOf } from '../testing/demo';
+import { weekOfHouse } from './capacity';
+import { highsSolver } from './highsSolver';
+import { leversOf } from './levers';
+import { menuMix, type MixProblem } from './menuMix';
+import { openOn, openWeek } from './openTimes';
+import { asUsual, bookableOn, copyWeek, rosterOf, weekOf, withDay, workOn } from './roster';
+import { isWithin, joined, spanMinutes, within, without } from './spans';
+import { freeOf, poolsToShow, weekLoad } from './weekLoad';
+import { boundsOf, weekMix } from './weekMix';
+import { rhythmOf, weekVisits } from './weekVisits';
+
+const solve = highsSolver(await loadHighs());
+/* The newest day of the demo house, so that none of its days is moved. */
+const NOW = new Date('2026-11-25T12:00:00Z');
+const TODAY = '2026-11-25';
+const MONDAY = '2026-11-23';
+const demo = demoAsOf(NOW);
+const figures = createCalculator()(demo);
+const week = valueOf(weekOfHouse(demo, figures, MONDAY));
+const plan = weekVisits(demo, MONDAY, 'plan', TODAY);
+const bounds = boundsOf(demo, plan);
+const mix = valueOf(weekMix(week, bounds, plan, solve, 'parts'));
+
+function valueOf<T>(outcome: { readonly ok: true; readonly value: T } | { readonly ok: false }): T {
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome));
+  return outcome.value;
+}
+
+describe('when it is open', () => {
+  const day = [{ from: 600, to: 1140 }];
+  const openHours = {
+    week: [day, day, day, day, day, day, []],
+    otherwise: [
+      { from: '2026-12-24', to: '2026-12-26', name: 'Feast', spans: [] },
+      { from: '2026-12-24', to: '2026-12-24', name: 'Eve', spans: [{ from: 600, to: 840 }] },
+    ],
+  };
+
+  it('is by what is said of the day, else as on that day of every week', () => {
+    expect(openOn('2026-11-23', openHours).spans).toEqual(day);
+    expect(openOn('2026-11-29', openHours).spans).toEqual([]);
+    expect(openOn('2026-12-25', openHours)).toMatchObject({ otherwise: 'Feast', spans: [] });
+    expect(openOn('2026-12-24', openHours).otherwise).toBe('Eve');
+  });
+
+  it('is asked for where nobody has said it', () => {
+    expect(openWeek(MONDAY, {})).toMatchObject({
+      ok: false,
+      problems: [{ code: 'hours-missing' }],
+    });
+    const closed: WeekOfSpans = [[], [], [], [], [], [], []];
+    expect(openWeek(MONDAY, { openHours: { week: closed } }).ok).toBe(false);
+    const { openHours: _none, ...settings } = demo.settings;
+    expect(weekOfHouse({ ...demo, settings }, figures, MONDAY)).toMatchObject({
+      problems: [{ code: 'hours-missing' }],
+    });
+  });
+
+  it('asks for a roster where nobody is on one', () => {
+    const people = demo.people.map(({ hours: _hours, ...person }) => person);
+    expect(weekOfHouse({ ...demo, people }, figures, MONDAY)).toMatchObject({
+      problems: [{ code: 'roster-missing' }],
+    });
+  });
+});
+
+describe('the roster', () => {
+  const ione = demo.people.find(({ id }) => id === 'ione') as Person;
+  const later = [{ from: 900, to: 1140 }];
+
+  it('is as usual until a day of a week is said otherwise, and that day alone', () => {
+    const changed = withDay(ione, '2026-12-01', later);
+    expect(workOn(changed, '2026-12-01').spans).toEqual(later);
+    expect(workOn(changed, '2026-12-02').spans).toEqual(workOn(ione, '2026-12-02').spans);
+    expect(workOn(changed, '2026-12-08').spans).toEqual(workOn(ione, '2026-12-08').spans);
+  });
+
+  it('writes nothing down that is as usual anyhow', () => {
+    const usual = workOn(ione, '2026-12-01').spans;
+    expect(withDay(withDay(ione, '2026-12-01', later), '2026-12-01', usual)).toEqual(ione);
+  });
+
+  it('is copied from week to week, and made the usual one', () => {
+    const [changed] = [withDay(ione, '2026-12-01', later)];
+    const [copied] = copyWeek([changed], '2026-11-30', '2026-12-07');
+    expect(workOn(copied!, '2026-12-08').spans).toEqual(later);
+    const [usual] = asUsual([changed], '2026-11-30');
+    expect(workOn(usual!, '2027-03-02').spans).toEqual(later);
+    expect(usual!.hours?.weeks).toBeUndefined();
+  });
+
+  it('has nobody who is away', () => {
+    const mateo = demo.people.find(({ id }) => id === 'mateo') as Person;
+    expect(workOn(mateo, '2026-12-11')).toEqual({ spans: [], away: 'course on the mainland' });
+    expect(weekOf(mateo.hours!, '2026-12-07')[4]).not.toEqual([]);
+  });
+
+  it('tells who is in two places at once', () => {
+    const twice = withDay(ione, MONDAY, [
+      { from: 600, to: 800 },
+      { from: 700, to: 900 },
+    ]);
+    expect(rosterOf({ ...demo, people: [twice] }, MONDAY).faults).toMatchObject([
+      { code: 'twice-at-once', where: { personId: 'ione' } },
+    ]);
+    expect(rosterOf(demo, MONDAY).faults).toEqual([]);
+  });
+
+  it('has the pay of the week beside it, what is owed anyhow and what is not', () => {
+    const { lines, fixedPay, variablePay } = rosterOf(demo, MONDAY);
+    const line = (id: string) => lines.find(({ person }) => person.id === id)!;
+    expect(line('ione').minutes).toBe(28 * 60);
+    expect(line('ione').fixedPay).toBeCloseTo(1600 * 28 * 1.24, 6);
+    expect(line('dacil')).toMatchObject({ fixedPay: 0 });
+    expect(line('dacil').variablePay).toBeCloseTo(1350 * 14 * 1.24, 6);
+    expect(line('nerea').fixedPay).toBeCloseTo(((124_800 * 12) / 52) * 1.24, 6);
+    expect(fixedPay + variablePay).toBeCloseTo(
+      lines.reduce((sum, each) => sum + each.fixedPay + each.variablePay, 0),
+      6,
+    );
+  });
+
+  it('counts no hours in which the house is closed', () => {
+    const early = withDay(ione, MONDAY, [{ from: 480, to: 720 }]);
+    expect(
+      spanMinutes(bookableOn(early, MONDAY, openOn(MONDAY, demo.settings.openHours!).spans)),
+    ).toBe(120);
+    expect(rosterOf({ ...demo, people: [early] }, MONDAY).lines[0]?.closedMinutes).toBe(120);
+  });
+});
+
+test('spans taken out and what is left make up what there was', () => {
+  const spans = fc
+    .array(fc.tuple(fc.integer({ min: 0, max: 1400 }), fc.integer({ min: 1, max: 300 })), {
+      maxLength: 6,
+    })
+    .map((all) => joined(all.map(([from, long]) => ({ from, to: from + long }))));
+  fc.assert(
+    fc.property(spans, spans, (all, taken) => {
+      const left = without(all, taken);
+      expect(spanMinutes(left) + spanMinutes(within(all, taken))).toBe(spanMinutes(all));
+      for (const each of left) expect(isWithin(each, all)).toBe(true);
+      expect(within(left, taken)).toEqual([]);
+    }),
+  );
+});
+
+describe('what the week carries', () => {
+  const load = weekLoad(week, plan, rhythmOf(demo, TODAY));
+  const pool = (kind: string) => load.pools.find((each) => each.pool.kind === kind)!;
+
+  it('takes of rooms what the slots of the planned visits come to', () => {
+    const slots = week.needs
+      .filter(({ isAddOn, roomKind }) => !isAddOn && roomKind === 'dry')
+      .reduce((sum, need) => sum + need.slotMinutes * (plan.get(need.service.id) ?? 0), 0);
+    expect(pool('room').load.reduce((sum, each) => sum + each, 0)).toBeCloseTo(slots, 6);
+    for (const each of load.pools) {
+      if (each.hours && each.pool.kind !== 'hot-towels') {
+        const byHour = each.hours.flat().reduce((sum, { taken }) => sum + taken, 0);
+        expect(byHour).toBeCloseTo(
+          each.load.reduce((sum, one) => sum + one, 0),
+          6,
+        );
+      }
+    }
+  });
+
+  it('says what gives out first: that many visits fill it, and none of the others', () => {
+    const [first, ...others] = load.pools;
+    const at = (each: typeof first, visits: number) =>
+      Math.max(
+        ...each!.load.map((taken, day) => (taken * visits) / load.visits - each!.capacity[day]!),
+      );
+    expect(at(first, first!.carries!)).toBeCloseTo(0, 6);
+    for (const other of others) expect(at(other, first!.carries!)).toBeLessThan(1e-6);
+    expect(poolsToShow(load)[0]).toBe(first);
+  });
+
+  it('puts nobody into closed hours or where nobody who may is there', () => {
+    expect(pool('room').load[6]).toBe(0);
+    const onlyDacil = demo.people.map((person) =>
+      person.id === 'dacil' || person.role === 'assistant'
+        ? person
+        : { ...person, hours: undefined },
+    ) as House['people'];
+    const alone = valueOf(weekOfHouse({ ...demo, people: onlyDacil }, figures, MONDAY));
+    const { nowhere } = weekLoad(alone, plan, rhythmOf(demo, TODAY));
+    expect(nowhere.map(({ need }) => need.service.id)).toContain('clay-facial');
+    expect(nowhere.map(({ need }) => need.service.id)).not.toContain('body-polish');
+  });
+
+  it('says what is free', () => {
+    const room = pool('room');
+    expect(freeOf(room)).toBeCloseTo(
+      room.capacity.reduce((sum, each) => sum + each, 0) -
+        room.load.reduce((sum, each) => sum + each, 0),
+      6,
+    );
+  });
+});
+
+describe('the best mix of a week', () => {
+  it('brings at least what the plan would, within all limits', () => {
+    for (const { capacity, used } of mix.limits) {
+      const there =
+        used.length === 1
+          ? [capacity.perDay.reduce((sum, each) => sum + each, 0)]
+          : capacity.perDay;
+      used.forEach((each, day) => expect(each).toBeLessThanOrEqual(there[day]! + 1e-6));
+    }
+    for (const {
+      best,
+      bounds: { least, most },
+    } of mix.lines) {
+      expect(best).toBeGreaterThanOrEqual(least - 1e-6);
+      expect(best).toBeLessThanOrEqual(most + 1e-6);
+    }
+    expect(mix.contribution).toBeGreaterThan(mix.planned);
+  });
+
+  it('is worth what its limits and bookings are worth (the dual says the same)', () => {
+    const limits = mix.limits.reduce(
+      (sum, { capacity, worth }) =>
+        sum +
+        (worth.length === 1
+          ? worth[0]! * capacity.perDay.reduce((all, each) => all + each, 0)
+          : worth.reduce((all, each, day) => all + each * capacity.perDay[day]!, 0)),
+      0,
+    );
+    const held = mix.lines.reduce(
+      (sum, { bookingWorth, bounds: { least, most } }) =>
+        sum + bookingWorth * (bookingWorth > 0 ? most : least),
+      0,
+    );
+    expect(limits + held).toBeCloseTo(mix.contribution, 4);
+  });
+
+  it('says what the minutes of a visit would earn elsewhere: what is not held by demand brings just that', () => {
+    for (const {
+      need,
+      best,
+      bounds: { least, most },
+      costsElsewhere,
+      bookingWorth,
+    } of mix.lines) {
+      if (best < least + 1e-6 || best > most - 1e-6) continue;
+      expect(bookingWorth).toBeCloseTo(0, 6);
+      const costs = costsElsewhere.reduce((sum, { minor }) => sum + minor, 0);
+      expect(costs).toBeCloseTo(need.contribution, 3);
+    }
+  });
+
+  it('refuses what is not in order, and what has no room or nobody', () => {
+    const clay = asId<House['services'][number]['id']>('clay-facial');
+    const wrong = new Map([...bounds, [clay, { least: 9, most: 3, assumed: false }]]);
+    expect(weekMix(week, wrong, plan, solve, 'parts')).toMatchObject({
+      problems: [{ code: 'demand-not-in-order', where: { serviceId: 'clay-facial' } }],
+    });
+    const dry = valueOf(
+      weekOfHouse(
+        { ...demo, rooms: demo.rooms.filter(({ kind }) => kind === 'dry') },
+        figures,
+        MONDAY,
+      ),
+    );
+    expect(weekMix(dry, bounds, plan, solve, 'parts')).toMatchObject({
+      problems: expect.arrayContaining([expect.objectContaining({ code: 'room-kind-missing' })]),
+    });
+    const tooMany = new Map([...bounds, [clay, { least: 200, most: 300, assumed: false }]]);
+    const refused = weekMix(week, tooMany, plan, solve, 'parts');
+    expect(refused).toMatchObject({
+      problems: expect.arrayContaining([expect.objectContaining({ code: 'demand-beyond-limit' })]),
+    });
+    expect(JSON.stringify(refused)).toMatch(/would need \d+ (minutes|pieces) more/);
+  });
+
+  it('gains by a lever what it really would, never more than at the worth of its hour', () => {
+    const levers = leversOf(demo, week, bounds, plan, mix, solve);
+    const hour = levers.find(({ lever }) => lever.kind === 'hour-more')!;
+    if (hour.lever.kind !== 'hour-more') throw new Error('no hour');
+    const { person, day } = hour.lever;
+    const line = mix.limits.find(
+      ({ capacity: { resource } }) => resource.kind === 'person' && resource.personId === person.id,
+    )!;
+    const atMost = line.worth[day]! * 60 * demo.settings.bookableShare;
+    expect(hour.gainPerWeek).toBeGreaterThan(0);
+    expect(hour.gainPerWeek).toBeLessThanOrEqual(atMost + 1e-6);
+    const linen = levers.find(({ lever }) => lever.kind === 'linen')!;
+    expect(linen.weeksToPay).toBeCloseTo(linen.onceMinor! / linen.gainPerWeek, 9);
+  });
+});
+
+test('no week of chance has a better mix than its duals allow', () => {
+  const amount = fc.integer({ min: 10, max: 90 });
+  const problem = fc
+    .record({
+      services: fc.array(
+        fc.record({
+          contribution: fc.integer({ min: 100, max: 9000 }),
+          least: fc.integer({ min: 0, max: 2 }),
+          over: fc.integer({ min: 0, max: 20 }),
+          room: amount,
+          hands: amount,
+          by: fc.constantFrom([1], [2], [1, 2]),
+        }),
+        { minLength: 1, maxLength: 8 },
+      ),
+      limits: fc.array(
+        fc.array(fc.integer({ min: 0, max: 2000 }), { minLength: 3, maxLength: 3 }),
+        {
+          minLength: 3,
+          maxLength: 3,
+        },
+      ),
+    })
+    .map(({ services, limits }): MixProblem => ({
+      days: 3,
+      services: services.map(({ contribution, least, over, room, hands, by }) => ({
+        contribution,
+        least,
+        most: least + over,
+        uses: [[0, room]],
+        hands: [{ minutes: hands, by }],
+      })),
+      limits: limits.map((perDay) => ({ perDay })),
+    }));
+  fc.assert(
+    fc.property(problem, (of) => {
+      const found = menuMix(of, solve);
+      if (!found.ok) return;
+      const { contribution, limits, bookingWorth, visits } = found.value;
+      const dual =
+        limits.reduce(
+          (sum, { worth }, at) =>
+            sum +
+            worth.reduce((all, each, day) => {
+              const limit = of.limits[at]!;
+              return all + each * ('perDay' in limit ? limit.perDay[day]! : limit.perWeek);
+            }, 0),
+          0,
+        ) +
+        of.services.reduce(
+          (sum, { least, most }, at) =>
+            sum + bookingWorth[at]! * (bookingWorth[at]! > 0 ? most : least),
+          0,
+        );
+      expect(Math.abs(dual - contribution)).toBeLessThanOrEqual(1e-6 * Math.max(1, contribution));
+      limits.forEach(({ worth }) =>
+        worth.forEach((each) => expect(each).toBeGreaterThanOrEqual(-1e-6)),
+      );
+      visits.forEach((each, at) =>
+        expect(each).toBeGreaterThanOrEqual(of.services[at]!.least - 1e-6),
+      );
+      of.services.forEach(({ contribution: brings, uses, hands }, at) => {
+        for (let day = 0; day < 3; day += 1) {
+          const costs =
+            uses.reduce((sum, [limit, each]) => sum + each * limits[limit]!.worth[day]!, 0) +
+            hands.reduce(
+              (sum, { minutes, by }) =>
+                sum + minutes * Math.min(...by.map((limit) => limits[limit]!.worth[day]!)),
+              0,
+            );
+          expect(brings - bookingWorth[at]! - costs).toBeLessThanOrEqual(
+            1e-6 * Math.max(1, brings),
+          );
+        }
+      });
+    }),
+    { numRuns: 200 },
+  );
+});

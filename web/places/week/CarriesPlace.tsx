@@ -1,0 +1,292 @@
+import { useState } from 'react';
+import { daysAfter } from '@bienestar/core/days/days';
+import {
+  freeOf,
+  poolsToShow,
+  type HourLoad,
+  type PoolLoad,
+  type WeekLoad,
+} from '@bienestar/core/week/weekLoad';
+import { VISIT_SOURCES } from '@bienestar/core/week/weekVisits';
+import { counted, dayText, number, percent, weekdayName } from '../../format/figures';
+import { Loading } from '../../parts/Loading';
+import { Segments } from '../../parts/Segments';
+import { Sheet } from '../../parts/Sheet';
+import { figures, names, TableHead } from '../../parts/TableHead';
+import { useHouse } from '../../store/house';
+import { NeedsHours } from './NeedsHours';
+import { useWeekInHand, type WeekInHand } from './useWeek';
+import { useWorked } from './useWorked';
+import { WeekHeader } from './WeekHeader';
+import { dayName, poolName, poolNote, poolUnit, SOURCE_WORDS } from './weekWords';
+
+/** What the visits of a week take of rooms, hands, devices and linen, hour by hour, and what gives out first. */
+export function CarriesPlace() {
+  const house = useHouse();
+  const week = useWeekInHand();
+  const { monday, today, source } = week;
+  const { answer, isWorking, hasFailed } = useWorked(
+    (worker) => worker.load({ house, monday, today, source }),
+    [house, monday, today, source],
+  );
+  return (
+    <div className="flex h-full flex-col">
+      <WeekHeader title="What the week carries" week={week}>
+        <Segments
+          labelHidden
+          label="Which visits"
+          value={source}
+          options={VISIT_SOURCES.map((value) => ({ value, label: SOURCE_WORDS[value] }))}
+          onChoose={week.setSource}
+        />
+      </WeekHeader>
+      {!answer ? (
+        <Loading what="Counting the week" failed={hasFailed} />
+      ) : !answer.ok ? (
+        <NeedsHours problems={answer.problems} />
+      ) : (
+        <div
+          role="region"
+          aria-label="The week"
+          aria-busy={isWorking}
+          tabIndex={0}
+          className="min-h-0 flex-1 overflow-auto px-3 py-4 sm:px-6"
+        >
+          <Carried load={answer.value} week={week} />
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Carried({ load, week }: { readonly load: WeekLoad; readonly week: WeekInHand }) {
+  const house = useHouse();
+  const [opened, setOpened] = useState<PoolLoad>();
+  const pools = poolsToShow(load).filter(({ carries }) => carries !== null);
+  const [first] = pools;
+  if (!first) {
+    return (
+      <p className="max-w-prose text-ink-soft">
+        No visit of this week is known this way. Plan visits on the menu, read the book, or look at
+        another week.
+      </p>
+    );
+  }
+  const most = first.carries ?? 0;
+  return (
+    <>
+      <p className="max-w-[70ch] pb-1 text-lg">
+        {counted(Math.round(load.visits * 10) / 10, 'visit')} {SOURCE_WORDS[week.source]}.{' '}
+        {most >= load.visits ? (
+          <>
+            The week carries {number(most, 1)} that come like these; then{' '}
+            <strong>{poolName(first, house)}</strong> gives out first, on {dayName(first.firstDay)}.
+          </>
+        ) : (
+          <>
+            <strong className="text-clay">They do not all fit</strong>: on {dayName(first.firstDay)}{' '}
+            <strong>{poolName(first, house)}</strong> gives out at {number(most, 1)}.
+          </>
+        )}
+      </p>
+      {load.nowhere.length > 0 && (
+        <p className="max-w-[70ch] text-sm text-clay">
+          ▲ Nobody, no room or no time for:{' '}
+          {load.nowhere.map(({ need }) => need.service.name).join(', ')}.
+        </p>
+      )}
+      <p className="pb-3 text-sm text-ink-soft">
+        Each hour is a vessel: as wide as what is there, filled with what is taken. What runs over
+        is ruled. Press a line for its figures.
+      </p>
+      <table className="w-full min-w-[62rem] border-collapse text-sm">
+        <thead>
+          <tr className="text-xs text-ink-soft">
+            <th scope="col" className="w-52 pb-1 text-left font-semibold">
+              What
+            </th>
+            {first.load.map((_, day) => (
+              <th key={day} scope="col" className="pb-1 text-left font-semibold">
+                {weekdayName(day + 1, 'long')} {dayText(daysAfter(week.monday, day))}
+              </th>
+            ))}
+            <th scope="col" className="w-24 pb-1 text-right font-semibold">
+              carries
+            </th>
+            <th scope="col" className="w-24 pb-1 text-right font-semibold">
+              free
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {pools.map((each) => (
+            <PoolRow
+              key={JSON.stringify(each.pool)}
+              of={each}
+              isFirst={each === first}
+              onOpen={() => setOpened(each)}
+            />
+          ))}
+        </tbody>
+      </table>
+      <Sheet
+        open={opened !== undefined}
+        onClose={() => setOpened(undefined)}
+        title={opened ? poolName(opened, house) : ''}
+        description="What is there, what visits can fill of it, and what these visits take."
+        wide
+      >
+        {opened && <PoolFigures of={opened} visits={load.visits} />}
+      </Sheet>
+    </>
+  );
+}
+
+interface PoolRowProps {
+  readonly of: PoolLoad;
+  readonly isFirst: boolean;
+  readonly onOpen: () => void;
+}
+
+function PoolRow({ of, isFirst, onOpen }: PoolRowProps) {
+  const house = useHouse();
+  const name = poolName(of, house);
+  return (
+    <tr className={`border-t border-line ${isFirst ? 'bg-clay-wash' : ''}`}>
+      <th scope="row" className="py-1.5 pr-3 text-left align-middle font-normal">
+        <button
+          type="button"
+          onClick={onOpen}
+          className="text-left hover:underline"
+          aria-label={`${name}: show its figures`}
+        >
+          <span className="block font-serif text-base leading-tight">{name}</span>
+          <span className="block text-xs text-ink-soft">{poolNote(of)}</span>
+        </button>
+      </th>
+      {of.load.map((taken, day) => (
+        <td key={day} className="py-1.5 pr-2 align-bottom">
+          <DayVessels
+            taken={taken}
+            there={of.capacity[day] ?? 0}
+            hours={of.hours?.[day]}
+            isFirstOut={isFirst && of.firstDay === day}
+          />
+        </td>
+      ))}
+      <td className="text-right align-middle">{number(of.carries ?? 0, 0)}</td>
+      <td className="text-right align-middle whitespace-nowrap">
+        {number(freeOf(of), 0)} <span className="text-xs text-ink-soft">{poolUnit(of)}</span>
+      </td>
+    </tr>
+  );
+}
+
+interface DayVesselsProps {
+  readonly taken: number;
+  readonly there: number;
+  readonly hours?: readonly HourLoad[];
+  readonly isFirstOut: boolean;
+}
+
+const HEIGHT = 30;
+
+/** A day as a row of vessels, an hour each; of linen one for the day. */
+function DayVessels({ taken, there, hours, isFirstOut }: DayVesselsProps) {
+  const share = there > 0 ? taken / there : taken > 0 ? Infinity : 0;
+  const words =
+    there === 0 && taken === 0
+      ? 'closed'
+      : `${number(taken, 0)} of ${number(there, 0)}, ${Number.isFinite(share) ? percent(share, 0) : 'nothing is there'}`;
+  const cells = hours
+    ? hours.flatMap((hour, at) => (hour.there > 0 || hour.taken > 0.05 ? [{ ...hour, at }] : []))
+    : [{ there, taken, at: 0 }];
+  const most = Math.max(...cells.map((cell) => Math.max(cell.there, cell.taken)), 1e-9);
+  return (
+    <div>
+      <div
+        role="img"
+        aria-label={words}
+        title={words}
+        className={`flex items-end gap-px ${isFirstOut ? 'border-b-2 border-clay' : 'border-b border-line-strong'}`}
+        style={{ height: HEIGHT }}
+      >
+        {cells.map((cell) => (
+          <Vessel key={cell.at} there={cell.there / most} taken={cell.taken / most} />
+        ))}
+      </div>
+      <span
+        className={`block pt-0.5 text-xs ${share > 1 ? 'font-semibold text-clay' : 'text-ink-soft'}`}
+      >
+        {there === 0 && taken === 0 ? '–' : Number.isFinite(share) ? percent(share, 0) : '▲'}
+      </span>
+    </div>
+  );
+}
+
+/** What is there as an outline, what is taken as its filling; what runs over stands above it, ruled. */
+function Vessel({ there, taken }: { readonly there: number; readonly taken: number }) {
+  const px = (part: number): string => `${part * (HEIGHT - 3)}px`;
+  return (
+    <span className="relative min-w-1.5 flex-1" style={{ height: px(Math.max(there, taken)) }}>
+      <span
+        className="absolute inset-x-0 bottom-0 border border-b-0 border-line-strong"
+        style={{ height: px(there) }}
+      />
+      <span
+        className="absolute inset-x-0 bottom-0 bg-palm"
+        style={{ height: px(Math.min(there, taken)) }}
+      />
+      {taken > there && (
+        <span
+          className="absolute inset-x-0 mark-watching"
+          style={{ bottom: px(there), height: px(taken - there) }}
+        />
+      )}
+    </span>
+  );
+}
+
+const COLUMNS = [...names('Day'), ...figures('Taken', 'Can be filled', 'Of it', 'Still free')];
+
+function PoolFigures({ of, visits }: { readonly of: PoolLoad; readonly visits: number }) {
+  const unit = poolUnit(of);
+  return (
+    <div className="flex flex-col gap-3 text-sm">
+      <table className="w-full">
+        <TableHead columns={COLUMNS} />
+        <tbody>
+          {of.load.map((taken, day) => {
+            const there = of.capacity[day] ?? 0;
+            return (
+              <tr key={day} className="border-b border-line">
+                <td className="py-1">{dayName(day)}</td>
+                <td className="text-right">
+                  {number(taken, 1)} {unit}
+                </td>
+                <td className="text-right">
+                  {number(there, 1)} {unit}
+                </td>
+                <td className="text-right">{there > 0 ? percent(taken / there, 0) : '–'}</td>
+                <td className="text-right">{number(there - taken, 1)}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {of.carries !== null && (
+        <p>
+          On {dayName(of.firstDay)} it is full first: {number(of.capacity[of.firstDay] ?? 0, 1)}{' '}
+          {unit} for {number(of.load[of.firstDay] ?? 0, 1)} {unit} of {number(visits, 1)} visits, so
+          it carries {number(of.carries, 1)} visits a week that come like these.
+        </p>
+      )}
+      <p className="text-ink-soft">
+        Visits come at the hours of the book of eight weeks back and ahead, at times when somebody
+        who may perform them is there and the house is open until their slot ends. Rooms and devices
+        can be filled to the share of their open time that the house plans with, hands to their
+        bookable share, linen as it comes back from the laundry.
+      </p>
+    </div>
+  );
+}
