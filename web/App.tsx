@@ -69,6 +69,7 @@ export const ROUTES: RouteObject[] = [
       place('menu/:serviceId/sets', 'SetsPlace', () => import('./places/menu/sets/SetsPlace')),
       place('menu/:serviceId/price', 'PricePlace', () => import('./places/menu/PricePlace')),
       place('menu/:serviceId?', 'MenuPlace', () => import('./places/menu/MenuPlace')),
+      place('week/*', 'WeekPlace', () => import('./places/week/WeekPlace')),
       place('restock', 'RestockPlace', () => import('./places/restock/RestockPlace')),
       place(
         'restock/levels/:materialId?',
@@ -89,9 +90,7 @@ export const ROUTES: RouteObject[] = [
       ),
       place('room', 'RoomPlace', () => import('./places/room/RoomPlace')),
       place('room/:runId', 'RunPlace', () => import('./places/room/RunPlace')),
-      place('logbook/teaches/*', 'LessonsPlace', () => import('./places/logbook/LessonsPlace')),
-      place('logbook/foresees', 'ForeseesPlace', () => import('./places/logbook/ForeseesPlace')),
-      place('logbook/:visitId?', 'LogbookPlace', () => import('./places/logbook/LogbookPlace')),
+      place('logbook/*', 'LogbookPlaces', () => import('./places/logbook/LogbookPlaces')),
       place('house/set-up/:question?', 'SetUpPlace', () => import('./places/house/SetUpPlace')),
       place('house', 'HousePlace', () => import('./places/house/HousePlace')),
       place('*', 'NoPlace', () => import('./places/NoPlace')),

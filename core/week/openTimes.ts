@@ -1,5 +1,5 @@
-import { daysAfter, weekdayOf } from '../days/days';
-import type { OpenHours, OtherHours, Span } from '../house/hours';
+import { daysAfter, weekdayOf, type Weekday } from '../days/days';
+import type { OpenHours, OtherHours, Span, WeekOfSpans } from '../house/hours';
 import type { HouseSettings } from '../house/settings';
 import { fail, ok, type Outcome } from '../problem/problem';
 
@@ -52,4 +52,38 @@ export function openWeek(
     );
   }
   return ok(weekFrom(monday).map((day) => openOn(day, openHours)));
+}
+
+const CLOSED_WEEK: WeekOfSpans = [[], [], [], [], [], [], []];
+
+/**
+ * Open hours with other ones on a day of every week; days that are otherwise stay as they are.
+ * @param weekday 1 is Monday
+ */
+export function withOpenDay(
+  hours: OpenHours | undefined,
+  weekday: Weekday,
+  spans: readonly Span[],
+): OpenHours {
+  const week = CLOSED_WEEK.map((_, at) => (at === weekday - 1 ? spans : (hours?.week[at] ?? [])));
+  return { ...hours, week };
+}
+
+/**
+ * Open hours with days that are otherwise; what was said of just these days before is replaced.
+ * @param other days and what holds on them
+ */
+export function withOtherDays(hours: OpenHours | undefined, other: OtherHours): OpenHours {
+  const { week = CLOSED_WEEK, otherwise = [] } = hours ?? {};
+  const rest = otherwise.filter(({ from, to }) => from !== other.from || to !== other.to);
+  return { week, otherwise: [...rest, other].toSorted((a, b) => (a.from < b.from ? -1 : 1)) };
+}
+
+/** Open hours without what was said of some days: they are as usual again. */
+export function withoutOtherDays(
+  { week, otherwise = [] }: OpenHours,
+  of: Pick<OtherHours, 'from' | 'to'>,
+): OpenHours {
+  const rest = otherwise.filter(({ from, to }) => from !== of.from || to !== of.to);
+  return { week, ...(rest.length > 0 && { otherwise: rest }) };
 }

@@ -1,4 +1,4 @@
-import { mondayOf, weekdayOf } from '../days/days';
+import { mondayOf, weekdayOf, type Weekday } from '../days/days';
 import { payOf } from '../cost/therapistRate';
 import type { House, Person } from '../house/house';
 import type { Span, WeekOfSpans, WorkHours } from '../house/hours';
@@ -178,4 +178,14 @@ export function bookableOn(
 /** Whose hours nobody has said: they cannot be planned. */
 export function withoutHours(people: readonly Person[]): readonly PersonId[] {
   return people.flatMap(({ id, hours }) => (hours ? [] : [id]));
+}
+
+/**
+ * Somebody with other hours on a day of every week; weeks that are otherwise stay as they are.
+ * @param weekday 1 is Monday
+ */
+export function withUsualDay(person: Person, weekday: Weekday, spans: readonly Span[]): Person {
+  const hours = person.hours ?? { usually: NO_WORK };
+  const usually = NO_WORK.map((_, at) => (at === weekday - 1 ? spans : (hours.usually[at] ?? [])));
+  return { ...person, hours: { ...hours, usually } };
 }

@@ -93,8 +93,8 @@ export interface Pairing {
   readonly offset: Offset;
   /** from when hands are first needed to when they are free of both */
   readonly together: number;
-  /** the same, one visit after the other has left hands */
-  readonly oneByOne: number;
+  /** the same, both in one room: the second begins when the slot of the first ends */
+  readonly inOneRoom: number;
   /** visits that an hour of the therapist carries */
   readonly visitsPerHour: number;
   /** contribution of both for an hour of the therapist */
@@ -114,18 +114,17 @@ export function pairingOf(
 ): Pairing {
   const offset = leastOffset(sharedBy(first, second, devices, walkMinutes, helped), gridMinutes);
   const [one, other] = [first, second].map((need) => extent(handsIn(need, 'therapist', helped)));
-  const begins = Math.min(one?.from ?? 0, (other?.from ?? 0) + offset.minutes);
-  const ends = Math.max(one?.to ?? 0, (other?.to ?? 0) + offset.minutes);
-  const together = ends - begins;
-  const length = (span: Span | undefined): number => (span ? span.to - span.from : 0);
-  const oneByOne = length(one) + walkMinutes + length(other);
+  const lasting = (apart: number): number =>
+    Math.max(one?.to ?? 0, (other?.to ?? 0) + apart) -
+    Math.min(one?.from ?? 0, (other?.from ?? 0) + apart);
+  const together = lasting(offset.minutes);
   const contribution = first.contribution + second.contribution;
   return {
     first,
     second,
     offset,
     together,
-    oneByOne,
+    inOneRoom: lasting(first.slotMinutes),
     visitsPerHour: together > 0 ? 120 / together : 0,
     perHour: together > 0 ? (contribution * 60) / together : 0,
   };

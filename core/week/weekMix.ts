@@ -232,7 +232,13 @@ function costsElsewhere(
   const ways = Array.from({ length: days }, (_, day) => costsOn(day, service, limits));
   const sums = ways.map((costs) => costs.reduce((sum, { minor }) => sum + minor, 0));
   const cheapest = ways[sums.indexOf(Math.min(...sums))] ?? [];
-  return cheapest.filter(({ minor }) => minor > 0).toSorted((a, b) => b.minor - a.minor);
+  const together = new Map<Capacity, number>();
+  for (const { capacity, minor } of cheapest) {
+    if (minor > 0) together.set(capacity, (together.get(capacity) ?? 0) + minor);
+  }
+  return [...together]
+    .map(([capacity, minor]) => ({ capacity, minor }))
+    .toSorted((a, b) => b.minor - a.minor);
 }
 
 function costsOn(

@@ -106,6 +106,13 @@ export function nearDay(day: string): string {
   return dates({ day: 'numeric', month: 'short' }).format(new Date(`${day}T12:00`));
 }
 
+/** A day of a week that is at hand: "Thu, 26 Nov". */
+export function shortDay(day: string): string {
+  return dates({ weekday: 'short', day: 'numeric', month: 'short' }).format(
+    new Date(`${day}T12:00`),
+  );
+}
+
 /** A moment by the clocks of a zone, without the year: "3 Dec, 14:05". */
 export function momentText(instant: string, timeZone: string): string {
   return dates({

@@ -19,6 +19,7 @@ const PLACES = [
   ['/shelf', 'Shelf'],
   ['/protocols', 'Protocols'],
   ['/menu', 'Menu'],
+  ['/week', 'Week'],
   ['/restock', 'Restock'],
   ['/room', 'Room'],
   ['/logbook', 'Logbook'],

@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link } from 'react-router';
 import { lessonsToTell } from '@bienestar/core/learn/lessonsOf';
 import type { Lesson } from '@bienestar/core/learn/lesson';
 import { counted, percent } from '../../format/figures';
@@ -44,9 +44,13 @@ function useLessons(): {
   return { lessons, share, hasFailed };
 }
 
+interface LessonsPlaceProps {
+  /** the lesson in the address; empty where there is none */
+  readonly inHand: string;
+}
+
 /** What the log teaches: each as a sentence, with its reason, its picture and what adopting it does. */
-export function LessonsPlace() {
-  const { '*': inHand = '' } = useParams();
+export function LessonsPlace({ inHand }: LessonsPlaceProps) {
   const house = useHouse();
   const { lessons, share, hasFailed } = useLessons();
   const { told, declined } = useMemo(

@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { LOGBOOK_LISTS } from '@bienestar/contract/api';
 import {
   DEVIATIONS,
@@ -40,9 +40,13 @@ function filterOf(said: URLSearchParams): LogbookFilter {
   return Object.fromEntries(Object.entries(filter).filter(([, each]) => each)) as LogbookFilter;
 }
 
+interface LogbookPlaceProps {
+  /** the visit in the address */
+  readonly visitId: string | undefined;
+}
+
 /** Every visit, planned beside done: looked for by words, service, person, room, day and what was other than planned. */
-export function LogbookPlace() {
-  const { visitId } = useParams();
+export function LogbookPlace({ visitId }: LogbookPlaceProps) {
   const [said, say] = useSearchParams();
   const { rows, all, isWhole, hasFailed } = useLogbook();
   const filter = useMemo(() => filterOf(said), [said]);

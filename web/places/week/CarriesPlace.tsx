@@ -8,7 +8,7 @@ import {
   type WeekLoad,
 } from '@bienestar/core/week/weekLoad';
 import { VISIT_SOURCES } from '@bienestar/core/week/weekVisits';
-import { counted, dayText, number, percent, weekdayName } from '../../format/figures';
+import { counted, number, percent, shortDay } from '../../format/figures';
 import { Loading } from '../../parts/Loading';
 import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
@@ -85,7 +85,7 @@ function Carried({ load, week }: { readonly load: WeekLoad; readonly week: WeekI
         ) : (
           <>
             <strong className="text-clay">They do not all fit</strong>: on {dayName(first.firstDay)}{' '}
-            <strong>{poolName(first, house)}</strong> gives out at {number(most, 1)}.
+            <strong>{poolName(first, house)}</strong> gives out at {number(most, 1)} visits.
           </>
         )}
       </p>
@@ -96,7 +96,7 @@ function Carried({ load, week }: { readonly load: WeekLoad; readonly week: WeekI
         </p>
       )}
       <p className="pb-3 text-sm text-ink-soft">
-        Each hour is a vessel: as wide as what is there, filled with what is taken. What runs over
+        Each hour is a vessel: as high as what is there, filled with what is taken. What runs over
         is ruled. Press a line for its figures.
       </p>
       <table className="w-full min-w-[62rem] border-collapse text-sm">
@@ -107,7 +107,7 @@ function Carried({ load, week }: { readonly load: WeekLoad; readonly week: WeekI
             </th>
             {first.load.map((_, day) => (
               <th key={day} scope="col" className="pb-1 text-left font-semibold">
-                {weekdayName(day + 1, 'long')} {dayText(daysAfter(week.monday, day))}
+                {shortDay(daysAfter(week.monday, day))}
               </th>
             ))}
             <th scope="col" className="w-24 pb-1 text-right font-semibold">
@@ -161,7 +161,7 @@ function PoolRow({ of, isFirst, onOpen }: PoolRowProps) {
           aria-label={`${name}: show its figures`}
         >
           <span className="block font-serif text-base leading-tight">{name}</span>
-          <span className="block text-xs text-ink-soft">{poolNote(of)}</span>
+          <span className="block text-xs text-ink-soft">{poolNote(of, house)}</span>
         </button>
       </th>
       {of.load.map((taken, day) => (

@@ -232,8 +232,8 @@ function Pulled({ of, helped }: { readonly of: Pairing; readonly helped: Helped 
           : ', when the first needs no hands any more'}
         ; then an hour of the therapist carries {number(of.visitsPerHour, 2)} visits and brings{' '}
         {money(of.perHour, house.settings.currency)}. Both take {number(of.together, 0)} min of
-        hands from beginning to end, {number(of.oneByOne, 0)} min one right after the other. Pull
-        the second, or use the arrow keys.
+        hands from beginning to end, {number(of.inOneRoom, 0)} min in one room, one after the other.
+        Pull the second, or use the arrow keys.
       </p>
     </section>
   );
@@ -293,7 +293,7 @@ function VisitRibbon({ need, helped, starts, at }: VisitRibbonProps) {
 
 const COLUMNS = [
   ...names('First', 'Second'),
-  ...figures('apart', 'together', 'one by one', 'visits an hour', 'an hour brings'),
+  ...figures('apart', 'together', 'in one room', 'visits an hour', 'an hour brings'),
 ];
 const SHOWN = 12;
 
@@ -313,7 +313,7 @@ function PairingsTable({ pairings, onChoose }: PairingsTableProps) {
         <TableHead columns={COLUMNS} cell="py-1 pl-3 first:pl-0" />
         <tbody>
           {shown.map((pairing) => {
-            const { first, second, offset, together, oneByOne, visitsPerHour, perHour } = pairing;
+            const { first, second, offset, together, inOneRoom, visitsPerHour, perHour } = pairing;
             return (
               <tr
                 key={`${first.service.id}/${second.service.id}`}
@@ -333,7 +333,7 @@ function PairingsTable({ pairings, onChoose }: PairingsTableProps) {
                   {number(offset.minutes)} min{offset.isNested ? ', inside' : ''}
                 </td>
                 <td className="pl-3 text-right">{number(together, 0)} min</td>
-                <td className="pl-3 text-right">{number(oneByOne, 0)} min</td>
+                <td className="pl-3 text-right">{number(inOneRoom, 0)} min</td>
                 <td className="pl-3 text-right">{number(visitsPerHour, 2)}</td>
                 <td className="pl-3 text-right">{money(perHour, currency)}</td>
               </tr>

@@ -19,18 +19,19 @@ export function poolName({ pool, names }: PoolLoad, { people }: Pick<House, 'peo
   if (pool.kind === 'room') return `Rooms, ${pool.roomKind}`;
   if (pool.kind === 'hot-towels') return 'Hot towels';
   if (pool.kind !== 'hands') return names.join(', ');
-  return pool.personIds.length === people.filter(({ hours }) => hours).length
+  return pool.personIds.length === people.filter(({ hours: has }) => has).length
     ? 'All hands'
     : listed(names);
 }
 
 /** What a pool is made of, under its name. */
-export function poolNote({ pool, names }: PoolLoad): string {
+export function poolNote({ pool, names }: PoolLoad, { people }: Pick<House, 'people'>): string {
+  const rostered = people.filter(({ hours: has }) => has).length;
   switch (pool.kind) {
     case 'room':
       return names.join(', ');
     case 'hands':
-      return pool.personIds.length === 1 ? 'hands' : 'work that only they may do';
+      return names.length === rostered ? 'on the roster' : 'what only they may do';
     case 'device':
       return 'device';
     case 'hot-towels':

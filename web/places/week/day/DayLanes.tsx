@@ -1,0 +1,333 @@
+import {
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+} from 'react';
+import type { Room, Span } from '@bienestar/core/house/house';
+import type { RoomId } from '@bienestar/core/house/ids';
+import { thereOn } from '@bienestar/core/week/conflicts';
+import type { DayVisit } from '@bienestar/core/week/dayVisits';
+import { gapsOf } from '@bienestar/core/week/fits';
+import { occupiedBy, slotOf, stretchesOf } from '@bienestar/core/week/occupied';
+import { openOn } from '@bienestar/core/week/openTimes';
+import { number } from '../../../format/figures';
+import { useHouse } from '../../../store/house';
+import { clock, ROOM_KIND_WORDS } from '../weekWords';
+import { visitWords } from './conflictWords';
+import type { DayInHand } from './useDay';
+
+const BESIDE = 30;
+const USUAL = { from: 9 * 60, to: 19 * 60 };
+const LEAST_GAP = 15;
+const LANE = 'relative h-[4.75rem] border-b border-line';
+/** Pixels that a press may move before it is a pull. */
+const STILL = 4;
+
+interface DayLanesProps {
+  readonly day: DayInHand;
+  readonly takenKey: string | undefined;
+  readonly onTake: (key: string) => void;
+  readonly onGap: (roomId: RoomId, gap: Span) => void;
+}
+
+interface Pull {
+  readonly visit: DayVisit;
+  readonly x: number;
+  readonly y: number;
+  readonly starts: number;
+  readonly roomId?: RoomId;
+  readonly hasMoved: boolean;
+}
+
+/** Rooms, people and devices as lanes along the clock; visits are pulled along and between rooms, or moved by keys. */
+export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
+  const house = useHouse();
+  const { rooms, people, devices, settings } = house;
+  const { visits, conflicts } = day;
+  const strip = useRef<HTMLDivElement>(null);
+  const [pull, setPull] = useState<Pull>();
+  const grid = settings.slotGridMinutes;
+  const open = settings.openHours ? openOn(day.day, settings.openHours).spans : [];
+  const range = useMemo(() => {
+    const edges = [...open, ...visits.map(slotOf)];
+    const from = Math.min(USUAL.to, ...edges.map((span) => span.from));
+    const to = Math.max(USUAL.from, ...edges.map((span) => span.to));
+    return edges.length === 0
+      ? USUAL
+      : { from: Math.floor((from - BESIDE) / 30) * 30, to: Math.ceil((to + BESIDE) / 30) * 30 };
+    // oxlint-disable-next-line react-hooks/exhaustive-deps -- by what is drawn
+  }, [visits, day.day, settings.openHours]);
+  const length = range.to - range.from;
+  const at = (minute: number): string => `${((minute - range.from) / length) * 100}%`;
+  const wide = (minutes: number): string => `${(minutes / length) * 100}%`;
+  const shown = pull?.hasMoved
+    ? visits.map((visit) =>
+        visit.key === pull.visit.key
+          ? { ...visit, starts: pull.starts, roomId: pull.roomId }
+          : visit,
+      )
+    : visits;
+  const inConflict = new Set(conflicts.flatMap(({ visits: of }) => of.at(-1)?.key ?? []));
+  const occupied = useMemo(() => occupiedBy(visits), [visits]);
+  const gaps = useMemo(
+    () =>
+      gapsOf({ day: day.day, visits }, house).filter(({ gap }) => gap.to - gap.from >= LEAST_GAP),
+    [day.day, visits, house],
+  );
+
+  const roomAt = (y: number): RoomId | undefined => {
+    const lanes = strip.current?.querySelectorAll<HTMLElement>('[data-room]') ?? [];
+    for (const lane of lanes) {
+      const box = lane.getBoundingClientRect();
+      if (y >= box.top && y < box.bottom) return lane.dataset.room as RoomId;
+    }
+    return undefined;
+  };
+  const begin = (event: PointerEvent, visit: DayVisit): void => {
+    event.currentTarget.setPointerCapture(event.pointerId);
+    const { starts, roomId } = visit;
+    setPull({ visit, x: event.clientX, y: event.clientY, starts, roomId, hasMoved: false });
+  };
+  const move = (event: PointerEvent): void => {
+    if (!pull) return;
+    const [byX, byY] = [event.clientX - pull.x, event.clientY - pull.y];
+    if (!pull.hasMoved && Math.hypot(byX, byY) < STILL) return;
+    const perPixel = length / Math.max(1, strip.current?.clientWidth ?? 1);
+    const starts = Math.round((pull.visit.starts + byX * perPixel) / grid) * grid;
+    setPull({
+      ...pull,
+      starts: Math.min(24 * 60 - grid, Math.max(0, starts)),
+      roomId: roomAt(event.clientY) ?? pull.roomId,
+      hasMoved: true,
+    });
+  };
+  const letGo = (): void => {
+    if (pull?.hasMoved) {
+      void day.place(pull.visit, {
+        starts: pull.starts,
+        ...(pull.roomId && { roomId: pull.roomId }),
+      });
+    }
+    if (pull) onTake(pull.visit.key);
+    setPull(undefined);
+  };
+  const onKey = (event: KeyboardEvent, visit: DayVisit): void => {
+    const by = { ArrowLeft: -grid, ArrowRight: grid }[event.key];
+    const lane = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    if (by === undefined && lane === undefined) return;
+    event.preventDefault();
+    if (by !== undefined) void day.place(visit, { starts: Math.max(0, visit.starts + by) });
+    if (lane !== undefined) {
+      const next = rooms[rooms.findIndex(({ id }) => id === visit.roomId) + lane];
+      if (next) void day.place(visit, { roomId: next.id });
+    }
+  };
+  const ribbon = (visit: DayVisit): ReactNode => (
+    <button
+      key={visit.key}
+      type="button"
+      aria-label={`${visitWords(visit)}, ${number(visit.need.slotMinutes)} minutes${visit.placed ? '' : ', not kept yet'}${inConflict.has(visit.key) ? ', does not fit' : ''}`}
+      aria-pressed={takenKey === visit.key}
+      className={`absolute inset-y-1 flex touch-none flex-col overflow-hidden border text-left text-xs leading-tight ${visit.placed ? 'border-ink' : 'border-dashed border-line-strong'} ${inConflict.has(visit.key) ? 'bg-clay-wash' : 'bg-sheet'} ${takenKey === visit.key ? 'z-10 outline-2 outline-ink' : ''} cursor-grab`}
+      style={{ left: at(visit.starts), width: wide(visit.need.slotMinutes) }}
+      onPointerDown={(event) => begin(event, visit)}
+      onPointerMove={move}
+      onPointerUp={letGo}
+      onPointerCancel={() => setPull(undefined)}
+      onClick={(event) => {
+        if (event.detail === 0) onTake(visit.key);
+      }}
+      onKeyDown={(event) => onKey(event, visit)}
+    >
+      <span className="w-full truncate px-1 pt-0.5">
+        {inConflict.has(visit.key) && <span className="text-clay">▲ </span>}
+        {visit.need.service.name}
+      </span>
+      <span className="w-full truncate px-1 text-ink-soft">
+        {visit.name === '' ? clock(visit.starts) : `${clock(visit.starts)} ${visit.name}`}
+      </span>
+      <VisitStrands visit={visit} />
+    </button>
+  );
+  const nowhere = shown.filter(({ roomId }) => roomId === undefined);
+  return (
+    <div className="grid min-w-[52rem] grid-cols-[6.5rem_1fr] text-sm">
+      <div className="pt-5">
+        {rooms.map((room) => (
+          <LaneName key={room.id} room={room} />
+        ))}
+        {nowhere.length > 0 && (
+          <span className="block h-[4.75rem] pt-2 text-clay">▲ nowhere yet</span>
+        )}
+        <div className="h-3" />
+        {people
+          .filter(({ hours }) => hours)
+          .map(({ id, name }) => (
+            <span key={id} className="block h-6 truncate leading-6">
+              {name}
+            </span>
+          ))}
+        {devices
+          .filter(({ id }) => occupied.devices.has(id))
+          .map(({ id, name }) => (
+            <span key={id} className="block h-6 truncate text-xs leading-6 text-ink-soft">
+              {name}
+            </span>
+          ))}
+      </div>
+      <div ref={strip} className="relative">
+        <Hours range={range} at={at} />
+        {rooms.map(({ id, name }) => (
+          <div key={id} data-room={id} className={LANE}>
+            <Open spans={open} at={at} wide={wide} />
+            {gaps
+              .filter(({ roomId }) => roomId === id)
+              .map(({ gap }) => (
+                <button
+                  key={gap.from}
+                  type="button"
+                  aria-label={`${name}, free from ${clock(gap.from)} to ${clock(gap.to)}: what fits here?`}
+                  title="What fits here?"
+                  onClick={() => onGap(id, gap)}
+                  className="absolute inset-y-0 hover:bg-palm-wash"
+                  style={{ left: at(gap.from), width: wide(gap.to - gap.from) }}
+                />
+              ))}
+            {shown.filter(({ roomId }) => roomId === id).map(ribbon)}
+          </div>
+        ))}
+        {nowhere.length > 0 && <div className={LANE}>{nowhere.map(ribbon)}</div>}
+        <div className="h-3" />
+        {people
+          .filter(({ hours }) => hours)
+          .map((person) => (
+            <Strand
+              key={person.id}
+              there={thereOn(person, day.day, house)}
+              taken={(occupied.people.get(person.id) ?? []).map(({ from, to, visit }) => ({
+                from,
+                to,
+                words: visitWords(visit),
+              }))}
+              at={at}
+              wide={wide}
+            />
+          ))}
+        {devices
+          .filter(({ id }) => occupied.devices.has(id))
+          .map(({ id }) => (
+            <Strand
+              key={id}
+              there={[]}
+              taken={(occupied.devices.get(id) ?? []).map(({ from, to, visit }) => ({
+                from,
+                to,
+                words: visitWords(visit),
+              }))}
+              at={at}
+              wide={wide}
+              ruled
+            />
+          ))}
+      </div>
+    </div>
+  );
+}
+
+function LaneName({ room: { name, kind } }: { readonly room: Room }) {
+  return (
+    <span className="block h-[4.75rem] border-b border-line pt-2">
+      <span className="block font-serif text-base leading-tight">{name}</span>
+      <span className="block text-xs text-ink-soft">{ROOM_KIND_WORDS[kind]}</span>
+    </span>
+  );
+}
+
+interface Along {
+  readonly at: (minute: number) => string;
+  readonly wide: (minutes: number) => string;
+}
+
+function Hours({ range, at }: { readonly range: Span; readonly at: Along['at'] }) {
+  const first = Math.ceil(range.from / 60);
+  const count = Math.floor(range.to / 60) - first + 1;
+  return (
+    <div aria-hidden className="relative h-5 text-xs text-ink-soft">
+      {Array.from({ length: count }, (_, each) => (first + each) * 60).map((minute) => (
+        <span
+          key={minute}
+          className="absolute bottom-0 border-l border-line-strong pl-1"
+          style={{ left: at(minute) }}
+        >
+          {clock(minute)}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+function Open({ spans, at, wide }: Along & { readonly spans: readonly Span[] }) {
+  return spans.map(({ from, to }) => (
+    <span
+      key={from}
+      aria-hidden
+      className="absolute inset-y-0 border-x border-line bg-sunk/50"
+      style={{ left: at(from), width: wide(to - from) }}
+    />
+  ));
+}
+
+/** The hands of a visit, drawn into it: solid where the therapist is needed, ruled where an assistant is. */
+function VisitStrands({ visit }: { readonly visit: DayVisit }) {
+  const { slotMinutes, roomMinutes } = visit.need;
+  return (['therapist', 'assistant'] as const).map((role) => (
+    <span
+      key={role}
+      aria-hidden
+      className={`absolute inset-x-0 h-2.5 ${role === 'therapist' ? 'bottom-3.5' : 'bottom-0.5'}`}
+    >
+      {role === 'therapist' && (
+        <span
+          className="absolute inset-y-0 left-0 border mark-free"
+          style={{ width: `${(roomMinutes / slotMinutes) * 100}%` }}
+        />
+      )}
+      {stretchesOf(visit, role).map(({ from, to }) => (
+        <span
+          key={from}
+          className={`absolute inset-y-0 border ${role === 'therapist' ? 'mark-hands-on' : 'mark-watching'}`}
+          style={{
+            left: `${((from - visit.starts) / slotMinutes) * 100}%`,
+            width: `${((to - from) / slotMinutes) * 100}%`,
+          }}
+        />
+      ))}
+    </span>
+  ));
+}
+
+interface StrandProps extends Along {
+  readonly there: readonly Span[];
+  readonly taken: readonly (Span & { readonly words: string })[];
+  readonly ruled?: boolean;
+}
+
+/** A person or a device over the day: when they are there, and when they are needed. */
+function Strand({ there, taken, at, wide, ruled = false }: StrandProps) {
+  return (
+    <div className="relative h-6 border-b border-line">
+      <Open spans={there} at={at} wide={wide} />
+      {taken.map(({ from, to, words }, order) => (
+        <span
+          key={order}
+          title={words}
+          className={`absolute inset-y-1 border ${ruled ? 'mark-watching' : 'mark-hands-on'}`}
+          style={{ left: at(from), width: wide(to - from) }}
+        />
+      ))}
+    </div>
+  );
+}

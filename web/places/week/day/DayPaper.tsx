@@ -1,0 +1,50 @@
+import { sheetsOf } from '@bienestar/core/week/daySheet';
+import { dayText } from '../../../format/figures';
+import { useHouse } from '../../../store/house';
+import { clock } from '../weekWords';
+import type { DayInHand } from './useDay';
+
+/** The day on paper: a sheet for each room and each person. */
+export function DayPaper({ day }: { readonly day: DayInHand }) {
+  const house = useHouse();
+  const nameOf = (
+    id: string | undefined,
+    of: readonly { readonly id: string; readonly name: string }[],
+  ) => of.find((each) => each.id === id)?.name ?? '–';
+  return (
+    <div className="hidden print:block" aria-hidden>
+      {sheetsOf(day.visits, house).map((sheet) => (
+        <article key={`${sheet.of}/${sheet.name}`} className="break-after-page p-4">
+          <h1 className="pb-1 text-2xl">{sheet.name}</h1>
+          <p className="pb-3">
+            {house.settings.name}, {dayText(day.day)}
+          </p>
+          <table className="w-full text-sm">
+            <tbody>
+              {sheet.lines.map(({ visit, from, to, stretches }) => (
+                <tr key={visit.key} className="border-b border-line align-baseline">
+                  <td className="py-1.5 pr-4 whitespace-nowrap">
+                    {clock(from)}–{clock(to)}
+                  </td>
+                  <td className="pr-4 font-serif text-base">{visit.need.service.name}</td>
+                  <td className="pr-4">{visit.name}</td>
+                  <td className="pr-4">
+                    {sheet.of === 'room'
+                      ? [visit.therapistId, visit.assistantId]
+                          .filter((id) => id !== undefined)
+                          .map((id) => nameOf(id, house.people))
+                          .join(', ')
+                      : nameOf(visit.roomId, house.rooms)}
+                  </td>
+                  <td className="text-right">
+                    {stretches.map((each) => `${clock(each.from)}–${clock(each.to)}`).join(', ')}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </article>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,87 @@
+import { nanoid } from '@reduxjs/toolkit';
+import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { isDay, mondayOf } from '@bienestar/core/days/days';
+import { asId } from '@bienestar/core/house/ids';
+import { conflictsOf, type Conflict } from '@bienestar/core/week/conflicts';
+import { visitsOfDay, type DayVisit, type VisitsOfDay } from '@bienestar/core/week/dayVisits';
+import { needsOf, type VisitNeed } from '@bienestar/core/week/needs';
+import { placedAt, type Place } from '@bienestar/core/week/placing';
+import { proposed } from '@bienestar/core/week/propose';
+import { useToday } from '../../../store/clock';
+import { useFigures, useHouse, useSnapshot } from '../../../store/house';
+import { useAddAndRemove, useChangeOf } from '../../../store/useEditPart';
+
+/** A day of the house: its visits as they are placed, those of the book where they could be, and what does not fit. */
+export interface DayInHand {
+  /** ISO dates */
+  readonly day: string;
+  readonly monday: string;
+  readonly today: string;
+  readonly goTo: (day: string) => void;
+  readonly needs: readonly VisitNeed[];
+  readonly visits: readonly DayVisit[];
+  readonly due: VisitsOfDay['due'];
+  readonly unknown: VisitsOfDay['unknown'];
+  readonly conflicts: readonly Conflict[];
+  /** places a visit, or moves one; on another day where one is said */
+  readonly place: (visit: DayVisit, place: Place, onDay?: string) => Promise<void>;
+  readonly remove: (visit: DayVisit) => Promise<void>;
+}
+
+/** The day in the address; today where it says none. */
+export function useDay(): DayInHand {
+  const house = useHouse();
+  const figures = useFigures();
+  const snapshot = useSnapshot();
+  const today = useToday();
+  const [params, setParams] = useSearchParams();
+  const said = params.get('day');
+  const week = params.get('week');
+  const fallback =
+    week !== null && isDay(week) && mondayOf(today) !== mondayOf(week) ? week : today;
+  const day = said !== null && isDay(said) ? said : fallback;
+  const change = useChangeOf('placed');
+  const { add, remove } = useAddAndRemove('placed');
+  const needs = useMemo(() => needsOf(house, figures), [house, figures]);
+  const of = useMemo(() => visitsOfDay(house, needs, day, today), [house, needs, day, today]);
+  const visits = useMemo(
+    () => proposed(of.visits, day, needs, house),
+    [of.visits, day, needs, house],
+  );
+  const conflicts = useMemo(
+    () => conflictsOf({ house, needs, day, today, visits }),
+    [house, needs, day, today, visits],
+  );
+  return {
+    day,
+    monday: mondayOf(day),
+    today,
+    goTo: (next) =>
+      setParams((before) => {
+        before.set('day', next);
+        before.set('week', mondayOf(next));
+        return before;
+      }),
+    needs,
+    ...of,
+    visits,
+    conflicts,
+    place: async (visit, place, onDay = day) => {
+      const next = placedAt(visit, place, onDay, house.settings.timeZone, () => asId(nanoid(12)));
+      const before = snapshot.placed.find(({ id }) => id === next.id);
+      if (before) await change(before, () => withoutNothing(next, before));
+      else await add(next);
+    },
+    remove: async (visit) => {
+      const placed = snapshot.placed.find(({ id }) => id === visit.placed?.id);
+      if (placed) await remove(placed);
+    },
+  };
+}
+
+/** What is no longer said of a visit is taken away, too. */
+function withoutNothing<T extends object>(next: T, before: T): Partial<T> {
+  const gone = Object.keys(before).filter((key) => !(key in next) && key !== 'version');
+  return { ...Object.fromEntries(gone.map((key) => [key, undefined])), ...next } as Partial<T>;
+}
