@@ -1,5 +1,6 @@
 import type { HouseClock } from '../days/days';
 import type { House } from '../house/house';
+import { bookOf } from '../restock/bookOf';
 import { bookedService, bookingNames } from '../restock/forecast';
 import { toEnter } from '../restock/performed';
 import { seenShare, type SeenShare } from './wilson';
@@ -10,11 +11,11 @@ import { seenShare, type SeenShare } from './wilson';
  * @see L3
  */
 export function bookKept(
-  house: Pick<House, 'bookings' | 'log' | 'services' | 'settings'>,
+  house: Pick<House, 'bookings' | 'placed' | 'log' | 'services' | 'settings'>,
   { now }: Pick<HouseClock, 'now'>,
 ): SeenShare {
   const names = bookingNames(house);
-  const over = house.bookings.filter(
+  const over = bookOf(house).filter(
     ({ title, at, minutes }) =>
       bookedService(title, names) && Date.parse(at) + minutes * 60_000 <= now.getTime(),
   );

@@ -16,7 +16,7 @@ const LEAST_TO_KNOW = 20;
  */
 export function guestHabits(
   entries: readonly Pick<LogbookEntry, 'at' | 'bookedAt'>[],
-  house: Pick<House, 'bookings' | 'log' | 'services' | 'settings'>,
+  house: Pick<House, 'bookings' | 'placed' | 'log' | 'services' | 'settings'>,
   clock: Pick<HouseClock, 'now'>,
 ): GuestHabits {
   const kept = bookKept(house, clock);

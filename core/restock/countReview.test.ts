@@ -245,7 +245,11 @@ describe('a performed treatment', () => {
     };
     const names = new Map([['massage', service().id]]);
     const waiting = (now: string, entered: House['log']['entered'] = []) =>
-      toEnter({ bookings: [booking], log: { ...NO_VISITS, entered } }, names, new Date(now)).length;
+      toEnter(
+        { bookings: [booking], placed: [], services: [], log: { ...NO_VISITS, entered } },
+        names,
+        new Date(now),
+      ).length;
     expect(waiting('2026-11-25T10:59:00Z')).toBe(0);
     expect(waiting('2026-11-25T11:00:00Z')).toBe(1);
     expect(waiting('2026-11-25T11:00:00Z', [booking.id])).toBe(0);

@@ -12,6 +12,7 @@ import {
 } from '../days/days';
 import { shelfState } from '../stock/shelfLife';
 import type { MaterialStock } from '../house/stock';
+import { bookOf } from './bookOf';
 import { bookedService, bookingNames, factorOn } from './forecast';
 import type { DaysAhead, StartingShelf } from './lookAhead';
 import type { RestockFigures } from './restocker';
@@ -45,7 +46,7 @@ export function daysAheadOf(
   const { timeZone } = house.settings;
   const booked: DaysAhead['booked'][number][] = [];
   const bookedOn = new Map<string, number>();
-  for (const { title, at } of house.bookings) {
+  for (const { title, at } of bookOf(house)) {
     const service = bookedService(title, names);
     const of = service ? byService.get(service) : undefined;
     const day = daysBetween(today, dayOf(new Date(at), timeZone));

@@ -3,6 +3,7 @@ import type { ServiceId } from '../house/ids';
 import type { Course } from '../house/offer';
 import type { VisitKind } from '../house/ways';
 import type { RestockSettings } from '../house/restock';
+import { bookOf } from './bookOf';
 import { visitsByDay, visitsIn } from '../house/visitLog';
 import { dayOf, daysAfter, daysBetween } from '../days/days';
 
@@ -35,7 +36,8 @@ export interface Forecast {
  */
 export function forecastOf(house: House, today: string): ReadonlyMap<ServiceId, Forecast> {
   const { restock } = house.settings;
-  const booked = house.bookings.length > 0 ? bookedPerWeek(house, today) : undefined;
+  const book = bookOf(house);
+  const booked = book.length > 0 ? bookedPerWeek(house, book, today) : undefined;
   const logged = visitsIn(house.log) > 0 ? loggedPerWeek(house, today) : undefined;
   const plan = new Map(house.demand.map((line) => [line.serviceId, line]));
   const due = coursesPerWeek(house, today);
@@ -145,13 +147,17 @@ export function withName(names: readonly BookingName[], name: BookingName): Book
   return [...names.filter(({ title }) => titleKey(title) !== key), name];
 }
 
-function bookedPerWeek(house: House, today: string): ReadonlyMap<ServiceId, number> {
+function bookedPerWeek(
+  house: House,
+  book: readonly Booking[],
+  today: string,
+): ReadonlyMap<ServiceId, number> {
   const { timeZone, restock } = house.settings;
   const { bookingDays } = restock;
   const names = bookingNames(house);
   const until = daysAfter(today, bookingDays);
   const counts = new Map<ServiceId, number>();
-  for (const { title, at } of house.bookings) {
+  for (const { title, at } of book) {
     const day = dayOf(new Date(at), timeZone);
     if (day < today || day >= until) continue;
     const service = bookedService(title, names);

@@ -3,6 +3,7 @@ import type { Booking, House, Treatment } from '../house/house';
 import type { EntryId, MaterialId, ServiceId } from '../house/ids';
 import type { UseEntry } from '../stock/entries';
 import { asKept, onHandOf, type MaterialStock } from '../house/stock';
+import { bookOf } from './bookOf';
 import { bookedService } from './forecast';
 
 /** What a performed treatment takes of one material. */
@@ -83,12 +84,12 @@ export interface ToEnter {
 
 /** The visits of the book that should be over by now and are not entered, the latest first. */
 export function toEnter(
-  { bookings, log }: Pick<House, 'bookings' | 'log'>,
+  house: Pick<House, 'bookings' | 'placed' | 'services' | 'log'>,
   names: ReadonlyMap<string, ServiceId | null>,
   now: Date,
 ): readonly ToEnter[] {
-  const entered = new Set(log.entered);
-  return bookings
+  const entered = new Set(house.log.entered);
+  return bookOf(house)
     .flatMap((booking): ToEnter[] => {
       const serviceId = bookedService(booking.title, names);
       const over = Date.parse(booking.at) + booking.minutes * 60_000 <= now.getTime();

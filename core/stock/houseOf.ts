@@ -25,7 +25,7 @@ export function houseOf(archive: HouseArchive): House {
   const { timeZone } = house.settings;
   const since = daysAfter(dayOf(new Date(first), timeZone), -1);
   const log = visitLogOf(treatments, since, timeZone);
-  const book = new Set(house.bookings.map(({ id }) => id));
+  const book = new Set<string>([...house.bookings, ...house.placed].map(({ id }) => id));
   return {
     ...house,
     log: { ...log, entered: log.entered.filter((id) => book.has(id)) },

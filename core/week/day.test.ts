@@ -4,7 +4,15 @@ import { createCalculator } from '../figures/createCalculator';
 import { asId } from '../house/ids';
 import type { House, PlacedVisit } from '../house/house';
 import { demoAsOf } from '../testing/demo';
+import { readCalendar } from '../calendar/readCalendar';
+import { bookOf, idInBook } from '../restock/bookOf';
+import { forecastOf } from '../restock/forecast';
+import { bookedToday } from '../run/bookedToday';
+import { guestOf, whoseRun } from '../run/whoseRun';
+import { calendarOfDay } from './calendarOfDay';
 import { conflictsOf, type ConflictKind } from './conflicts';
+import { sheetsOf } from './daySheet';
+import { placedAt } from './placing';
 import { atMinute, isSkipped, visitsOfDay, type DayVisit } from './dayVisits';
 import { gapsOf, shortestSlotOf, whatFits, whereFits } from './fits';
 import { needsOf } from './needs';
@@ -104,6 +112,87 @@ describe('a day', () => {
     expect(
       visitsOfDay({ ...demo, placed: [visit] }, needs, one!.day, TODAY).due,
     ).not.toContainEqual(one!.each);
+  });
+
+  it('counts for the shelf and the room as it is placed, also what is in no program', () => {
+    const [first] = demo.bookings.filter(({ at }) => at.startsWith(DAY));
+    const byHand = placed('lift', '15:00', 'duna', 'ione');
+    const moved = placed('clay-facial', '18:00', 'lava', 'mateo', {
+      bookingId: first!.id,
+      bookedAt: first!.at,
+    });
+    const house = { ...demo, placed: [byHand, moved] };
+    const book = bookOf(house);
+    expect(book).toHaveLength(demo.bookings.length + 1);
+    expect(book.find(({ id }) => id === first!.id)?.at).toBe(moved.at);
+    expect(book.map(({ at }) => at)).toEqual(book.map(({ at }) => at).toSorted());
+    const lifts = (of: House): number => forecastOf(of, TODAY).get(asId('lift'))?.bookings ?? 0;
+    expect(lifts(house)).toBeGreaterThan(lifts({ ...demo, placed: [] }));
+    const clock = { now: new Date(`${DAY}T09:00:00Z`), timeZone: demo.settings.timeZone };
+    const today = bookedToday(house, clock);
+    expect(today.find(({ placed: of }) => of?.id === byHand.id)).toMatchObject({
+      service: { id: 'lift' },
+    });
+    expect(today.find(({ booking }) => booking.id === first!.id)?.placed).toBe(moved);
+    const entered = { ...house.log, entered: [idInBook(byHand)] };
+    expect(bookedToday({ ...house, log: entered }, clock)).toHaveLength(today.length - 1);
+  });
+
+  it('tells the room whose run it is: who was placed, else who alone is there', () => {
+    const clay = demo.services.find(({ id }) => id === 'clay-facial')!;
+    const at = (time: string) => ({
+      now: new Date(`${DAY}T${time}:00Z`),
+      timeZone: demo.settings.timeZone,
+    });
+    const visit = placed('clay-facial', '10:00', 'lava', 'mateo');
+    expect(whoseRun(demo, clay, visit, at('16:00'))).toBe('mateo');
+    expect(whoseRun(demo, clay, undefined, at('16:00'))).toBe('ione');
+    expect(whoseRun(demo, clay, undefined, at('20:00'))).toBeUndefined();
+    expect(guestOf({ ...visit, name: 'Alma R.' }, demo)).toBe('Alma R.');
+    expect(guestOf({ ...visit, name: 'Black-sand clay facial' }, demo)).toBe('');
+  });
+
+  it('is kept under the booking that it is, so that two who place it at once place one visit', () => {
+    const [first] = visitsOf({ ...demo, placed: [] });
+    const ids = [1, 2].map(
+      (each) => placedAt(first!, {}, DAY, demo.settings.timeZone, () => asId(`new-${each}`)).id,
+    );
+    expect(ids[0]).toBe(ids[1]);
+    expect(ids[0]).toMatch(/^[A-Za-z0-9_-]{1,64}$/);
+    const put = placedAt(
+      { ...first!, roomId: asId('lava') },
+      { starts: 700, roomId: null, name: ' Alma ' },
+      DAY,
+      demo.settings.timeZone,
+      () => asId('new'),
+    );
+    expect(put).toMatchObject({ name: 'Alma', at: atMinute(DAY, 700, demo.settings.timeZone) });
+    expect(put.roomId).toBeUndefined();
+  });
+
+  it('goes out as a calendar, and as a sheet for each room and person', () => {
+    const visits = proposed(visitsOf(demo), DAY, needs, demo);
+    const { bookings } = readCalendar(
+      calendarOfDay(demo, DAY, visits, NOW),
+      TODAY,
+      demo.settings.timeZone,
+    );
+    expect(bookings.map(({ at, minutes }) => [at, minutes])).toEqual(
+      visits.map(({ starts, need }) => [
+        atMinute(DAY, starts, demo.settings.timeZone),
+        need.slotMinutes,
+      ]),
+    );
+    const sheets = sheetsOf(visits, demo);
+    const lines = (of: string): number =>
+      sheets.filter((sheet) => sheet.of === of).reduce((sum, sheet) => sum + sheet.lines.length, 0);
+    expect(lines('room')).toBe(visits.filter(({ roomId }) => roomId).length);
+    expect(lines('person')).toBe(
+      visits.reduce(
+        (sum, { therapistId, assistantId }) => sum + (therapistId ? 1 : 0) + (assistantId ? 1 : 0),
+        0,
+      ),
+    );
   });
 
   it('begins where the clocks of the house say, and knows the hour that they skip', () => {

@@ -2,6 +2,7 @@ import { dayOf, daysAfter, weekdayOf } from '../days/days';
 import { wallOf } from '../days/timeZones';
 import type { House } from '../house/house';
 import type { ServiceId } from '../house/ids';
+import { bookOf } from '../restock/bookOf';
 import { bookedService, bookingNames, dueVisits, factorOn, forecastOf } from '../restock/forecast';
 import { weekFrom } from './openTimes';
 import { DAY_MINUTES } from './spans';
@@ -60,13 +61,12 @@ interface BookedVisit {
   readonly starts: number;
 }
 
-function bookedVisits({
-  bookings,
-  services,
-  settings,
-}: Pick<House, 'bookings' | 'services' | 'settings'>): readonly BookedVisit[] {
-  const names = bookingNames({ services, settings });
-  return bookings.flatMap(({ title, at }): BookedVisit[] => {
+function bookedVisits(
+  house: Pick<House, 'bookings' | 'placed' | 'services' | 'settings'>,
+): readonly BookedVisit[] {
+  const { settings } = house;
+  const names = bookingNames(house);
+  return bookOf(house).flatMap(({ title, at }): BookedVisit[] => {
     const serviceId = bookedService(title, names);
     if (!serviceId) return [];
     const moment = new Date(at);

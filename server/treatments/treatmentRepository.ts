@@ -90,11 +90,16 @@ export function treatmentRepository(
         },
       );
       const entered = await sequelize.query<{ readonly id: string }>(
-        /* From the book, not from the years of treatments: most of them have no booking, which misleads the
-           planner of the query. */
-        `SELECT DISTINCT b.id FROM bookings b
-         STRAIGHT_JOIN treatments t FORCE INDEX (treatments_booking) ON t.booking_id = b.id
-         WHERE t.taken_back_at IS NULL ORDER BY b.id`,
+        /* From the book and what the house has placed, not from the years of treatments: most of them have no
+           booking, which misleads the planner of the query. */
+        ['bookings', 'placed_visits']
+          .map(
+            (table) => `SELECT b.id FROM ${table} b
+              STRAIGHT_JOIN treatments t FORCE INDEX (treatments_booking) ON t.booking_id = b.id
+              WHERE t.taken_back_at IS NULL`,
+          )
+          .join(' UNION ')
+          .concat(' ORDER BY id'),
         { type: QueryTypes.SELECT, transaction },
       );
       const log = visitLogOf(

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Performed } from '@bienestar/contract/api';
+import { bookOf } from '@bienestar/core/restock/bookOf';
 import type { RunEvent } from '@bienestar/core/house/run';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import { doneInRun, type DoneAct } from '@bienestar/core/run/done';
@@ -54,7 +55,7 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
   };
   const enter = async (): Promise<void> => {
     const treatment = treatmentOfRun(run, state);
-    const booked = house.bookings.find(({ id }) => id === run.bookingId);
+    const booked = bookOf(house).find(({ id }) => id === run.bookingId);
     const log = entryOfRun(run, plan, state, events, {
       settings: house.settings,
       ...(booked && { bookedAt: booked.at }),

@@ -3,7 +3,7 @@ import { useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toSecond } from '@bienestar/core/days/instants';
 import type { Client } from '@bienestar/core/house/client';
-import type { Service } from '@bienestar/core/house/house';
+import type { PlacedVisit, Service } from '@bienestar/core/house/house';
 import {
   asId,
   type BookingId,
@@ -13,11 +13,12 @@ import {
 } from '@bienestar/core/house/ids';
 import type { Run } from '@bienestar/core/house/run';
 import { coursesWithNext } from '@bienestar/core/restock/forecast';
+import { guestOf, whoseRun } from '@bienestar/core/run/whoseRun';
 import { guestOfRun, protocolOfRun, withAllThatMayBe } from '@bienestar/core/run/begun';
 import { Button } from '../../parts/Button';
 import { Problems } from '../../parts/Problems';
 import { TextField } from '../../parts/TextField';
-import { useToday } from '../../store/clock';
+import { useHouseClock, useToday } from '../../store/clock';
 import { useFigures, useHouse } from '../../store/house';
 import { houseNow } from '../../store/runs/houseTime';
 import { runKeeper } from '../../store/runs/useRun';
@@ -29,20 +30,21 @@ import { KnuckleButton } from './KnuckleButton';
 interface BeginRunProps {
   readonly service: Service;
   readonly bookingId?: BookingId;
+  /** in which room, by whom and for whom, where the house has said */
+  readonly placed?: PlacedVisit;
   readonly onLeave: () => void;
 }
 
 /** Who performs it, for whom, and what the guest is like; then the tray. */
-export function BeginRun({ service, bookingId, onLeave }: BeginRunProps) {
+export function BeginRun({ service, bookingId, placed, onLeave }: BeginRunProps) {
   const house = useHouse();
   const { materials } = useFigures();
   const navigate = useNavigate();
   const [client, setClient] = useState<Client>(() => clientOfService(service));
-  const [by, setBy] = useState<PersonId | undefined>(
-    service.therapistIds.length === 1 ? service.therapistIds[0] : undefined,
-  );
-  const [guest, setGuest] = useState('');
-  const [courseId, setCourseId] = useState<SoldCourseId>();
+  const clock = useHouseClock();
+  const [by, setBy] = useState<PersonId | undefined>(() => whoseRun(house, service, placed, clock));
+  const [guest, setGuest] = useState(() => guestOf(placed, house));
+  const [courseId, setCourseId] = useState<SoldCourseId | undefined>(placed?.soldCourseId);
   const today = useToday();
   const courses = coursesWithNext(house, service.id, today);
   const work = useMemo(() => {
@@ -77,6 +79,7 @@ export function BeginRun({ service, bookingId, onLeave }: BeginRunProps) {
       at: toSecond(new Date(houseNow())),
       ...guestOfRun(client),
       ...(by && { performedBy: by }),
+      ...(placed?.roomId && { roomId: placed.roomId }),
       ...(bookingId && { bookingId }),
       ...(courseId && { soldCourseId: courseId }),
       ...(guest.trim() !== '' && { guest: guest.trim() }),

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import type { Service } from '@bienestar/core/house/house';
+import type { House, PlacedVisit, Service } from '@bienestar/core/house/house';
 import type { BookingId } from '@bienestar/core/house/ids';
 import { toFollowUp } from '@bienestar/core/run/incidents';
 import { bookedToday } from '@bienestar/core/run/bookedToday';
@@ -17,10 +17,12 @@ import { useHouse } from '../../store/house';
 import { takeAlong } from '../../store/runs/offline';
 import { useRunsHere } from '../../store/runs/useRun';
 import { BeginRun } from './BeginRun';
+import { NotFitting } from './NotFitting';
 
 interface Chosen {
   readonly service: Service;
   readonly bookingId?: BookingId;
+  readonly placed?: PlacedVisit;
 }
 
 const TILE =
@@ -71,19 +73,25 @@ export function RoomPlace() {
           <p className="mt-1 text-ink-soft">Nothing that has not been entered yet.</p>
         )}
         <ul className="mt-2 grid gap-2 lg:grid-cols-2">
-          {booked.map(({ booking, service }) => (
+          {booked.map(({ booking, service, placed }) => (
             <li key={booking.id}>
               <button
                 type="button"
                 className={TILE}
-                onClick={() => setChosen({ service, bookingId: booking.id })}
+                onClick={() => setChosen({ service, bookingId: booking.id, placed })}
               >
                 <span className="text-ink-soft">{momentText(booking.at, clock.timeZone)}</span>
-                <span className="min-w-0 flex-1">{service.name}</span>
+                <span className="min-w-0 flex-1">
+                  {service.name}
+                  {placed && (
+                    <span className="block text-sm text-ink-soft">{placeWords(placed, house)}</span>
+                  )}
+                </span>
               </button>
             </li>
           ))}
         </ul>
+        <NotFitting />
       </section>
       <section aria-label="Any service" className="mt-5">
         <h2 className="text-xl">Any service</h2>
@@ -106,6 +114,17 @@ export function RoomPlace() {
       <RunsThatAreOver nameOf={nameOf} />
     </div>
   );
+}
+
+/** In which room, by whom and for whom a visit is placed. */
+function placeWords({ roomId, therapistId, name }: PlacedVisit, { rooms, people }: House): string {
+  return [
+    rooms.find(({ id }) => id === roomId)?.name,
+    people.find(({ id }) => id === therapistId)?.name,
+    name,
+  ]
+    .filter((word) => word !== undefined && word !== '')
+    .join(', ');
 }
 
 /** Guests of whom somebody has to ask how it is. */
