@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { createCalculator } from '../figures/createCalculator';
 import { asId } from '../house/ids';
 import type { House, PlacedVisit } from '../house/house';
-import { demoAsOf } from '../testing/demo';
+import { demoAsOf } from '../../contract/testing/demo';
 import { readCalendar } from '../calendar/readCalendar';
 import { bookOf, idInBook } from '../restock/bookOf';
 import { forecastOf } from '../restock/forecast';

@@ -68,7 +68,7 @@ interface Layout {
  * The mix of visits that brings most within all limits: a linear programme. Visits are divided over the days; minutes
  * of hands go to anybody who may, so that who can do much is kept for it. Exact: the worth of a limit is its dual
  * value, the worth of a booking the reduced cost of the service.
- * @param whole visits of a week as whole figures; what limits are worth is then as without
+ * @param whole visits of a week as whole figures, bounds to the next outside; what limits are worth is as without
  * @returns a problem when the least that is asked for does not fit (`shortOf` tells of what), or nothing limits
  * @see W1
  */
@@ -159,8 +159,9 @@ function layOut({ days, services, limits }: MixProblem, whole: 'whole' | 'parts'
     if (whole === 'whole') {
       const week = add({
         gain: 0,
-        least: Math.ceil(least - 1e-9),
-        most: Math.floor(most + 1e-9),
+        /* Half a visit a week is one every other week: in a whole week it is none or one. */
+        least: Math.floor(least + 1e-9),
+        most: Math.ceil(most - 1e-9),
         whole: true,
       });
       rows.push({ least: 0, most: 0, parts: [...all, [week, -1]] });
@@ -200,17 +201,19 @@ function roundedDown(
   const start = new Float64Array(inWhole.columns.length);
   /* Hands stand behind the visits, and the whole weeks behind those. */
   start.set(values);
-  let fits = true;
-  services.forEach(({ least }, service) => {
+  const kept = services.map((_, service) => {
     const columns = inParts.visits[service] ?? [];
     const sum = columns.reduce((all, column) => all + (values[column] ?? 0), 0);
-    const kept = Math.floor(sum + 1e-9);
-    if (kept < least) fits = false;
+    const whole = Math.floor(sum + 1e-9);
     for (const column of columns) {
-      start[column] = sum > 0 ? ((values[column] ?? 0) * kept) / sum : 0;
+      start[column] = sum > 0 ? ((values[column] ?? 0) * whole) / sum : 0;
     }
-    start[inParts.columns.length + service] = kept;
+    start[inParts.columns.length + service] = whole;
+    return whole;
   });
+  const fits = services.every(
+    ({ least }, service) => (kept[service] ?? 0) >= Math.floor(least + 1e-9),
+  );
   return fits ? start : undefined;
 }
 

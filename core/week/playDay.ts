@@ -169,7 +169,7 @@ export class DayPlay {
       this.#day.devices.map(({ id, count }) => [id, Array.from({ length: count }, () => 0)]),
     );
     const towels: { readonly at: number; readonly pieces: number }[] = [];
-    const waiting = new FlatQueue<number>();
+    const waiting = new FlatQueue();
     const going = this.#visits.map(() => ({ at: 0, pace: 1, guestAt: 0, waited: 0 }));
     const readyAt = new Float64Array(this.#visits.length);
     let ended = 0;

@@ -4,7 +4,7 @@ import { describe, expect, it, test } from 'vitest';
 import { createCalculator } from '../figures/createCalculator';
 import { asId } from '../house/ids';
 import type { House, Person, WeekOfSpans } from '../house/house';
-import { demoAsOf } from '../testing/demo';
+import { demoAsOf } from '../../contract/testing/demo';
 import { weekOfHouse } from './capacity';
 import { highsSolver } from './highsSolver';
 import { leversOf } from './levers';
@@ -271,12 +271,16 @@ describe('the best mix of a week', () => {
       ),
     );
     expect(weekMix(dry, bounds, plan, solve, 'parts')).toMatchObject({
-      problems: expect.arrayContaining([expect.objectContaining({ code: 'room-kind-missing' })]),
+      problems: expect.arrayContaining([
+        expect.objectContaining({ code: 'room-kind-missing' }),
+      ]) as unknown,
     });
     const tooMany = new Map([...bounds, [clay, { least: 200, most: 300, assumed: false }]]);
     const refused = weekMix(week, tooMany, plan, solve, 'parts');
     expect(refused).toMatchObject({
-      problems: expect.arrayContaining([expect.objectContaining({ code: 'demand-beyond-limit' })]),
+      problems: expect.arrayContaining([
+        expect.objectContaining({ code: 'demand-beyond-limit' }),
+      ]) as unknown,
     });
     expect(JSON.stringify(refused)).toMatch(/would need \d+ (minutes|pieces) more/);
   });

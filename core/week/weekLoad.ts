@@ -227,8 +227,8 @@ function loadOfPool(
   week: WeekOfHouse,
   all: number,
 ): PoolLoad {
-  const load = new Array<number>(DAYS).fill(0);
-  const hours = Array.from({ length: DAYS }, () => new Array<number>(HOURS).fill(0));
+  const load = zeros(DAYS);
+  const hours = Array.from({ length: DAYS }, () => zeros(HOURS));
   for (const { need, day, starts, visits } of placed) {
     if (pool.kind === 'linen') {
       load[day] = (load[day] ?? 0) + visits * useOf(need, pool);
@@ -265,6 +265,10 @@ function loadOfPool(
     carries,
     firstDay,
   };
+}
+
+function zeros(length: number): number[] {
+  return Array.from({ length }, () => 0);
 }
 
 function thereIn(of: PoolOf['of'], day: number, hour: number): number {

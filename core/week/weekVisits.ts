@@ -102,7 +102,7 @@ const WEEKS = 8;
 export function rhythmOf(house: House, today: string): Rhythm {
   const [from, to] = [daysAfter(today, -7 * WEEKS), daysAfter(today, 7 * WEEKS)];
   const visits = bookedVisits(house).filter(({ day }) => from <= day && day < to);
-  const counts = Array.from({ length: 7 }, () => new Array<number>(HOURS).fill(0));
+  const counts = Array.from({ length: 7 }, () => Array.from({ length: HOURS }, () => 0));
   if (visits.length < LEAST_TO_KNOW) return counts.map((day) => day.map(() => 1));
   for (const { day, starts } of visits) {
     const hours = counts[weekdayOf(day) - 1];

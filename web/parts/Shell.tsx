@@ -68,7 +68,7 @@ export function Shell() {
         Skip to the place
       </a>
       <header className="flex shrink-0 flex-wrap items-center border-b border-line px-3 sm:px-6 lg:h-13 print:hidden">
-        <p className="min-w-0 flex-1 truncate py-2 lg:w-56 lg:flex-none font-serif text-lg font-bold text-clay">
+        <p className="min-w-0 flex-1 truncate py-2 lg:w-36 lg:flex-none font-serif text-lg font-bold text-clay">
           {settings?.name ?? 'Bienestar'}
         </p>
         <nav
@@ -79,7 +79,7 @@ export function Shell() {
             <NavLink
               key={to}
               to={to}
-              className="relative flex items-center px-0.5 font-serif text-sm text-ink-soft sm:px-4 sm:text-lg hover:text-ink aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-1 sm:aria-[current=page]:after:inset-x-4 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-[3px] aria-[current=page]:after:bg-clay"
+              className="relative flex items-center px-0.5 font-serif text-sm text-ink-soft sm:px-3 sm:text-lg hover:text-ink aria-[current=page]:text-ink aria-[current=page]:after:absolute aria-[current=page]:after:inset-x-1 sm:aria-[current=page]:after:inset-x-3 aria-[current=page]:after:-bottom-px aria-[current=page]:after:h-[3px] aria-[current=page]:after:bg-clay"
             >
               {name}
             </NavLink>

@@ -23,6 +23,7 @@ import { useSnapshot } from '../../store/house';
 import { useAddAndRemove, useChange } from '../../store/useEditPart';
 import { ZoneButton } from '../protocols/zones/ZoneButton';
 import { DeviceLimitsFields } from './DeviceLimitsFields';
+import { DeviceWeekFields } from './DeviceWeekFields';
 import { DeviceEconomicsFields } from './DeviceEconomicsFields';
 import { AddLine, Section } from './Section';
 
@@ -186,6 +187,7 @@ function DeviceFields({ device }: { readonly device: Versioned<Device> }) {
         onChange={(trainedIds) => void change({ trainedIds })}
       />
       <DeviceLimitsFields limits={device.limits} change={change} />
+      <DeviceWeekFields device={device} change={change} />
       <DeviceEconomicsFields economics={device.economics} change={change} />
       <TextField
         {...leaving}

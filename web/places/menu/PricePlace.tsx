@@ -29,6 +29,7 @@ import { KindsOfClients } from './KindsOfClients';
 import { CostBySteps } from './CostBySteps';
 import { Earnings } from './Earnings';
 import { Ladders } from './Ladders';
+import { LimitingHour } from './LimitingHour';
 import { OtherCounts } from './OtherCounts';
 import { PriceChangeWords } from './PriceChangeWords';
 import { PriceStrip } from './PriceStrip';
@@ -109,6 +110,7 @@ function OpenPrice({ service, figures }: OpenPriceProps) {
               )}
               <PricingFields service={service} price={price} put={put} />
               <Earnings service={service} figures={figures} price={price} pointed={pointed} />
+              <LimitingHour serviceId={service.id} />
             </>
           ) : (
             <>

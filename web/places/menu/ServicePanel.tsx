@@ -4,7 +4,13 @@ import { Checkbox } from 'radix-ui';
 import { Link, useNavigate } from 'react-router';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import { untrainedFor } from '@bienestar/core/cost/performers';
-import type { Device, Person } from '@bienestar/core/house/house';
+import {
+  ROOM_KINDS,
+  roomKindOf,
+  type Device,
+  type Person,
+  type RoomKind,
+} from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
 import { money, number } from '../../format/figures';
@@ -117,6 +123,12 @@ export function ServicePanel({ id }: { readonly id: string }) {
           { value: 'returning', label: 'later visits' },
         ]}
         onChoose={(visitKind) => void change({ visitKind })}
+      />
+      <Segments<RoomKind>
+        label="Takes a room that is"
+        value={roomKindOf(service)}
+        options={ROOM_KINDS.map((value) => ({ value, label: value }))}
+        onChoose={(roomKind) => void change({ roomKind })}
       />
       <fieldset className="flex flex-col gap-1">
         <legend className={`${LABEL_LOOK} mb-1`}>Performed by</legend>

@@ -1,4 +1,6 @@
-import { useState } from 'react';
+import type { Remote } from 'comlink';
+import { useCallback, useState } from 'react';
+import type { WeekWorker } from '../../workers/week.worker';
 import { daysAfter } from '@bienestar/core/days/days';
 import {
   freeOf,
@@ -25,10 +27,11 @@ export function CarriesPlace() {
   const house = useHouse();
   const week = useWeekInHand();
   const { monday, today, source } = week;
-  const { answer, isWorking, hasFailed } = useWorked(
-    (worker) => worker.load({ house, monday, today, source }),
+  const ask = useCallback(
+    (worker: Remote<WeekWorker>) => worker.load({ house, monday, today, source }),
     [house, monday, today, source],
   );
+  const { answer, isWorking, hasFailed } = useWorked(ask);
   return (
     <div className="flex h-full flex-col">
       <WeekHeader title="What the week carries" week={week}>
@@ -157,12 +160,12 @@ function PoolRow({ of, isFirst, onOpen }: PoolRowProps) {
         <button
           type="button"
           onClick={onOpen}
-          className="text-left hover:underline"
+          className="block text-left font-serif text-base leading-tight hover:underline"
           aria-label={`${name}: show its figures`}
         >
-          <span className="block font-serif text-base leading-tight">{name}</span>
-          <span className="block text-xs text-ink-soft">{poolNote(of, house)}</span>
+          {name}
         </button>
+        <span className="block text-xs text-ink-soft">{poolNote(of, house)}</span>
       </th>
       {of.load.map((taken, day) => (
         <td key={day} className="py-1.5 pr-2 align-bottom">

@@ -1,4 +1,13 @@
-import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import type { Remote } from 'comlink';
+import {
+  useCallback,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type PointerEvent,
+} from 'react';
+import type { WeekWorker } from '../../workers/week.worker';
 import type { ServiceId } from '@bienestar/core/house/ids';
 import { weekSettingsOf } from '@bienestar/core/week/capacity';
 import { handsIn, type VisitNeed } from '@bienestar/core/week/needs';
@@ -141,16 +150,16 @@ function Pulled({ of, helped }: { readonly of: Pairing; readonly helped: Helped 
   const put = (minutes: number): void =>
     setOffset(Math.min(most, Math.max(0, Math.round(minutes / grid) * grid)));
   const meets = sharedMeets(first, second, offset, house.devices, walkMinutes, helped);
-  const { answer, isWorking } = useWorked(
-    (worker) =>
-      worker.waits(
-        { house, monday, today, source },
-        [first.service.id, second.service.id],
-        offset,
-        helped,
-      ),
-    [house, monday, first.service.id, second.service.id, offset, helped],
+  const pair = useMemo(
+    () => [first.service.id, second.service.id] as const,
+    [first.service.id, second.service.id],
   );
+  const ask = useCallback(
+    (worker: Remote<WeekWorker>) =>
+      worker.waits({ house, monday, today, source }, pair, offset, helped),
+    [house, monday, today, source, pair, offset, helped],
+  );
+  const { answer, isWorking } = useWorked(ask);
   const at = (minutes: number): string => `${(minutes / longest) * 100}%`;
   const onKey = (event: KeyboardEvent): void => {
     const by = {

@@ -18,35 +18,31 @@ export function weekWorker(): { readonly week: Remote<WeekWorker>; readonly end:
   return { week: wrap<WeekWorker>(worker), end: () => worker.terminate() };
 }
 
-/** Works something out away from the page, again whenever what it is worked out from is another. */
-export function useWorked<T>(
-  ask: (week: Remote<WeekWorker>) => Promise<Answered<T>>,
-  from: readonly unknown[],
-): Worked<T> {
-  const [worked, setWorked] = useState<Worked<T>>({
-    answer: undefined,
-    isWorking: true,
-    hasFailed: false,
-  });
+/**
+ * Works something out away from the page, again whenever what is asked is another.
+ * @param ask kept while it asks the same
+ */
+export function useWorked<T>(ask: (week: Remote<WeekWorker>) => Promise<Answered<T>>): Worked<T> {
+  const [worked, setWorked] = useState<{
+    readonly asked?: typeof ask;
+    readonly answer?: Outcome<T>;
+    readonly hasFailed: boolean;
+  }>({ hasFailed: false });
   useEffect(() => {
     const { week, end } = weekWorker();
-    let isCurrent = true;
-    setWorked(({ answer }) => ({ answer, isWorking: true, hasFailed: false }));
     ask(week).then(
       ({ of }) => {
-        if (isCurrent) setWorked({ answer: of, isWorking: false, hasFailed: false });
+        setWorked({ asked: ask, answer: of, hasFailed: false });
         end();
       },
       () => {
-        if (isCurrent) setWorked(({ answer }) => ({ answer, isWorking: false, hasFailed: true }));
+        setWorked(({ answer }) => ({ asked: ask, answer, hasFailed: true }));
         end();
       },
     );
-    return () => {
-      isCurrent = false;
-      end();
-    };
-    // oxlint-disable-next-line react-hooks/exhaustive-deps -- asked anew by what is listed alone
-  }, from);
-  return worked;
+    /* Ended, a worker answers nothing any more. */
+    return end;
+  }, [ask]);
+  const isWorking = worked.asked !== ask;
+  return { answer: worked.answer, isWorking, hasFailed: worked.hasFailed && !isWorking };
 }

@@ -91,27 +91,27 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
     const { starts, roomId } = visit;
     setPull({ visit, x: event.clientX, y: event.clientY, starts, roomId, hasMoved: false });
   };
-  const move = (event: PointerEvent): void => {
-    if (!pull) return;
-    const [byX, byY] = [event.clientX - pull.x, event.clientY - pull.y];
-    if (!pull.hasMoved && Math.hypot(byX, byY) < STILL) return;
+  /* By the event and not by what was drawn last: a quick hand lets go before that. */
+  const pulledTo = (from: Pull, event: PointerEvent): Pull => {
+    const [byX, byY] = [event.clientX - from.x, event.clientY - from.y];
+    if (!from.hasMoved && Math.hypot(byX, byY) < STILL) return from;
     const perPixel = length / Math.max(1, strip.current?.clientWidth ?? 1);
-    const starts = Math.round((pull.visit.starts + byX * perPixel) / grid) * grid;
-    setPull({
-      ...pull,
+    const starts = Math.round((from.visit.starts + byX * perPixel) / grid) * grid;
+    return {
+      ...from,
       starts: Math.min(24 * 60 - grid, Math.max(0, starts)),
-      roomId: roomAt(event.clientY) ?? pull.roomId,
+      roomId: roomAt(event.clientY) ?? from.roomId,
       hasMoved: true,
-    });
+    };
   };
-  const letGo = (): void => {
-    if (pull?.hasMoved) {
-      void day.place(pull.visit, {
-        starts: pull.starts,
-        ...(pull.roomId && { roomId: pull.roomId }),
-      });
-    }
-    if (pull) onTake(pull.visit.key);
+  const move = (event: PointerEvent): void => {
+    if (pull) setPull(pulledTo(pull, event));
+  };
+  const letGo = (event: PointerEvent): void => {
+    if (!pull) return;
+    const { visit, starts, roomId, hasMoved } = pulledTo(pull, event);
+    if (hasMoved) void day.place(visit, { starts, ...(roomId && { roomId }) });
+    onTake(visit.key);
     setPull(undefined);
   };
   const onKey = (event: KeyboardEvent, visit: DayVisit): void => {
@@ -129,7 +129,6 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
     <button
       key={visit.key}
       type="button"
-      aria-label={`${visitWords(visit)}, ${number(visit.need.slotMinutes)} minutes${visit.placed ? '' : ', not kept yet'}${inConflict.has(visit.key) ? ', does not fit' : ''}`}
       aria-pressed={takenKey === visit.key}
       className={`absolute inset-y-1 flex touch-none flex-col overflow-hidden border text-left text-xs leading-tight ${visit.placed ? 'border-ink' : 'border-dashed border-line-strong'} ${inConflict.has(visit.key) ? 'bg-clay-wash' : 'bg-sheet'} ${takenKey === visit.key ? 'z-10 outline-2 outline-ink' : ''} cursor-grab`}
       style={{ left: at(visit.starts), width: wide(visit.need.slotMinutes) }}
@@ -143,11 +142,17 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
       onKeyDown={(event) => onKey(event, visit)}
     >
       <span className="w-full truncate px-1 pt-0.5">
-        {inConflict.has(visit.key) && <span className="text-clay">▲ </span>}
+        {inConflict.has(visit.key) && (
+          <span aria-hidden className="text-clay">
+            ▲{' '}
+          </span>
+        )}
         {visit.need.service.name}
-      </span>
-      <span className="w-full truncate px-1 text-ink-soft">
-        {visit.name === '' ? clock(visit.starts) : `${clock(visit.starts)} ${visit.name}`}
+      </span>{' '}
+      <span className="w-full truncate px-1 text-ink-soft">{shortWords(visit)}</span>
+      <span className="sr-only">
+        {number(visit.need.slotMinutes)} minutes{visit.placed ? '' : ', not kept yet'}
+        {inConflict.has(visit.key) ? ', does not fit' : ''}
       </span>
       <VisitStrands visit={visit} />
     </button>
@@ -235,6 +240,11 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
       </div>
     </div>
   );
+}
+
+/** When and for whom a visit is. */
+function shortWords({ starts, name }: DayVisit): string {
+  return name === '' ? clock(starts) : `${clock(starts)} ${name}`;
 }
 
 function LaneName({ room: { name, kind } }: { readonly room: Room }) {

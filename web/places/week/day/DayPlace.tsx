@@ -44,12 +44,11 @@ export function DayPlace() {
 function DayTabs({ day: { day, monday, today, goTo } }: { readonly day: DayInHand }) {
   return (
     <div role="group" aria-label="Which day" className="flex flex-wrap items-center gap-px">
-      {weekFrom(monday).map((each, at) => (
+      {weekFrom(monday).map((each) => (
         <button
           key={each}
           type="button"
           aria-pressed={each === day}
-          aria-label={`${dayName(at)} ${dayText(each)}`}
           onClick={() => goTo(each)}
           className={`h-9 border border-line-strong px-2.5 text-sm ${each === day ? 'bg-palm-wash font-semibold' : 'bg-sheet hover:bg-sunk'} ${each === today ? 'text-clay' : ''}`}
         >

@@ -83,5 +83,5 @@ export function useDay(): DayInHand {
 /** What is no longer said of a visit is taken away, too. */
 function withoutNothing<T extends object>(next: T, before: T): Partial<T> {
   const gone = Object.keys(before).filter((key) => !(key in next) && key !== 'version');
-  return { ...Object.fromEntries(gone.map((key) => [key, undefined])), ...next } as Partial<T>;
+  return { ...Object.fromEntries(gone.map((key) => [key, undefined])), ...next };
 }

@@ -37,20 +37,19 @@ export function DayCell(props: DayCellProps) {
     const box = strip.current?.getBoundingClientRect();
     return box ? DRAWN.from + ((x - box.left) / box.width) * (DRAWN.to - DRAWN.from) : DRAWN.from;
   };
-  const move = (event: PointerEvent): void => {
-    if (!pull) return;
-    const before = drawn[pull.which - 1]?.to ?? 0;
-    const after = drawn[pull.which + 1]?.from ?? 24 * 60;
-    setShown(
-      drawn.map((span, which) =>
-        which === pull.which
-          ? pulled(span, pull.end, minuteAt(event.clientX), { before, after, grid: GRID })
-          : span,
-      ),
+  /* By the event and not by what was drawn last: a quick hand lets go before that. */
+  const pulledTo = ({ which, end }: Pull, event: PointerEvent): readonly Span[] => {
+    const before = spans[which - 1]?.to ?? 0;
+    const after = spans[which + 1]?.from ?? 24 * 60;
+    const within = { before, after, grid: GRID };
+    return spans.map((span, at) =>
+      at === which ? pulled(span, end, minuteAt(event.clientX), within) : span,
     );
   };
-  const letGo = (): void => {
-    if (shown && spansText(shown) !== spansText(spans)) onChange(shown);
+  const letGo = (event: PointerEvent): void => {
+    if (!pull) return;
+    const next = pulledTo(pull, event);
+    if (shown && spansText(next) !== spansText(spans)) onChange(next);
     setPull(undefined);
     setShown(undefined);
   };
@@ -82,7 +81,7 @@ export function DayCell(props: DayCellProps) {
                   event.currentTarget.setPointerCapture(event.pointerId);
                   setPull({ which, end });
                 }}
-                onPointerMove={move}
+                onPointerMove={(event) => pull && setShown(pulledTo(pull, event))}
                 onPointerUp={letGo}
                 onPointerCancel={() => {
                   setPull(undefined);

@@ -1,7 +1,8 @@
-import { useState } from 'react';
+import type { Remote } from 'comlink';
+import { useCallback, useState } from 'react';
 import { VISIT_SOURCES } from '@bienestar/core/week/weekVisits';
 import type { WeekMix } from '@bienestar/core/week/weekMix';
-import type { Worth } from '../../../workers/week.worker';
+import type { WeekWorker, Worth } from '../../../workers/week.worker';
 import { money, number, percent } from '../../../format/figures';
 import { Loading } from '../../../parts/Loading';
 import { Problems } from '../../../parts/Problems';
@@ -24,13 +25,16 @@ export function WorthPlace() {
   const week = useWeekInHand();
   const { monday, today, source } = week;
   const [whole, setWhole] = useState<Wholeness>('parts');
-  const { answer, isWorking, hasFailed } = useWorked(
-    (worker) => worker.worth({ house, monday, today, source }, whole),
+  const ask = useCallback(
+    (worker: Remote<WeekWorker>) => worker.worth({ house, monday, today, source }, whole),
     [house, monday, today, source, whole],
   );
-  const needsHours =
+  const { answer, isWorking, hasFailed } = useWorked(ask);
+  const missing =
     answer?.ok === false &&
-    answer.problems.some(({ code }) => code === 'hours-missing' || code === 'roster-missing');
+    answer.problems.some(({ code }) => code === 'hours-missing' || code === 'roster-missing')
+      ? answer.problems
+      : undefined;
   return (
     <div className="flex h-full flex-col">
       <WeekHeader title="What an hour is worth" week={week}>
@@ -54,8 +58,8 @@ export function WorthPlace() {
       </WeekHeader>
       {!answer ? (
         <Loading what="Looking for the best week" failed={hasFailed} />
-      ) : needsHours && !answer.ok ? (
-        <NeedsHours problems={answer.problems} />
+      ) : missing ? (
+        <NeedsHours problems={missing} />
       ) : (
         <div
           className="columns-of-place lg:grid-cols-[minmax(0,3fr)_minmax(22rem,2fr)]"

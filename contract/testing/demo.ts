@@ -1,8 +1,8 @@
 import text from '../../demo/casa-cenera.house.json?raw';
-import { readHouseFile } from '../../contract/houseFile';
-import { asOfNow } from '../house/archive';
-import type { House } from '../house/house';
-import { houseOf } from '../stock/houseOf';
+import { readHouseFile } from '../houseFile';
+import { asOfNow } from '@bienestar/core/house/archive';
+import type { House } from '@bienestar/core/house/house';
+import { houseOf } from '@bienestar/core/stock/houseOf';
 
 const file = readHouseFile(text);
 
