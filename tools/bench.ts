@@ -8,6 +8,7 @@ import { bought, cleanser, house, settings, stockOf } from '../core/testing/samp
 import { benchLedger } from './benchLedger';
 import { benchYears } from './benchYears';
 import { benchLog } from './benchLog';
+import { benchWeek } from './benchWeek';
 import { benchMoney } from './benchMoney';
 import { benchRestock } from './benchRestock';
 import { benchWriting } from './benchWriting';
@@ -202,6 +203,7 @@ print('money: the large house', benchMoney(large));
 print('restocking: the large house', benchRestock(large));
 print('writing a protocol of 60 steps with 6 choices', benchWriting(large));
 print('the logbook and what it teaches', benchLog());
+print('the week', await benchWeek());
 print('the shelf and price lists', await benchShelf(large));
 print('a ledger of 100 000 movements, over HTTP on MariaDB', await benchLedger());
 print('after five years, over HTTP on MariaDB', await benchYears());

@@ -1,13 +1,17 @@
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { House } from '@bienestar/core/house/house';
 import { mapLeaves } from '@bienestar/core/testing/leaves';
+import { Lots } from '@bienestar/core/testing/lots';
 import { randomHouse } from '@bienestar/core/testing/randomHouse';
+import { highsSolver } from '@bienestar/core/week/highsSolver';
+import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { compareHouse } from './compare';
 import { lawsBrokenBy } from './laws';
 import { lessonsOfSeed } from './lessonsByHand';
 import { isShort, playPoint } from './pointByChance';
 import { slotsByChance } from './slotByChance';
+import { weekOfSeed } from './weekByHand';
 
 const SEEDS = Array.from({ length: 12 }, (_, at) => at + 1001);
 
@@ -54,6 +58,15 @@ describe('drawn logs', () => {
     const all = SEEDS.map(lessonsOfSeed);
     expect(all.flatMap(({ faults }) => faults)).toEqual([]);
     expect(all.reduce((sum, { figures }) => sum + figures, 0)).toBeGreaterThan(300);
+  });
+});
+
+describe('drawn weeks', () => {
+  it('have the mixes, offsets and delays that are worked out by hand', async () => {
+    const solve = highsSolver(await loadHighs());
+    const all = SEEDS.map((seed) => weekOfSeed(seed, new Lots(seed), solve));
+    expect(all.flatMap(({ faults }) => faults)).toEqual([]);
+    expect(all.reduce((sum, { figures }) => sum + figures, 0)).toBe(SEEDS.length * 6);
   });
 });
 

@@ -4,6 +4,10 @@ import { lawsBrokenBy } from './laws';
 import { lessonsOfSeed } from './lessonsByHand';
 import { isShort, playPoint } from './pointByChance';
 import { slotsByChance } from './slotByChance';
+import { weekOfSeed } from './weekByHand';
+import { Lots } from '@bienestar/core/testing/lots';
+import { highsSolver } from '@bienestar/core/week/highsSolver';
+import loadHighs from 'highs';
 import { randomHouse } from '@bienestar/core/testing/randomHouse';
 
 /*
@@ -17,7 +21,8 @@ const [houses = 250, first = 1] = process.argv.slice(2).map(Number);
 const VISITS = 8_000;
 const ORDERS = 4_000;
 
-const counts = { services: 0, compared: 0, held: 0, slots: 0, learned: 0 };
+const solve = highsSolver(await loadHighs());
+const counts = { services: 0, compared: 0, held: 0, slots: 0, learned: 0, week: 0 };
 const uncounted = new Map<string, number>();
 let differing = 0;
 let smallest:
@@ -29,13 +34,21 @@ for (let seed = first; seed < first + houses; seed += 1) {
   const laws = lawsBrokenBy(house);
   const slots = slotsByChance(house, VISITS, seed);
   const learned = lessonsOfSeed(seed);
+  const week = weekOfSeed(seed, new Lots(seed), solve);
   counts.services += house.services.length - compared.uncounted.length;
   counts.compared += compared.figures;
   counts.held += laws.figures;
   counts.slots += slots.slots;
   counts.learned += learned.figures;
+  counts.week += week.figures;
   for (const code of compared.uncounted) uncounted.set(code, (uncounted.get(code) ?? 0) + 1);
-  const faults = [...compared.differences, ...laws.broken, ...slots.faults, ...learned.faults];
+  const faults = [
+    ...compared.differences,
+    ...laws.broken,
+    ...slots.faults,
+    ...learned.faults,
+    ...week.faults,
+  ];
   if (faults.length === 0) continue;
   differing += 1;
   const text = JSON.stringify(house);
@@ -45,7 +58,7 @@ const shelves = Array.from({ length: houses }, (_, at) => playPoint(first + at, 
 const short = shelves.filter(isShort);
 process.stdout.write(
   `${houses} houses, ${counts.services} services: ${counts.compared} figures worked out by hand, ${counts.held} held to the laws, ` +
-    `${counts.learned} learned from drawn logs, ${counts.slots} slots drawn ${VISITS} times, ${shelves.length} order points played through ${ORDERS} orders\n`,
+    `${counts.learned} learned from drawn logs, ${counts.week} of drawn weeks, ${counts.slots} slots drawn ${VISITS} times, ${shelves.length} order points played through ${ORDERS} orders\n`,
 );
 for (const [code, times] of uncounted) process.stdout.write(`not counted: ${times} × ${code}\n`);
 for (const one of short.slice(0, 12)) {
