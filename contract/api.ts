@@ -341,7 +341,9 @@ export interface MaterialBatch {
 export interface Several {
   readonly settings?: Versioned<HouseSettings>;
   readonly suppliers?: readonly Versioned<Supplier>[];
+  readonly rooms?: readonly Versioned<Room>[];
   readonly people?: readonly Versioned<Person>[];
+  readonly devices?: readonly Versioned<Device>[];
   readonly materials?: readonly Versioned<Material>[];
   readonly mixes?: readonly Versioned<Mix>[];
   readonly blocks?: readonly Versioned<Block>[];

@@ -24,7 +24,7 @@ const span = shape<Span>({
 });
 
 /** Spans of one day, one after the other. */
-const spans = listOf(span, MOST_SPANS).custom((value: readonly Span[], helpers) =>
+export const spans = listOf(span, MOST_SPANS).custom((value: readonly Span[], helpers) =>
   value.every(({ from }, at) => at === 0 || from >= (value[at - 1]?.to ?? 0))
     ? value
     : helpers.message({

@@ -22,6 +22,9 @@ import {
   text,
   limited,
 } from './common';
+import { ROOM_KINDS } from '@bienestar/core/house/house';
+import type { Weekday } from '@bienestar/core/days/days';
+import { spans } from './hours';
 import { swapAmount } from './shelf';
 
 const MOST_CHANGES = 20_000;
@@ -30,6 +33,7 @@ const LARGEST_FIGURE = 1_000_000_000;
 const byShare = number.greater(-1).max(9);
 
 type Of<K extends ChangeKind> = Extract<Change, { kind: K }>;
+const weekday = Joi.valid<Weekday>(1, 2, 3, 4, 5, 6, 7).required();
 const kind = <K extends ChangeKind>(of: K) => Joi.valid(of).required();
 
 const change = byKey('kind', {
@@ -83,6 +87,28 @@ const change = byKey('kind', {
     kind: kind('visits'),
     serviceId: id,
     visitsPerWeek: limited(LIMITS.visitsPerWeek),
+  }),
+  'work-hours': shape<Of<'work-hours'>>({
+    id,
+    kind: kind('work-hours'),
+    personId: id,
+    weekday,
+    spans,
+  }),
+  'open-hours': shape<Of<'open-hours'>>({ id, kind: kind('open-hours'), weekday, spans }),
+  hire: shape<Of<'hire'>>({ id, kind: kind('hire'), likeId: id, newId: id, name }),
+  room: shape<Of<'room'>>({
+    id,
+    kind: kind('room'),
+    newId: id,
+    name,
+    roomKind: Joi.valid(...ROOM_KINDS).required(),
+  }),
+  'device-count': shape<Of<'device-count'>>({
+    id,
+    kind: kind('device-count'),
+    deviceId: id,
+    count: limited(LIMITS.deviceCount),
   }),
 });
 

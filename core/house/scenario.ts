@@ -1,11 +1,16 @@
 import type { Phase } from './actions';
 import type { Amount } from './amount';
+import type { Weekday } from '../days/days';
+import type { Span } from './hours';
+import type { RoomKind } from './house';
 import type {
   ChangeId,
+  DeviceId,
   MaterialId,
   PackId,
   PersonId,
   ProtocolId,
+  RoomId,
   ScenarioId,
   ServiceId,
   SupplierId,
@@ -73,6 +78,29 @@ export type Change = { readonly id: ChangeId } & (
   | { readonly kind: 'edition'; readonly serviceId: ServiceId; readonly edition?: number }
   | { readonly kind: 'price'; readonly serviceId: ServiceId; readonly grossMinor: number }
   | { readonly kind: 'visits'; readonly serviceId: ServiceId; readonly visitsPerWeek: number }
+  /** somebody works at other hours on a day of every week, 1 being Monday */
+  | {
+      readonly kind: 'work-hours';
+      readonly personId: PersonId;
+      readonly weekday: Weekday;
+      readonly spans: readonly Span[];
+    }
+  /** the house is open at other hours on a day of every week */
+  | { readonly kind: 'open-hours'; readonly weekday: Weekday; readonly spans: readonly Span[] }
+  /** somebody more, who may do and earns the same as one who is there, at the same hours */
+  | {
+      readonly kind: 'hire';
+      readonly likeId: PersonId;
+      readonly newId: PersonId;
+      readonly name: string;
+    }
+  | {
+      readonly kind: 'room';
+      readonly newId: RoomId;
+      readonly name: string;
+      readonly roomKind: RoomKind;
+    }
+  | { readonly kind: 'device-count'; readonly deviceId: DeviceId; readonly count: number }
 );
 export type ChangeKind = Change['kind'];
 

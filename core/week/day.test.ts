@@ -12,6 +12,7 @@ import { guestOf, whoseRun } from '../run/whoseRun';
 import { calendarOfDay } from './calendarOfDay';
 import { conflictsOf, type ConflictKind } from './conflicts';
 import { sheetsOf } from './daySheet';
+import { sharedWork } from './sharedWork';
 import { placedAt } from './placing';
 import { atMinute, isSkipped, visitsOfDay, type DayVisit } from './dayVisits';
 import { gapsOf, shortestSlotOf, whatFits, whereFits } from './fits';
@@ -318,6 +319,45 @@ describe('what does not fit', () => {
       'hot-towels',
     );
     expect(check({ ...empty, placed: visits }).map(({ kind }) => kind)).not.toContain('hot-towels');
+  });
+});
+
+describe('what is done once for two', () => {
+  const of = (...visits: PlacedVisit[]) => {
+    const house = { ...empty, placed: visits };
+    return sharedWork(visitsOf(house), house);
+  };
+  const clay = demo.mixes.find(({ id }) =>
+    needs
+      .find(({ service }) => service.id === 'clay-facial')!
+      .mixes.some(({ mixId }) => mixId === id),
+  )!;
+
+  it('is a mix within its working life, and not beyond it', () => {
+    const life = clay.workingLifeMinutes!;
+    const at = (minutes: number) => `10:${String(minutes).padStart(2, '0')}`;
+    const first = placed('clay-facial', '10:00', 'lava', 'mateo');
+    const soon = of(first, placed('clay-facial', at(Math.min(59, life)), 'duna', 'ione'));
+    expect(soon).toMatchObject([
+      { kind: 'mix', mix: { id: clay.id }, minutes: clay.mixingMinutes },
+    ]);
+    const later = placed('clay-facial', '16:00', 'duna', 'ione');
+    expect(of(first, later)).toEqual([]);
+  });
+
+  it('is a device that has not cooled down', () => {
+    const warm = of(
+      placed('enzyme-facial', '14:00', 'duna', 'ione'),
+      placed('enzyme-facial', '14:20', 'lava', 'mateo'),
+    ).filter(({ kind }) => kind === 'warm');
+    const [steamed] = needs
+      .find(({ service }) => service.id === 'enzyme-facial')!
+      .devices.get(asId('steamer'))!;
+    const gap = 20 - (steamed!.to - steamed!.from);
+    const steamer = demo.devices.find(({ id }) => id === 'steamer')!;
+    expect(warm.some((each) => each.kind === 'warm' && each.device.id === 'steamer')).toBe(
+      gap >= 0 && gap <= steamer.warmMinutes!,
+    );
   });
 });
 

@@ -11,8 +11,19 @@ import { weekMix, type Bounds, type WeekMix } from './weekMix';
 
 /** Something that would give the week more to work with. */
 export type LeverKind =
-  | { readonly kind: 'hour-more'; readonly person: Person; readonly day: number }
-  | { readonly kind: 'longer-day'; readonly day: number }
+  /** on a day counted from Monday, with the hours that there would be then */
+  | {
+      readonly kind: 'hour-more';
+      readonly person: Person;
+      readonly day: number;
+      readonly spans: readonly Span[];
+    }
+  | {
+      readonly kind: 'longer-day';
+      readonly day: number;
+      readonly spans: readonly Span[];
+      readonly stay: readonly { readonly person: Person; readonly spans: readonly Span[] }[];
+    }
   | { readonly kind: 'hire'; readonly like: Person }
   | { readonly kind: 'device'; readonly device: Device }
   | { readonly kind: 'room'; readonly roomKind: RoomKind }
@@ -96,7 +107,7 @@ function hourMore(
   );
   return [
     {
-      lever: { kind: 'hour-more', person, day },
+      lever: { kind: 'hour-more', person, day, spans: later },
       gainPerWeek: gainOf({ ...house, people }),
       costPerWeek: hourlyCost(person, house),
     },
@@ -128,24 +139,27 @@ function longerDays(house: House, { monday, days }: WeekOfHouse, gainOf: GainOf)
     const last = spans.at(-1);
     if (!last || last.to + HOUR > 24 * HOUR) return [];
     const longer = [...spans.slice(0, -1), { ...last, to: last.to + HOUR }];
-    const stay = house.people.filter((person) => workOn(person, day).spans.at(-1)?.to === last.to);
+    const stay = house.people.flatMap((person) => {
+      const work = workOn(person, day).spans;
+      const end = work.at(-1);
+      return end?.to === last.to
+        ? [{ person, spans: [...work.slice(0, -1), { ...end, to: end.to + HOUR }] }]
+        : [];
+    });
     const otherwise = [
       ...(openHours.otherwise ?? []),
       { from: day, to: day, name: 'longer', spans: longer },
     ];
     const people = house.people.map((person) => {
-      const work = workOn(person, day).spans;
-      const end = work.at(-1);
-      return end && stay.includes(person)
-        ? withDay(person, day, [...work.slice(0, -1), { ...end, to: end.to + HOUR }])
-        : person;
+      const stays = stay.find((each) => each.person === person);
+      return stays ? withDay(person, day, stays.spans) : person;
     });
     const settings = { ...house.settings, openHours: { ...openHours, otherwise } };
     return [
       {
-        lever: { kind: 'longer-day', day: at },
+        lever: { kind: 'longer-day', day: at, spans: longer, stay },
         gainPerWeek: gainOf({ ...house, settings, people }),
-        costPerWeek: stay.reduce((sum, person) => sum + hourlyCost(person, house), 0),
+        costPerWeek: stay.reduce((sum, { person }) => sum + hourlyCost(person, house), 0),
       },
     ];
   });

@@ -8,7 +8,7 @@ import {
   type WorkedProtocol,
 } from '../house/house';
 import type { Span } from '../house/hours';
-import type { DeviceId, MaterialId, PersonId } from '../house/ids';
+import type { DeviceId, MaterialId, MixId, PersonId } from '../house/ids';
 import type { HouseFigures, ServiceFigures } from '../figures/houseFigures';
 import { arrange } from '../protocol/arrange';
 import { deviceStrands } from '../time/deviceStrands';
@@ -37,6 +37,8 @@ export interface VisitNeed {
   /** pieces of linen, the mean of many visits */
   readonly linen: ReadonlyMap<MaterialId, number>;
   readonly hotTowels: readonly HotTowels[];
+  /** mixes, and from which minute each is made */
+  readonly mixes: readonly { readonly mixId: MixId; readonly at: number }[];
   /** who may perform it: named for it, and trained for what it works with */
   readonly therapistIds: readonly PersonId[];
   readonly assistantIds: readonly PersonId[];
@@ -130,6 +132,7 @@ function needOf(
     ),
     linen,
     hotTowels: hotTowelsOf(work.value, service),
+    mixes: mixesMade(work.value, service),
     therapistIds: rates.value.people.therapist.map(({ id }) => id),
     assistantIds: rates.value.people.assistant.map(({ id }) => id),
     contribution: price.value.oneMore.contribution,
@@ -148,6 +151,15 @@ function hotTowelsOf(protocol: WorkedProtocol, { visitKind }: Service): readonly
     removal?.how === 'warm-towel' && removal.taking && removal.taking.again !== true
       ? [{ at: startsAt, pieces: removal.taking.pieces }]
       : [],
+  );
+}
+
+/** Mixes that are made in a visit, each time that one is. */
+function mixesMade(protocol: WorkedProtocol, { visitKind }: Service): VisitNeed['mixes'] {
+  const arrangement = arrange(protocol, visitKind);
+  if (!arrangement.ok) return [];
+  return [...turnsOf(arrangement.value)].flatMap(({ step: { makes = [] }, startsAt }) =>
+    makes.map((mixId) => ({ mixId, at: startsAt })),
   );
 }
 

@@ -3,11 +3,17 @@ import fc from 'fast-check';
 import { describe, expect, it, test } from 'vitest';
 import { createCalculator } from '../figures/createCalculator';
 import { asId } from '../house/ids';
-import type { House, Person, WeekOfSpans } from '../house/house';
+import type { Change, House, Person, WeekOfSpans } from '../house/house';
+import { adoptionOf, adoptsNothing } from '../whatIf/adoption';
+import { applyChange } from '../whatIf/applyChange';
+import { applyScenario } from '../whatIf/compareScenarios';
 import { demoAsOf } from '../../contract/testing/demo';
 import { weekOfHouse } from './capacity';
 import { highsSolver } from './highsSolver';
 import { leversOf } from './levers';
+import { leverScenario } from './leverScenario';
+import { limitingHour } from './limitingHour';
+import { mixScenario } from './mixScenario';
 import { menuMix, type MixProblem } from './menuMix';
 import { openOn, openWeek } from './openTimes';
 import { asUsual, bookableOn, copyWeek, rosterOf, weekOf, withDay, workOn } from './roster';
@@ -299,6 +305,90 @@ describe('the best mix of a week', () => {
     const linen = levers.find(({ lever }) => lever.kind === 'linen')!;
     expect(linen.weeksToPay).toBeCloseTo(linen.onceMinor! / linen.gainPerWeek, 9);
   });
+});
+
+it('a lever tried as a scenario does to the week what the lever said', () => {
+  let made = 0;
+  const newId = () => asId<never>(`new-${(made += 1)}`);
+  const levers = leversOf(demo, week, bounds, plan, mix, solve);
+  const tried = levers.filter(({ lever }) =>
+    ['hour-more', 'longer-day', 'hire'].includes(lever.kind),
+  );
+  expect(tried.length).toBeGreaterThan(3);
+  for (const { lever, gainPerWeek } of tried) {
+    const scenario = leverScenario(lever, 'as a scenario', newId)!;
+    const { house, gone } = applyScenario(demo, scenario);
+    expect(gone).toEqual([]);
+    const then = valueOf(weekOfHouse(house, createCalculator()(house), MONDAY));
+    /* What a visit adds is as it was: somebody hired has the pay of whom they are like. */
+    const needs = then.needs.map((need) => {
+      const before = week.needs.find(({ service }) => service.id === need.service.id)!;
+      return { ...need, contribution: before.contribution };
+    });
+    const gain =
+      valueOf(weekMix({ ...then, needs }, bounds, plan, solve, 'parts')).contribution -
+      mix.contribution;
+    expect(gain).toBeCloseTo(gainPerWeek, 3);
+    const adopted = adoptionOf(demo, scenario.changes);
+    expect(adoptsNothing(adopted)).toBe(false);
+  }
+});
+
+it('hires somebody who may do and is trained for the same, has rooms and devices more, and says what is gone', () => {
+  const id = asId<never>('c');
+  const changed = (change: Change): House => {
+    const then = applyChange(demo, change);
+    if (!then.ok) throw new Error(JSON.stringify(then));
+    return then.value;
+  };
+  const hired = changed({
+    id,
+    kind: 'hire',
+    likeId: asId('nerea'),
+    newId: asId('new'),
+    name: 'Noa',
+  });
+  expect(hired.services.find((each) => each.id === 'needle')?.therapistIds).toContain('new');
+  expect(hired.devices.find((each) => each.id === 'needle-pen')?.trainedIds).toContain('new');
+  expect(
+    adoptionOf(demo, [
+      { id, kind: 'hire', likeId: asId('nerea'), newId: asId('new'), name: 'Noa' },
+    ]),
+  ).toMatchObject({
+    people: [{ id: 'new', name: 'Noa' }],
+  });
+  const roomy = changed({ id, kind: 'room', newId: asId('mar'), name: 'Mar', roomKind: 'wet' });
+  expect(roomy.rooms).toHaveLength(4);
+  expect(
+    changed({ id, kind: 'device-count', deviceId: asId('needle-pen'), count: 2 }).devices.find(
+      (each) => each.id === 'needle-pen',
+    )?.count,
+  ).toBe(2);
+  const gone = [
+    { id, kind: 'hire', likeId: asId('nobody'), newId: asId('new'), name: 'Noa' },
+    { id, kind: 'work-hours', personId: asId('nobody'), weekday: 1, spans: [] },
+    { id, kind: 'device-count', deviceId: asId('nothing'), count: 2 },
+  ] satisfies Change[];
+  for (const change of gone)
+    expect(applyChange(demo, change)).toMatchObject({ problems: [{ code: 'scenario-gone' }] });
+});
+
+it('takes over the best mix, or some of it, as visits of a scenario', () => {
+  let made = 0;
+  const of = new Set([asId<House['services'][number]['id']>('clay-facial')]);
+  const scenario = mixScenario(mix, of, () => asId<never>(`id-${(made += 1)}`));
+  const best = mix.lines.find(({ need }) => need.service.id === 'clay-facial')!.best;
+  expect(scenario.changes).toMatchObject([
+    { kind: 'visits', serviceId: 'clay-facial', visitsPerWeek: Math.round(best * 100) / 100 },
+  ]);
+});
+
+it('says what an hour of what gives out earns with a service, and at best', () => {
+  const of = limitingHour(mix, asId('clay-facial'))!;
+  const line = mix.lines.find(({ need }) => need.service.id === 'clay-facial')!;
+  expect(of.earns).toBeCloseTo((line.need.contribution / of.minutes) * 60, 9);
+  expect(of.best).toBeLessThanOrEqual(of.earns + 1e-6);
+  expect(limitingHour(mix, asId('nothing'))).toBeUndefined();
 });
 
 test('no week of chance has a better mix than its duals allow', () => {

@@ -4,7 +4,9 @@ import { applyScenario, type Tried } from './compareScenarios';
 
 /** The parts of a House that a scenario may write. */
 export const ADOPTED_LISTS = [
+  'rooms',
   'people',
+  'devices',
   'materials',
   'mixes',
   'blocks',
@@ -42,7 +44,9 @@ export function adoptionBetween(house: House, then: House, gone: Tried['gone'] =
     house.services.flatMap(({ edition, protocolId }) => (edition === undefined ? [] : protocolId)),
   );
   return {
+    rooms: differing(house.rooms, then.rooms),
     people: differing(house.people, then.people),
+    devices: differing(house.devices, then.devices),
     materials: differing(house.materials, then.materials),
     mixes: differing(house.mixes, then.mixes),
     blocks: differing(house.blocks, then.blocks),

@@ -13,11 +13,13 @@ import type {
   Source,
   TriedSetting,
 } from '../house/house';
-import type { ProtocolId } from '../house/ids';
+import type { PersonId, ProtocolId } from '../house/ids';
 import { fail, ok, type Outcome } from '../problem/problem';
 import { isStep, type Step, type Writing } from '../house/protocol';
 import type { HouseSettings } from '../house/settings';
 import { actionFacts } from '../house/actions';
+import { withOpenDay } from '../week/openTimes';
+import { withUsualDay } from '../week/roster';
 
 /**
  * A House with one change made to it. What does not change is shared with the House given.
@@ -65,6 +67,21 @@ export function applyChange(house: House, change: Change): Outcome<House> {
       }));
     case 'visits':
       return withVisits(house, change);
+    case 'work-hours':
+      return withWorkHours(house, change);
+    case 'open-hours': {
+      const openHours = withOpenDay(house.settings.openHours, change.weekday, change.spans);
+      return ok({ ...house, settings: { ...house.settings, openHours } });
+    }
+    case 'hire':
+      return withHired(house, change);
+    case 'room': {
+      const { newId: id, name, roomKind: kind } = change;
+      const others = house.rooms.filter((room) => room.id !== id);
+      return ok({ ...house, rooms: [...others, { id, name, kind }] });
+    }
+    case 'device-count':
+      return withDeviceCount(house, change);
   }
 }
 
@@ -288,6 +305,51 @@ function withEdition(house: House, { serviceId, edition }: Of<'edition'>): Outco
     ...rest,
     ...(edition !== undefined && { edition }),
   }));
+}
+
+function withWorkHours(
+  house: House,
+  { personId, weekday, spans }: Of<'work-hours'>,
+): Outcome<House> {
+  if (!house.people.some(({ id }) => id === personId))
+    return gone('The person whose hours it changes');
+  return ok({
+    ...house,
+    people: all(house.people, (person) =>
+      person.id === personId ? withUsualDay(person, weekday, spans) : person,
+    ),
+  });
+}
+
+/** Somebody more, who performs and is trained for all that one does. */
+function withHired(house: House, { likeId, newId, name }: Of<'hire'>): Outcome<House> {
+  const like = house.people.find(({ id }) => id === likeId);
+  if (!like) return gone('The person whom it hires somebody like');
+  const also = (ids: readonly PersonId[]): readonly PersonId[] =>
+    ids.includes(likeId) && !ids.includes(newId) ? [...ids, newId] : ids;
+  const others = house.people.filter(({ id }) => id !== newId);
+  return ok({
+    ...house,
+    people: [...others, { ...like, id: newId, name }],
+    services: all(house.services, (service) => {
+      const therapistIds = also(service.therapistIds);
+      return therapistIds === service.therapistIds ? service : { ...service, therapistIds };
+    }),
+    devices: all(house.devices, (device) => {
+      const trainedIds = also(device.trainedIds);
+      return trainedIds === device.trainedIds ? device : { ...device, trainedIds };
+    }),
+  });
+}
+
+function withDeviceCount(house: House, { deviceId, count }: Of<'device-count'>): Outcome<House> {
+  if (!house.devices.some(({ id }) => id === deviceId)) return gone('The device');
+  return ok({
+    ...house,
+    devices: all(house.devices, (device) =>
+      device.id === deviceId ? { ...device, count } : device,
+    ),
+  });
 }
 
 function withVisits(house: House, { serviceId, visitsPerWeek }: Of<'visits'>): Outcome<House> {

@@ -13,9 +13,11 @@ import type { Door } from '../work/door';
 /** The lists that may be written together, in the order in which they are. */
 const LISTS = [
   'suppliers',
+  'rooms',
   'people',
   'materials',
   'mixes',
+  'devices',
   'blocks',
   'protocols',
   'services',
@@ -46,7 +48,7 @@ function rulesOf(name: ListName): Rules {
 
 /**
  * The route by which several parts of the House are written together.
- * - `PUT /` with `settings` and lists of `suppliers`, `people`, `materials`, `mixes`, `blocks`, `protocols`, `services`,
+ * - `PUT /` with `settings` and lists of `suppliers`, `rooms`, `people`, `materials`, `mixes`, `devices`, `blocks`, `protocols`, `services`,
  *   `demand`, `scenarios`, each thing with the `version` read: all of them or none. 400 with faults at their places,
  *   409 with both sides of the first that somebody else changed. Answers them with their new versions.
  */

@@ -50,7 +50,9 @@ export function useAdopt(): (
 }
 
 const LISTS = [
+  'rooms',
   'people',
+  'devices',
   'materials',
   'mixes',
   'blocks',
@@ -77,7 +79,9 @@ function severalFrom(
     ...(adoption.settings && {
       settings: { ...adoption.settings, version: snapshot.settings.version },
     }),
+    rooms: versioned(adoption.rooms, snapshot.rooms),
     people: versioned(adoption.people, snapshot.people),
+    devices: versioned(adoption.devices, snapshot.devices),
     materials: versioned(adoption.materials, snapshot.materials),
     mixes: versioned(adoption.mixes, snapshot.mixes),
     blocks: versioned(adoption.blocks, snapshot.blocks),

@@ -15,6 +15,7 @@ import { Loading } from '../../parts/Loading';
 import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
 import { figures, names, TableHead } from '../../parts/TableHead';
+import { useWeekHouse } from './useWeekHouse';
 import { useHouse } from '../../store/house';
 import { NeedsHours } from './NeedsHours';
 import { useWeekInHand, type WeekInHand } from './useWeek';
@@ -24,7 +25,7 @@ import { dayName, poolName, poolNote, poolUnit, SOURCE_WORDS } from './weekWords
 
 /** What the visits of a week take of rooms, hands, devices and linen, hour by hour, and what gives out first. */
 export function CarriesPlace() {
-  const house = useHouse();
+  const { house, choice } = useWeekHouse();
   const week = useWeekInHand();
   const { monday, today, source } = week;
   const ask = useCallback(
@@ -35,6 +36,7 @@ export function CarriesPlace() {
   return (
     <div className="flex h-full flex-col">
       <WeekHeader title="What the week carries" week={week}>
+        {choice}
         <Segments
           labelHidden
           label="Which visits"

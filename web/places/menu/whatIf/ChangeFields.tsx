@@ -12,6 +12,7 @@ import { NumberField } from '../../../parts/NumberField';
 import { PercentField } from '../../../parts/PercentField';
 import { useHouse, useSnapshot } from '../../../store/house';
 import { SETTING_WORDS, settingNow } from './changeWords';
+import { WeekChangeFields } from './WeekChangeFields';
 
 type Of<K extends Change['kind']> = Extract<Change, { kind: K }>;
 
@@ -124,6 +125,12 @@ export function ChangeFields({ change, onChange }: FieldsProps) {
           />
         </>
       );
+    case 'work-hours':
+    case 'open-hours':
+    case 'hire':
+    case 'room':
+    case 'device-count':
+      return <WeekChangeFields change={change} onChange={put} />;
   }
 }
 

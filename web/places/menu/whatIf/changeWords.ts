@@ -1,5 +1,6 @@
 import type { Change, House, TriedSetting } from '@bienestar/core/house/house';
-import { money, number, percent } from '../../../format/figures';
+import { spansText } from '@bienestar/core/week/typedSpans';
+import { money, number, percent, weekdayName } from '../../../format/figures';
 import { spoken } from '../../../format/protocolWords';
 
 /** A figure of the house that can be tried, in words, and how it is typed. */
@@ -33,6 +34,11 @@ export const KIND_WORDS: Record<Change['kind'], string> = {
   edition: 'Another edition',
   price: 'A price on the menu',
   visits: 'Visits a week',
+  'work-hours': 'Who works when',
+  'open-hours': 'When the house is open',
+  hire: 'Somebody more',
+  room: 'Another room',
+  'device-count': 'How many of a device',
 };
 
 /** What the house has now of a figure that can be tried. */
@@ -86,6 +92,16 @@ export function changeWords(change: Change, house: House): string {
       return `${nameIn(house.services, change.serviceId)} at ${money(change.grossMinor, currency)}`;
     case 'visits':
       return `${nameIn(house.services, change.serviceId)}: ${number(change.visitsPerWeek)} visits a week`;
+    case 'work-hours':
+      return `${nameIn(house.people, change.personId)} on ${weekdayName(change.weekday, 'long')}: ${spansText(change.spans) || 'off'}`;
+    case 'open-hours':
+      return `${weekdayName(change.weekday, 'long')} open ${spansText(change.spans) || 'not at all'}`;
+    case 'hire':
+      return `${change.name}, as ${nameIn(house.people, change.likeId)}`;
+    case 'room':
+      return `${change.name}, a ${change.roomKind} room more`;
+    case 'device-count':
+      return `${number(change.count)} of ${nameIn(house.devices, change.deviceId)}`;
   }
 }
 

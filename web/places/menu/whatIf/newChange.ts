@@ -65,5 +65,25 @@ export function newChange(kind: Change['kind'], house: House): Change | undefine
         service && { id, kind, serviceId: service.id, visitsPerWeek: line?.visitsPerWeek ?? 1 }
       );
     }
+    case 'work-hours': {
+      const person = house.people.find(({ hours }) => hours) ?? house.people[0];
+      const spans = person?.hours?.usually[0] ?? [];
+      return person && { id, kind, personId: person.id, weekday: 1, spans };
+    }
+    case 'open-hours':
+      return { id, kind, weekday: 1, spans: house.settings.openHours?.week[0] ?? [] };
+    case 'hire': {
+      const [like] = house.people;
+      const name = like && `Somebody as ${like.name}`;
+      return like && name !== undefined
+        ? { id, kind, likeId: like.id, newId: asId(nanoid(12)), name }
+        : undefined;
+    }
+    case 'room':
+      return { id, kind, newId: asId(nanoid(12)), name: 'Another room', roomKind: 'dry' };
+    case 'device-count': {
+      const [device] = house.devices;
+      return device && { id, kind, deviceId: device.id, count: device.count + 1 };
+    }
   }
 }

@@ -11,6 +11,18 @@ const house: House = sampleHouse({
   protocols: [protocol([])],
   services: [service({ name: 'Facial' })],
   demand: [{ serviceId: service().id, visitsPerWeek: 3 }],
+  devices: [
+    {
+      id: asId('lamp'),
+      name: 'Lamp',
+      count: 1,
+      hazards: [],
+      settings: [],
+      neverZones: [],
+      eyeProtection: false,
+      trainedIds: [],
+    },
+  ],
 });
 const kinds = Object.keys(KIND_WORDS) as Change['kind'][];
 const say = (change: object): string => changeWords({ id: 'c', ...change } as Change, house);
@@ -27,7 +39,16 @@ describe('a change of a scenario', () => {
   it('is offered only where there is something to change', () => {
     const empty = sampleHouse({ services: [], suppliers: [], materials: [] });
     const offered = kinds.filter((kind) => newChange(kind, empty) !== undefined);
-    expect(offered).toEqual(['setting', 'charge', 'pay', 'minutes']);
+    expect(offered).toEqual([
+      'setting',
+      'charge',
+      'pay',
+      'minutes',
+      'work-hours',
+      'open-hours',
+      'hire',
+      'room',
+    ]);
   });
 
   it('is said in a line', () => {
@@ -46,6 +67,12 @@ describe('a change of a scenario', () => {
     expect(say({ kind: 'minutes', phase: 'mask', byMinutes: 5, protocolId: 'protocol' })).toBe(
       '“mask” 5 min longer in Protocol',
     );
+    const spans = [{ from: 600, to: 840 }];
+    expect(say({ kind: 'work-hours', personId: 'ione', weekday: 2, spans })).toBe(
+      'Ione on Tuesday: 10–14',
+    );
+    expect(say({ kind: 'open-hours', weekday: 7, spans: [] })).toBe('Sunday open not at all');
+    expect(say({ kind: 'device-count', deviceId: 'lamp', count: 2 })).toBe('2 of Lamp');
     expect(say({ kind: 'price', serviceId: 'service', grossMinor: 9900 })).toBe('Facial at €99.00');
     expect(say({ kind: 'edition', serviceId: 'service' })).toBe('Facial worked by its draft');
     expect(say({ kind: 'edition', serviceId: 'gone', edition: 2 })).toBe(

@@ -3,7 +3,9 @@ import type { ServiceId } from '@bienestar/core/house/ids';
 import { Choice } from '../../../parts/Choice';
 import { TextField } from '../../../parts/TextField';
 import { Button } from '../../../parts/Button';
-import { conflictWords } from './conflictWords';
+import { sharedWork } from '@bienestar/core/week/sharedWork';
+import { useHouse } from '../../../store/house';
+import { conflictWords, sharedWords } from './conflictWords';
 import type { DayInHand } from './useDay';
 import { WhereItFits } from './WhereItFits';
 
@@ -14,7 +16,9 @@ interface NothingInHandProps {
 
 /** What of the day does not fit, what is due and not placed, and a visit more. */
 export function NothingInHand({ day, onTake }: NothingInHandProps) {
+  const house = useHouse();
   const { conflicts, due, unknown, needs } = day;
+  const shared = sharedWork(day.visits, house);
   const [serviceId, setServiceId] = useState<ServiceId>();
   const [name, setName] = useState('');
   const need = needs.find(({ service }) => service.id === serviceId);
@@ -45,6 +49,21 @@ export function NothingInHand({ day, onTake }: NothingInHandProps) {
           </ul>
         )}
       </section>
+      {shared.length > 0 && (
+        <section>
+          <h2 className="pb-1 text-lg">Done once for two</h2>
+          <ul>
+            {shared.map((each) => (
+              <li
+                key={`${each.kind}/${each.first.key}/${each.second.key}`}
+                className="border-b border-line py-1.5"
+              >
+                {sharedWords(each)}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {due.length > 0 && (
         <section>
           <h2 className="pb-1 text-lg">Due of courses, and not placed</h2>

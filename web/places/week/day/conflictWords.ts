@@ -1,4 +1,5 @@
 import type { Conflict } from '@bienestar/core/week/conflicts';
+import type { SharedWork } from '@bienestar/core/week/sharedWork';
 import type { FitReason } from '@bienestar/core/week/fits';
 import type { DayVisit } from '@bienestar/core/week/dayVisits';
 import { number } from '../../../format/figures';
@@ -70,4 +71,13 @@ export function reasonWords(reason: FitReason): string {
     case 'wastes':
       return `leaves ${number(reason.minutes)} min that fit nothing`;
   }
+}
+
+/** What is done once for two visits. */
+export function sharedWords(shared: SharedWork): string {
+  const { first, second, minutes } = shared;
+  const visits = listed([first, second].map(visitWords));
+  return shared.kind === 'mix'
+    ? `${shared.mix.name} can be mixed once for ${visits}: ${number(minutes)} min less.`
+    : `${shared.device.name} is still warm from ${visitWords(first)} for ${visitWords(second)}: ${number(minutes)} min less.`;
 }

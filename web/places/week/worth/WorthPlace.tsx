@@ -1,6 +1,12 @@
 import type { Remote } from 'comlink';
+import { nanoid } from '@reduxjs/toolkit';
 import { useCallback, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useAddAndRemove } from '../../../store/useEditPart';
 import { VISIT_SOURCES } from '@bienestar/core/week/weekVisits';
+import { asId } from '@bienestar/core/house/ids';
+import { leverScenario } from '@bienestar/core/week/leverScenario';
+import type { Lever } from '@bienestar/core/week/levers';
 import type { WeekMix } from '@bienestar/core/week/weekMix';
 import type { WeekWorker, Worth } from '../../../workers/week.worker';
 import { money, number, percent } from '../../../format/figures';
@@ -8,6 +14,7 @@ import { Loading } from '../../../parts/Loading';
 import { Problems } from '../../../parts/Problems';
 import { Segments } from '../../../parts/Segments';
 import { figures, names, TableHead } from '../../../parts/TableHead';
+import { useWeekHouse } from '../useWeekHouse';
 import { useHouse } from '../../../store/house';
 import { NeedsHours } from '../NeedsHours';
 import { useWeekInHand } from '../useWeek';
@@ -21,7 +28,7 @@ type Wholeness = 'parts' | 'whole';
 
 /** The mix of visits that brings most in a week, what one more hour of everything would bring, and what it would cost. */
 export function WorthPlace() {
-  const house = useHouse();
+  const { house, choice } = useWeekHouse();
   const week = useWeekInHand();
   const { monday, today, source } = week;
   const [whole, setWhole] = useState<Wholeness>('parts');
@@ -38,6 +45,7 @@ export function WorthPlace() {
   return (
     <div className="flex h-full flex-col">
       <WeekHeader title="What an hour is worth" week={week}>
+        {choice}
         <Segments
           labelHidden
           label="Which visits"
@@ -150,22 +158,7 @@ function Limits({ worth: { mix, levers } }: { readonly worth: Worth }) {
         ) : (
           <ul className="flex flex-col">
             {levers.map((lever) => (
-              <li key={leverName(lever)} className="border-b border-line py-1.5">
-                <span className="flex justify-between gap-3">
-                  <span>{leverName(lever)}</span>
-                  <span className="whitespace-nowrap">
-                    brings {money(lever.gainPerWeek, currency)}
-                  </span>
-                </span>
-                <span
-                  className={
-                    lever.gainPerWeek - lever.costPerWeek >= 0 ? 'text-ink-soft' : 'text-clay'
-                  }
-                >
-                  {lever.costPerWeek > 0 && `costs ${money(lever.costPerWeek, currency)} a week; `}
-                  {leverWords(lever, currency)}
-                </span>
-              </li>
+              <LeverLine key={leverName(lever)} lever={lever} />
             ))}
           </ul>
         )}
@@ -175,5 +168,42 @@ function Limits({ worth: { mix, levers } }: { readonly worth: Worth }) {
         and the most that guests ask for stand in the table, {number(mix.lines.length)} services.
       </p>
     </aside>
+  );
+}
+
+/** What the week could have, what that brings and costs, and the way to try it. */
+function LeverLine({ lever }: { readonly lever: Lever }) {
+  const { currency } = useHouse().settings;
+  const { add } = useAddAndRemove('scenarios');
+  const navigate = useNavigate();
+  const { gainPerWeek, costPerWeek } = lever;
+  const scenario = leverScenario(lever.lever, leverName(lever), () => asId(nanoid(12)));
+  return (
+    <li className="border-b border-line py-1.5">
+      <span className="flex justify-between gap-3">
+        <span>{leverName(lever)}</span>
+        <span className="whitespace-nowrap">brings {money(gainPerWeek, currency)}</span>
+      </span>
+      <span className="flex items-start justify-between gap-3">
+        <span className={gainPerWeek - costPerWeek >= 0 ? 'text-ink-soft' : 'text-clay'}>
+          {costPerWeek > 0 && `costs ${money(costPerWeek, currency)} a week; `}
+          {leverWords(lever, currency)}
+        </span>
+        {scenario && (
+          <button
+            type="button"
+            className="whitespace-nowrap underline underline-offset-4"
+            aria-label={`Try it as a scenario: ${leverName(lever)}`}
+            onClick={() =>
+              void add(scenario).then((isThere) => {
+                if (isThere) void navigate(`/menu/what-if/${scenario.id}`);
+              })
+            }
+          >
+            Try it
+          </button>
+        )}
+      </span>
+    </li>
   );
 }
