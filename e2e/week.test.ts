@@ -156,6 +156,8 @@ describe('a day', () => {
     await person.click('button', 'Play it a thousand times');
     await person.sees(/begin more than 5 min late/);
     await person.sees('Slots of other shares');
+    await person.click('button', 'The whole week');
+    await person.sees('somebody after closing');
     expect(await accessibilityFindings(person)).toEqual([]);
   });
 

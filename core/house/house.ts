@@ -4,13 +4,14 @@ import type { Device } from './device';
 import type { Edition } from './edition';
 import type { GuestMenu, GuestWords } from './guest';
 import type { WorkHours } from './hours';
-import type { PersonId, ProtocolId, RoomId, ServiceId } from './ids';
+import type { PersonId, ProtocolId, ServiceId } from './ids';
 import type { Material } from './material';
 import type { Mix } from './mix';
 import type { Offer } from './offer';
 import type { Block, Protocol, Role } from './protocol';
 import type { VisitKind } from './ways';
 import type { PlacedVisit } from './placed';
+import type { Room, RoomKind } from './room';
 import type { Scenario } from './scenario';
 import type { Supplier } from './supplier';
 import type { Booking, CountRound, Order, SoldCourse } from './restock';
@@ -31,18 +32,10 @@ export type * from './hours';
 export type * from './offer';
 export type * from './placed';
 export type * from './restock';
+export { ROOM_KINDS, type Room, type RoomKind } from './room';
 export type { Run, RunLogEntry } from './run';
 export type * from './scenario';
 export type { Supplier } from './supplier';
-
-export const ROOM_KINDS = ['dry', 'wet'] as const;
-export type RoomKind = (typeof ROOM_KINDS)[number];
-
-export interface Room {
-  readonly id: RoomId;
-  readonly name: string;
-  readonly kind: RoomKind;
-}
 
 export interface Person {
   readonly id: PersonId;

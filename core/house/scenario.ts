@@ -2,7 +2,7 @@ import type { Phase } from './actions';
 import type { Amount } from './amount';
 import type { Weekday } from '../days/days';
 import type { Span } from './hours';
-import type { RoomKind } from './house';
+import type { RoomKind } from './room';
 import type {
   ChangeId,
   DeviceId,

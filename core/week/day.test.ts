@@ -72,7 +72,7 @@ function conflicts(
 
 describe('a day', () => {
   it('has the visits of the book, each once, and those placed where they were placed', () => {
-    const booked = visitsOf(demo);
+    const booked = visitsOf({ ...demo, placed: [] });
     expect(booked.length).toBeGreaterThan(5);
     const [first] = booked;
     const moved = placed('clay-facial', '12:00', 'duna', 'ione', {

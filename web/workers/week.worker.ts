@@ -5,7 +5,7 @@ import { API, type LogbookPage } from '@bienestar/contract/api';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { House } from '@bienestar/core/house/house';
 import { guestHabits } from '@bienestar/core/learn/guestHabits';
-import { ok, type Outcome } from '@bienestar/core/problem/problem';
+import { collect, ok, type Outcome } from '@bienestar/core/problem/problem';
 import type { ServiceId } from '@bienestar/core/house/ids';
 import { chanceOfWait, type PairWaits } from '@bienestar/core/week/chanceOfWait';
 import { weekOfHouse } from '@bienestar/core/week/capacity';
@@ -42,6 +42,8 @@ export interface Worth {
 
 /** A day that was played through, and slots of other shares beside it. */
 export interface Played {
+  /** ISO date */
+  readonly on: string;
   readonly day: DayPlayed;
   readonly slots: readonly SlotChoice[];
   readonly habits: GuestHabits;
@@ -100,14 +102,20 @@ const week = {
       : { of: ok({ chance: 0, meanLate: 0 }) };
   },
 
+  /** Days played through one after the other; those on which nothing stands are left out. */
   play: async (
     asked: WeekAsked,
-    day: string,
+    days: readonly string[],
     runs: number,
     onProgress: (done: number) => void,
-  ): Promise<Answered<Played>> => ({
-    of: playOf(asked, day, runs, await habitsOf(asked.house), onProgress),
-  }),
+  ): Promise<Answered<readonly Played[]>> => {
+    const habits = await habitsOf(asked.house);
+    const played = days.map((day, at) =>
+      playOf(asked, day, runs, habits, (done) => onProgress((at + done) / days.length)),
+    );
+    const all = collect(played);
+    return { of: all.ok ? ok(all.value.filter(({ day }) => day.visits.length > 0)) : all };
+  },
 };
 
 function worthOf(
@@ -146,6 +154,7 @@ function playOf(
     onProgress(Math.min(1, (done + RUNS_AT_ONCE) / runs));
   }
   return ok({
+    on: day,
     day: play.figures(),
     slots: slotChoices(house, figures, of.value, weekVisits(house, monday, source, today), visits),
     habits,

@@ -1,5 +1,5 @@
 import { ArrowLeft, ArrowRight } from 'lucide-react';
-import { Link, useParams } from 'react-router';
+import { Link } from 'react-router';
 import { exampleVisit } from '@bienestar/core/figures/exampleVisit';
 import type { Outcome } from '@bienestar/core/problem/problem';
 import { money, number, unitMoney } from '../../format/figures';
@@ -10,9 +10,13 @@ import { QUESTIONS } from './setUpQuestions';
 const LINK_LOOK =
   'inline-flex h-9 items-center gap-2 rounded-sm border px-3.5 text-sm font-semibold';
 
+interface SetUpPlaceProps {
+  /** in the address, counted from 1 */
+  readonly question: string;
+}
+
 /** A house set up with ten questions, and what the answers come to so far. */
-export function SetUpPlace() {
-  const { question = '1' } = useParams();
+export function SetUpPlace({ question }: SetUpPlaceProps) {
   const at = Math.min(QUESTIONS.length, Math.max(1, Math.trunc(Number(question)) || 1));
   const asked = QUESTIONS[at - 1];
   if (!asked) return null;

@@ -6,7 +6,7 @@ import { weekFrom } from '@bienestar/core/week/openTimes';
 import type { Outcome } from '@bienestar/core/problem/problem';
 import type { VisitPlayed, WaitsFor } from '@bienestar/core/week/playDay';
 import type { SlotChoice } from '@bienestar/core/week/dayToPlay';
-import { dayText, number, percent } from '../../format/figures';
+import { dayText, number, percent, shortDay } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { figures, names, TableHead } from '../../parts/TableHead';
@@ -32,7 +32,7 @@ const WAITS_WORDS: Record<WaitsFor, string> = {
 type Playing =
   | { readonly is: 'nothing' }
   | { readonly is: 'playing'; readonly done: number }
-  | { readonly is: 'played'; readonly outcome: Outcome<Played> }
+  | { readonly is: 'played'; readonly outcome: Outcome<readonly Played[]> }
   | { readonly is: 'stopped' }
   | { readonly is: 'failed' };
 
@@ -45,7 +45,7 @@ export function PlayedPlace() {
   const [playing, setPlaying] = useState<Playing>({ is: 'nothing' });
   const ending = useRef<() => void>(undefined);
   useEffect(() => () => ending.current?.(), []);
-  const start = (): void => {
+  const start = (days: readonly string[]): void => {
     ending.current?.();
     const { week: worker, end } = weekWorker();
     ending.current = end;
@@ -54,7 +54,7 @@ export function PlayedPlace() {
     const onProgress = proxy((done: number) =>
       setPlaying((before) => (before.is === 'playing' ? { is: 'playing', done } : before)),
     );
-    worker.play(asked, day.day, RUNS, onProgress).then(
+    worker.play(asked, days, RUNS, onProgress).then(
       ({ of }) => {
         setPlaying({ is: 'played', outcome: of });
         end();
@@ -90,9 +90,16 @@ export function PlayedPlace() {
         {playing.is === 'playing' ? (
           <Button onClick={cancel}>Cancel</Button>
         ) : (
-          <Button weight="main" disabled={day.visits.length === 0} onClick={start}>
-            Play it a thousand times
-          </Button>
+          <>
+            <Button
+              weight="main"
+              disabled={day.visits.length === 0}
+              onClick={() => start([day.day])}
+            >
+              Play it a thousand times
+            </Button>
+            <Button onClick={() => start(weekFrom(mondayOf(day.day)))}>The whole week</Button>
+          </>
         )}
       </WeekHeader>
       <div
@@ -118,12 +125,54 @@ export function PlayedPlace() {
         {playing.is === 'failed' && <p>It could not be played through. Try again.</p>}
         {playing.is === 'played' &&
           (playing.outcome.ok ? (
-            <Came of={playing.outcome.value} visits={day.visits} />
+            <AllPlayed all={playing.outcome.value} visits={day.visits} />
           ) : (
             <NeedsHours problems={playing.outcome.problems} />
           ))}
       </div>
     </div>
+  );
+}
+
+interface AllPlayedProps {
+  readonly all: readonly Played[];
+  readonly visits: ReturnType<typeof useDay>['visits'];
+}
+
+const DAY_COLUMNS = [
+  ...names('Day'),
+  ...figures(
+    'visits',
+    'more than 5 min late',
+    'late on average',
+    'somebody after closing',
+    'overtime',
+  ),
+];
+
+/** One day with all that came of it; of several each in a line, what begins late most often first. */
+function AllPlayed({ all, visits }: AllPlayedProps) {
+  const [only, ...others] = all;
+  if (!only) return <p>Nothing stands in these days.</p>;
+  if (others.length === 0) return <Came of={only} visits={visits} />;
+  return (
+    <table className="w-full max-w-5xl text-sm">
+      <TableHead columns={DAY_COLUMNS} cell="py-1 pl-3 first:pl-0" />
+      <tbody>
+        {all
+          .toSorted((a, b) => b.day.shareLate - a.day.shareLate)
+          .map(({ on, day }) => (
+            <tr key={on} className="border-b border-line">
+              <td className="py-1.5">{shortDay(on)}</td>
+              <td className="pl-3 text-right">{number(day.visits.length)}</td>
+              <td className="pl-3 text-right">{percent(day.shareLate, 0)}</td>
+              <td className="pl-3 text-right">{number(day.meanLate, 1)} min</td>
+              <td className="pl-3 text-right">{percent(day.shareAfterClosing, 0)}</td>
+              <td className="pl-3 text-right">{number(day.meanOvertime, 1)} min</td>
+            </tr>
+          ))}
+      </tbody>
+    </table>
   );
 }
 
