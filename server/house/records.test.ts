@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { RecordPage, Versioned } from '@bienestar/contract/api';
-import type { Order, Treatment } from '@bienestar/core/house/house';
+import type { Order, PlacedVisit, Treatment } from '@bienestar/core/house/house';
 import { visitsIn } from '@bienestar/core/house/visitLog';
 import { startApi, type TestApi } from '../testing/api';
 
@@ -64,6 +64,53 @@ describe('orders', () => {
   it.each(['x', '-1', '0'])('has no page before “%s”', async (before) => {
     expect((await api.send('GET', `orders?ended&before=${before}`)).status).toBe(400);
     expect((await api.send('GET', `treatments?before=${before}`)).status).toBe(400);
+  });
+});
+
+describe('placed visits', () => {
+  const visit = (id: string, at: string) => ({ id, name: 'Alma R.', serviceId: 'clay-facial', at });
+  const inTwoDays = new Date(Date.now() + 2 * 86_400_000).toISOString().slice(0, 19);
+
+  it('are at hand from some months ago on, the others in pages and in the house file', async () => {
+    await api.send('POST', 'placed', visit('long-ago', '2024-05-01T10:00:00Z'));
+    await api.send('POST', 'placed', visit('soon', `${inTwoDays}Z`));
+    const ids = (await api.house()).placed.map(({ id }) => id as string);
+    expect(ids).toContain('soon');
+    expect(ids).not.toContain('long-ago');
+    const { things } = (await api.send<RecordPage<'placed'>>('GET', 'placed?ended')).body;
+    expect(things.map(({ id }) => id)).toEqual(['long-ago']);
+    const file = await (await fetch(`${api.url}/api/house/file`)).text();
+    expect(file).toContain('"id":"long-ago"');
+  });
+
+  it('are moved once: who moves what was moved meanwhile is told', async () => {
+    const read = async () => (await api.send<Versioned<PlacedVisit>>('GET', 'placed/soon')).body;
+    const before = await read();
+    expect((await api.send('PUT', 'placed/soon', { ...before, roomId: 'lava' })).status).toBe(200);
+    const stale = await api.send('PUT', 'placed/soon', { ...before, roomId: 'duna' });
+    expect(stale.status).toBe(409);
+    expect((await read()).roomId).toBe('lava');
+  });
+
+  it('stand once where two place the same visit of the book', async () => {
+    const of = { ...visit('b-1', `${inTwoDays}Z`), bookingId: '1' };
+    expect((await api.send('POST', 'placed', of)).status).toBe(201);
+    expect((await api.send('POST', 'placed', of)).status).toBeGreaterThanOrEqual(400);
+    expect((await api.house()).placed.filter(({ id }) => (id as string) === 'b-1')).toHaveLength(1);
+  });
+
+  it('are entered as visits of the book are', async () => {
+    const treatment = {
+      id: 'by-hand',
+      serviceId: 'clay-facial',
+      at: '2026-11-20T10:00:00Z',
+      visitKind: 'returning',
+      bookingId: 'soon',
+      entryIds: [],
+    };
+    const entered = await api.send('POST', 'treatments', { treatment, uses: [] });
+    expect(entered.status).toBe(201);
+    expect((await api.house()).log.entered).toContain('soon');
   });
 });
 

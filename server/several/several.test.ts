@@ -57,7 +57,7 @@ describe('several parts at once', () => {
       return [answer.status, answer.body.errors?.[0]?.pointer];
     };
     expect(await wrong([])).toEqual([400, '']);
-    expect(await wrong({ rooms: [] })).toEqual([400, '/rooms']);
+    expect(await wrong({ offers: [] })).toEqual([400, '/offers']);
     expect(await wrong({ people: 7 })).toEqual([400, '/people']);
     expect(await wrong({ people: [people[0], { ...people[1], hourlyPayMinor: -1 }] })).toEqual([
       400,
