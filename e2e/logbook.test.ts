@@ -1,8 +1,16 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { HouseSnapshot, LogbookPage, LoggedVisitRead } from '@bienestar/contract/api';
+import type { LogbookPage, LoggedVisitRead } from '@bienestar/contract/api';
 import { onHandOf } from '@bienestar/core/house/stock';
 import { accessibilityFindings } from './support/accessibility';
-import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
+import {
+  freshHouse,
+  leave,
+  newPerson,
+  ownHouse,
+  type Person,
+  read,
+  readHouse,
+} from './support/person';
 
 /* What is read in the logbook, corrected there, and learned from it. */
 
@@ -14,9 +22,7 @@ beforeEach(async () => {
 afterEach(() => person.close());
 afterAll(leave);
 
-const read = async <T>(path: string): Promise<T> =>
-  (await (await fetch(`${ownHouse().url}/api/${path}`)).json()) as T;
-const house = (): Promise<HouseSnapshot> => read<HouseSnapshot>('house');
+const house = readHouse;
 const consulting = async (): Promise<{ readonly usual: number } | undefined> => {
   const { protocols } = await house();
   const acid = protocols.find(({ id }) => (id as string) === 'layered-fruit-acid');

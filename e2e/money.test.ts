@@ -1,6 +1,5 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { HouseSnapshot } from '@bienestar/contract/api';
-import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
+import { freshHouse, leave, newPerson, ownHouse, type Person, readHouse } from './support/person';
 
 /* What is tried before it is done, what moved, what is sold together, and what guests read. */
 
@@ -12,8 +11,7 @@ beforeEach(async () => {
 afterEach(() => person.close());
 afterAll(leave);
 
-const house = async (): Promise<HouseSnapshot> =>
-  (await (await fetch(`${ownHouse().url}/api/house`)).json()) as HouseSnapshot;
+const house = readHouse;
 const payOf = async (id: string): Promise<number | undefined> =>
   (await house()).people.find((each) => each.id === id)?.hourlyPayMinor;
 

@@ -1,6 +1,5 @@
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
-import type { HouseSnapshot } from '@bienestar/contract/api';
-import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
+import { freshHouse, leave, newPerson, ownHouse, type Person, readHouse } from './support/person';
 
 let person: Person;
 beforeEach(async () => {
@@ -9,8 +8,7 @@ beforeEach(async () => {
 });
 afterAll(leave);
 
-const snapshot = async (): Promise<HouseSnapshot> =>
-  (await (await fetch(`${ownHouse().url}/api/house`)).json()) as HouseSnapshot;
+const snapshot = readHouse;
 
 const send = (method: string, path: string, body: object): Promise<Response> =>
   fetch(`${ownHouse().url}/api${path}`, {

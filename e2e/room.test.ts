@@ -3,7 +3,7 @@ import type { RunPage, RunSoFar } from '@bienestar/contract/api';
 import type { Treatment } from '@bienestar/core/house/house';
 import { serveHouse } from './support/servedHouse';
 import { accessibilityFindings } from './support/accessibility';
-import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
+import { freshHouse, leave, newPerson, ownHouse, type Person, read } from './support/person';
 
 /* A visit in the room: taps and a pedal, a gate, no network, another tablet; nothing is lost and nothing twice. */
 
@@ -15,8 +15,6 @@ beforeEach(async () => {
 afterEach(() => person.close());
 afterAll(leave);
 
-const read = async <T>(path: string): Promise<T> =>
-  (await (await fetch(`${ownHouse().url}/api/${path}`)).json()) as T;
 const runId = (): string => new URL(person.page.url()).pathname.split('/').at(-1) ?? '';
 const soFar = (id = runId()): Promise<RunSoFar> => read<RunSoFar>(`runs/${id}`);
 

@@ -1,8 +1,7 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import type { HTTPRequest } from 'puppeteer-core';
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { HouseSnapshot } from '@bienestar/contract/api';
-import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
+import { freshHouse, leave, newPerson, type Person, readHouse } from './support/person';
 
 /** Longer than a hurried person needs from one field to the next. */
 const ANSWERS_AFTER_MS = 1_200;
@@ -28,8 +27,7 @@ function late(request: HTTPRequest): void {
   void pause(isWrite ? ANSWERS_AFTER_MS : 0).then(() => request.continue().catch(() => undefined));
 }
 
-const snapshot = async (): Promise<HouseSnapshot> =>
-  (await (await fetch(`${ownHouse().url}/api/house`)).json()) as HouseSnapshot;
+const snapshot = readHouse;
 const enter = async (label: string, text: string): Promise<void> => {
   await person.fill(label, text);
   await person.page.keyboard.press('Tab');

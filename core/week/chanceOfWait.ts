@@ -5,7 +5,8 @@ import { paceSpreadOf } from '../house/settings';
 import { collect, ok, type Outcome } from '../problem/problem';
 import { weekSettingsOf } from './capacity';
 import type { VisitNeed } from './needs';
-import { DayPlay, type PlayedVisit } from './playDay';
+import { DayPlay } from './playDay';
+import type { PlayedVisit } from './playedDay';
 import { visitParts } from './visitParts';
 
 /** How often somebody waits where two visits share hands. */

@@ -8,6 +8,7 @@ import { countOf, occupiedBy, slotOf, stretchesOf, tooMany, whoOf, type Taken } 
 import { openOn } from './openTimes';
 import { workOn } from './roster';
 import { DAY_MINUTES, isWithin, within } from './spans';
+import { minuteOfDay } from './weekVisits';
 
 /** What does not fit in a day. */
 export const CONFLICT_KINDS = [
@@ -28,6 +29,7 @@ export const CONFLICT_KINDS = [
   'rest',
   'guest-twice',
   'book-moved',
+  'book-gone',
 ] as const;
 export type ConflictKind = (typeof CONFLICT_KINDS)[number];
 
@@ -37,7 +39,7 @@ export interface Conflict {
   /** the later of the visits last: it is the one to move */
   readonly visits: readonly DayVisit[];
   readonly span: Span;
-  /** the person, room, device or material it is about */
+  /** the person, room, device or material it is about; the day on which the book has it */
   readonly name?: string;
   /** days of rest, pieces that are missing, minutes */
   readonly figure?: number;
@@ -78,7 +80,7 @@ export function conflictsOf(day: DayToCheck): readonly Conflict[] {
 
 /** What does not fit of one visit for itself. */
 function ofOne(visit: DayVisit, { house, day }: DayToCheck): Conflict[] {
-  const { need, starts, roomId, bookMoved } = visit;
+  const { need, starts, roomId, inBookNow } = visit;
   const span = slotOf(visit);
   const found: Conflict[] = [];
   const add = (kind: ConflictKind, more: Partial<Conflict> = {}): void => {
@@ -117,7 +119,12 @@ function ofOne(visit: DayVisit, { house, day }: DayToCheck): Conflict[] {
       });
     }
   }
-  if (bookMoved !== undefined) add('book-moved', { figure: bookMoved });
+  if (inBookNow === 'gone') add('book-gone');
+  else if (inBookNow) {
+    const { timeZone } = house.settings;
+    const at = new Date(inBookNow.at);
+    add('book-moved', { name: dayOf(at, timeZone), figure: minuteOfDay(at, timeZone) });
+  }
   return found;
 }
 

@@ -9,6 +9,7 @@ import { bookOf, idInBook } from '../restock/bookOf';
 import { forecastOf } from '../restock/forecast';
 import { bookedToday } from '../run/bookedToday';
 import { guestOf, whoseRun } from '../run/whoseRun';
+import { addOnsHere } from './addOnsHere';
 import { calendarOfDay } from './calendarOfDay';
 import { conflictsOf, type ConflictKind } from './conflicts';
 import { sheetsOf } from './daySheet';
@@ -95,7 +96,20 @@ describe('a day', () => {
     });
     const house = { ...demo, placed: [visit] };
     const found = conflictsOf({ house, needs, day: DAY, today: TODAY, visits: visitsOf(house) });
-    expect(found.find(({ kind }) => kind === 'book-moved')?.figure).toBe(first!.starts);
+    expect(found.find(({ kind }) => kind === 'book-moved')).toMatchObject({
+      name: DAY,
+      figure: first!.starts,
+    });
+    const without = { ...house, bookings: demo.bookings.filter(({ id }) => id !== booking.id) };
+    expect(
+      conflictsOf({
+        house: without,
+        needs,
+        day: DAY,
+        today: TODAY,
+        visits: visitsOf(without),
+      }).map(({ kind }) => kind),
+    ).toContain('book-gone');
   });
 
   it('shows courses that are due and nobody has placed', () => {
@@ -434,6 +448,24 @@ describe('where it fits', () => {
       reasons.some(({ kind }) => kind === 'staggered'),
     );
     expect(staggered).toMatchObject([{ roomId: 'duna', starts: 665, therapistId: 'ione' }]);
+  });
+
+  it('says what the visit before a gap could take along', () => {
+    const host = needs.find(({ service }) => service.id === 'calm-facial')!;
+    const house = { ...empty, placed: [placed('calm-facial', '13:30', 'lava', 'ione')] };
+    const visits = visitsOf(house);
+    const gap = { from: 13 * 60 + 30 + host.slotMinutes, to: 19 * 60 };
+    const found = addOnsHere(gap, asId('lava'), visits, house, figures);
+    expect(found.length).toBeGreaterThan(0);
+    for (const { visit, addOn } of found) {
+      expect(visit.need.service.id).toBe('calm-facial');
+      expect(addOn.extraSlotMinutes).toBeLessThanOrEqual(gap.to - gap.from);
+    }
+    const none = { from: gap.from, to: gap.from };
+    for (const { addOn } of addOnsHere(none, asId('lava'), visits, house, figures)) {
+      expect(addOn.extraSlotMinutes).toBe(0);
+    }
+    expect(addOnsHere(gap, asId('duna'), visits, house, figures)).toEqual([]);
   });
 
   it('says what fits into a gap, what brings most first', () => {

@@ -9,7 +9,7 @@ import { backToBack } from './backToBack';
 import { weekSettingsOf, type WeekOfHouse } from './capacity';
 import type { DayVisit } from './dayVisits';
 import { openOn } from './openTimes';
-import type { PlayedDay, PlayedVisit } from './playDay';
+import type { PlayedDay, PlayedVisit } from './playedDay';
 import { visitParts } from './visitParts';
 
 /** Later than this a visit counts as late. Minutes. */

@@ -21,8 +21,8 @@ export interface DayVisit {
   readonly placed?: PlacedVisit;
   readonly booking?: Booking;
   readonly soldCourseId?: SoldCourseId;
-  /** the minute at which the book has it by now, where that is another than it was placed by */
-  readonly bookMoved?: number;
+  /** what became of it in the book since it was placed: it is there at another time, or no more */
+  readonly inBookNow?: { readonly at: string } | 'gone';
 }
 
 /** The visits of a day, and those of courses that are due on it and that nobody has booked. */
@@ -59,11 +59,14 @@ export function visitsOfDay(
     const need = byService.get(visit.serviceId);
     if (!need || !isOn(visit.at)) return [];
     const booking = visit.bookingId && bookings.get(visit.bookingId);
-    const moved = booking && visit.bookedAt !== undefined && booking.at !== visit.bookedAt;
+    const isMoved = booking && visit.bookedAt !== undefined && booking.at !== visit.bookedAt;
+    const isGone = visit.bookingId !== undefined && !booking;
+    /* What only goes by what the book or the menu calls it has no name yet. */
+    const isNameless = visit.name === need.service.name || visit.name === booking?.title;
     return [
       {
         key: visit.id,
-        name: visit.name,
+        name: isNameless ? '' : visit.name,
         need,
         starts: startsAt(visit.at),
         ...(visit.roomId && { roomId: visit.roomId }),
@@ -72,7 +75,8 @@ export function visitsOfDay(
         ...(visit.soldCourseId && { soldCourseId: visit.soldCourseId }),
         placed: visit,
         ...(booking && { booking }),
-        ...(moved && isOn(booking.at) && { bookMoved: startsAt(booking.at) }),
+        ...(isMoved && { inBookNow: { at: booking.at } }),
+        ...(isGone && { inBookNow: 'gone' as const }),
       },
     ];
   });

@@ -6,7 +6,8 @@ import { scheduleOf } from '../time/schedule';
 import { backToBack } from './backToBack';
 import { highsSolver } from './highsSolver';
 import { menuMix, shortOf, type MixProblem, type MixService } from './menuMix';
-import { DayPlay, type PlayedDay } from './playDay';
+import { DayPlay } from './playDay';
+import type { PlayedDay } from './playedDay';
 import { leastOffset, type Shared } from './stagger';
 import { visitParts } from './visitParts';
 

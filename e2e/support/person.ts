@@ -6,6 +6,7 @@ import puppeteer, {
   type Page,
 } from 'puppeteer-core';
 import { expect, inject } from 'vitest';
+import type { HouseSnapshot } from '@bienestar/contract/api';
 import type { Shown, Target } from './inPage';
 import { leaveTemplates, restoreTemplate } from './template';
 
@@ -74,6 +75,16 @@ export function ownHouse() {
   const house = inject('houses')[Number(process.env.VITEST_POOL_ID) - 1];
   if (!house) throw new Error('There is no house for this worker.');
   return house;
+}
+
+/** What the house of this worker answers at an address below /api. */
+export async function read<T>(path: string): Promise<T> {
+  return (await (await fetch(`${ownHouse().url}/api/${path}`)).json()) as T;
+}
+
+/** The house of this worker as its server has it. */
+export function readHouse(): Promise<HouseSnapshot> {
+  return read<HouseSnapshot>('house');
 }
 
 /** Puts the demo house in the place of whatever the last journey left. */

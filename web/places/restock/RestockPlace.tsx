@@ -7,6 +7,7 @@ import { useRestock } from '../../store/restock';
 import { AttentionList, useAttention } from './AttentionList';
 import { FreshList } from './FreshList';
 import { ProposalList } from './orders/ProposalList';
+import { NotFitting } from '../week/NotFitting';
 import { RestockHeader } from './RestockHeader';
 
 /** What to do today on the shelf, what harms most in front, and the orders to write. */
@@ -34,6 +35,7 @@ export function RestockPlace() {
           role="group"
           aria-label="To attend to"
         >
+          <NotFitting />
           {items.length === 0 ? (
             <EmptyPlace title="Nothing to attend to">
               {house.materials.length === 0

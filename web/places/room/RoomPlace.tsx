@@ -17,7 +17,7 @@ import { useHouse } from '../../store/house';
 import { takeAlong } from '../../store/runs/offline';
 import { useRunsHere } from '../../store/runs/useRun';
 import { BeginRun } from './BeginRun';
-import { NotFitting } from './NotFitting';
+import { NotFitting } from '../week/NotFitting';
 
 interface Chosen {
   readonly service: Service;

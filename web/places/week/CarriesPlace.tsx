@@ -68,6 +68,7 @@ function Carried({ load, week }: { readonly load: WeekLoad; readonly week: WeekI
   const house = useHouse();
   const [opened, setOpened] = useState<PoolLoad>();
   const pools = poolsToShow(load).filter(({ carries }) => carries !== null);
+  const idle = poolsToShow(load).filter(({ carries }) => carries === null);
   const [first] = pools;
   if (!first) {
     return (
@@ -98,6 +99,11 @@ function Carried({ load, week }: { readonly load: WeekLoad; readonly week: WeekI
         <p className="max-w-[70ch] text-sm text-clay">
           ▲ Nobody, no room or no time for:{' '}
           {load.nowhere.map(({ need }) => need.service.name).join(', ')}.
+        </p>
+      )}
+      {idle.length > 0 && (
+        <p className="max-w-[70ch] text-sm text-ink-soft">
+          None of these visits needs: {idle.map((each) => poolName(each, house)).join(', ')}.
         </p>
       )}
       <p className="pb-3 text-sm text-ink-soft">

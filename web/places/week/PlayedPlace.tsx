@@ -4,7 +4,7 @@ import { useSearchParams } from 'react-router';
 import { isDay, mondayOf } from '@bienestar/core/days/days';
 import { weekFrom } from '@bienestar/core/week/openTimes';
 import type { Outcome } from '@bienestar/core/problem/problem';
-import type { VisitPlayed, WaitsFor } from '@bienestar/core/week/playDay';
+import type { VisitPlayed, WaitsFor } from '@bienestar/core/week/playedDay';
 import type { SlotChoice } from '@bienestar/core/week/dayToPlay';
 import { dayText, number, percent, shortDay } from '../../format/figures';
 import { Button } from '../../parts/Button';

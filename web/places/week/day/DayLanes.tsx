@@ -8,21 +8,25 @@ import {
 } from 'react';
 import type { Room, Span } from '@bienestar/core/house/house';
 import type { RoomId } from '@bienestar/core/house/ids';
-import { thereOn } from '@bienestar/core/week/conflicts';
+import { thereOn, type ConflictKind } from '@bienestar/core/week/conflicts';
 import type { DayVisit } from '@bienestar/core/week/dayVisits';
 import { gapsOf } from '@bienestar/core/week/fits';
-import { occupiedBy, slotOf, stretchesOf } from '@bienestar/core/week/occupied';
+import { occupiedBy, slotOf } from '@bienestar/core/week/occupied';
 import { openOn } from '@bienestar/core/week/openTimes';
 import { number } from '../../../format/figures';
 import { useHouse } from '../../../store/house';
 import { clock, ROOM_KIND_WORDS } from '../weekWords';
 import { visitWords } from './conflictWords';
+import { Faults, Hours, Open, Strand, VisitStrands } from './DayStrands';
 import type { DayInHand } from './useDay';
 
 const BESIDE = 30;
 const USUAL = { from: 9 * 60, to: 19 * 60 };
 const LEAST_GAP = 15;
 const LANE = 'relative h-[4.75rem] border-b border-line';
+const ROOM_FAULTS: readonly ConflictKind[] = ['room-twice', 'room-kind'];
+const HANDS_FAULTS: readonly ConflictKind[] = ['hands-twice', 'no-walk', 'not-there', 'may-not'];
+const DEVICE_FAULTS: readonly ConflictKind[] = ['device'];
 /** Pixels that a press may move before it is a pull. */
 const STILL = 4;
 
@@ -158,6 +162,8 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
     </button>
   );
   const nowhere = shown.filter(({ roomId }) => roomId === undefined);
+  const faultsOf = (kinds: readonly ConflictKind[], name: string): readonly Span[] =>
+    conflicts.flatMap((each) => (kinds.includes(each.kind) && each.name === name ? each.span : []));
   return (
     <div className="grid min-w-[52rem] grid-cols-[6.5rem_1fr] text-sm">
       <div className="pt-5">
@@ -202,6 +208,7 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
                 />
               ))}
             {shown.filter(({ roomId }) => roomId === id).map(ribbon)}
+            <Faults spans={faultsOf(ROOM_FAULTS, name)} at={at} wide={wide} />
           </div>
         ))}
         {nowhere.length > 0 && <div className={LANE}>{nowhere.map(ribbon)}</div>}
@@ -212,6 +219,7 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
             <Strand
               key={person.id}
               there={thereOn(person, day.day, house)}
+              faults={faultsOf(HANDS_FAULTS, person.name)}
               taken={(occupied.people.get(person.id) ?? []).map(({ from, to, visit }) => ({
                 from,
                 to,
@@ -223,10 +231,11 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
           ))}
         {devices
           .filter(({ id }) => occupied.devices.has(id))
-          .map(({ id }) => (
+          .map(({ id, name }) => (
             <Strand
               key={id}
               there={[]}
+              faults={faultsOf(DEVICE_FAULTS, name)}
               taken={(occupied.devices.get(id) ?? []).map(({ from, to, visit }) => ({
                 from,
                 to,
@@ -253,91 +262,5 @@ function LaneName({ room: { name, kind } }: { readonly room: Room }) {
       <span className="block font-serif text-base leading-tight">{name}</span>
       <span className="block text-xs text-ink-soft">{ROOM_KIND_WORDS[kind]}</span>
     </span>
-  );
-}
-
-interface Along {
-  readonly at: (minute: number) => string;
-  readonly wide: (minutes: number) => string;
-}
-
-function Hours({ range, at }: { readonly range: Span; readonly at: Along['at'] }) {
-  const first = Math.ceil(range.from / 60);
-  const count = Math.floor(range.to / 60) - first + 1;
-  return (
-    <div aria-hidden className="relative h-5 text-xs text-ink-soft">
-      {Array.from({ length: count }, (_, each) => (first + each) * 60).map((minute) => (
-        <span
-          key={minute}
-          className="absolute bottom-0 border-l border-line-strong pl-1"
-          style={{ left: at(minute) }}
-        >
-          {clock(minute)}
-        </span>
-      ))}
-    </div>
-  );
-}
-
-function Open({ spans, at, wide }: Along & { readonly spans: readonly Span[] }) {
-  return spans.map(({ from, to }) => (
-    <span
-      key={from}
-      aria-hidden
-      className="absolute inset-y-0 border-x border-line bg-sunk/50"
-      style={{ left: at(from), width: wide(to - from) }}
-    />
-  ));
-}
-
-/** The hands of a visit, drawn into it: solid where the therapist is needed, ruled where an assistant is. */
-function VisitStrands({ visit }: { readonly visit: DayVisit }) {
-  const { slotMinutes, roomMinutes } = visit.need;
-  return (['therapist', 'assistant'] as const).map((role) => (
-    <span
-      key={role}
-      aria-hidden
-      className={`absolute inset-x-0 h-2.5 ${role === 'therapist' ? 'bottom-3.5' : 'bottom-0.5'}`}
-    >
-      {role === 'therapist' && (
-        <span
-          className="absolute inset-y-0 left-0 border mark-free"
-          style={{ width: `${(roomMinutes / slotMinutes) * 100}%` }}
-        />
-      )}
-      {stretchesOf(visit, role).map(({ from, to }) => (
-        <span
-          key={from}
-          className={`absolute inset-y-0 border ${role === 'therapist' ? 'mark-hands-on' : 'mark-watching'}`}
-          style={{
-            left: `${((from - visit.starts) / slotMinutes) * 100}%`,
-            width: `${((to - from) / slotMinutes) * 100}%`,
-          }}
-        />
-      ))}
-    </span>
-  ));
-}
-
-interface StrandProps extends Along {
-  readonly there: readonly Span[];
-  readonly taken: readonly (Span & { readonly words: string })[];
-  readonly ruled?: boolean;
-}
-
-/** A person or a device over the day: when they are there, and when they are needed. */
-function Strand({ there, taken, at, wide, ruled = false }: StrandProps) {
-  return (
-    <div className="relative h-6 border-b border-line">
-      <Open spans={there} at={at} wide={wide} />
-      {taken.map(({ from, to, words }, order) => (
-        <span
-          key={order}
-          title={words}
-          className={`absolute inset-y-1 border ${ruled ? 'mark-watching' : 'mark-hands-on'}`}
-          style={{ left: at(from), width: wide(to - from) }}
-        />
-      ))}
-    </div>
   );
 }

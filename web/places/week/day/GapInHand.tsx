@@ -3,9 +3,10 @@ import { useMemo } from 'react';
 import type { Span } from '@bienestar/core/house/house';
 import type { RoomId } from '@bienestar/core/house/ids';
 import { shortestSlotOf, whatFits } from '@bienestar/core/week/fits';
-import { money } from '../../../format/figures';
+import { addOnsHere } from '@bienestar/core/week/addOnsHere';
+import { money, number } from '../../../format/figures';
 import { IconButton } from '../../../parts/Button';
-import { useHouse } from '../../../store/house';
+import { useFigures, useHouse } from '../../../store/house';
 import { clock } from '../weekWords';
 import type { DayInHand } from './useDay';
 
@@ -32,6 +33,11 @@ export function GapInHand({ day, roomId, gap, onClose }: GapInHandProps) {
       ),
     [gap, roomId, day.day, day.visits, day.needs, house],
   );
+  const figures = useFigures();
+  const addOns = useMemo(
+    () => addOnsHere(gap, roomId, day.visits, house, figures),
+    [gap, roomId, day.visits, house, figures],
+  );
   const room = house.rooms.find(({ id }) => id === roomId);
   return (
     <>
@@ -46,6 +52,27 @@ export function GapInHand({ day, roomId, gap, onClose }: GapInHandProps) {
           <X aria-hidden size={16} />
         </IconButton>
       </header>
+      {addOns.length > 0 && (
+        <section>
+          <h3 className="font-serif text-base">Along with the visit before</h3>
+          <ul>
+            {addOns.map(({ visit, addOn }) => (
+              <li key={addOn.service.id} className="border-b border-line py-1.5">
+                <span className="flex justify-between gap-2">
+                  <span>{addOn.service.name}</span>
+                  <span>brings {money(addOn.figures.contribution, currency)}</span>
+                </span>
+                <span className="text-ink-soft">
+                  within {visit.need.service.name},{' '}
+                  {addOn.extraSlotMinutes > 0
+                    ? `${number(addOn.extraSlotMinutes)} min longer`
+                    : 'in hands that are free'}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {found.length === 0 ? (
         <p>Nothing of the menu: it is too short, or nobody who may is there.</p>
       ) : (

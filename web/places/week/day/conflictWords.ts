@@ -2,7 +2,7 @@ import type { Conflict } from '@bienestar/core/week/conflicts';
 import type { SharedWork } from '@bienestar/core/week/sharedWork';
 import type { FitReason } from '@bienestar/core/week/fits';
 import type { DayVisit } from '@bienestar/core/week/dayVisits';
-import { number } from '../../../format/figures';
+import { number, shortDay } from '../../../format/figures';
 import { clock, listed, ROOM_KIND_WORDS } from '../weekWords';
 
 /** A visit in a few words. */
@@ -51,7 +51,9 @@ export function conflictWords(conflict: Conflict): string {
     case 'guest-twice':
       return `${name} is in two visits at once: ${which}.`;
     case 'book-moved':
-      return `The book has ${which} at ${clock(figure)} by now.`;
+      return `The book has ${which} on ${shortDay(name)} at ${clock(figure)} by now.`;
+    case 'book-gone':
+      return `The book has it no more: ${which}.`;
   }
 }
 

@@ -1,5 +1,5 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { isDay, mondayOf } from '@bienestar/core/days/days';
 import { asId } from '@bienestar/core/house/ids';
@@ -43,6 +43,7 @@ export function useDay(): DayInHand {
   const day = said !== null && isDay(said) ? said : fallback;
   const change = useChangeOf('placed');
   const { add, remove } = useAddAndRemove('placed');
+  const adding = useRef(new Set<string>());
   const needs = useMemo(() => needsOf(house, figures), [house, figures]);
   const of = useMemo(() => visitsOfDay(house, needs, day, today), [house, needs, day, today]);
   const visits = useMemo(
@@ -71,7 +72,12 @@ export function useDay(): DayInHand {
       const next = placedAt(visit, place, onDay, house.settings.timeZone, () => asId(nanoid(12)));
       const before = snapshot.placed.find(({ id }) => id === next.id);
       if (before) await change(before, () => withoutNothing(next, before));
-      else await add(next);
+      else if (!adding.current.has(visit.key)) {
+        /* Pressed twice it is one visit. */
+        adding.current.add(visit.key);
+        await add(next);
+        adding.current.delete(visit.key);
+      }
     },
     remove: async (visit) => {
       const placed = snapshot.placed.find(({ id }) => id === visit.placed?.id);
