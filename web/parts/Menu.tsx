@@ -22,7 +22,7 @@ export function Menu({ trigger, align = 'end', side = 'bottom', children }: Menu
         <DropdownMenu.Content
           align={align}
           side={side}
-          className="z-50 max-w-80 min-w-40 rounded-sm border border-line-strong bg-sheet p-1 shadow-sheet"
+          className="z-50 max-w-80 min-w-40 rounded-sm border border-line-strong bg-sheet p-1 shadow-sheet max-h-(--radix-dropdown-menu-content-available-height) overflow-y-auto"
         >
           {children}
         </DropdownMenu.Content>
