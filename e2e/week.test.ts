@@ -110,6 +110,18 @@ describe('a day', () => {
     await person.waitFor(async () => (await placed())?.roomId === 'duna', 'the move');
   });
 
+  it('keeps a visit of the book in hand when it is placed', async () => {
+    await person.goTo(`/week/day?day=${dayOfAlma()}`);
+    const needle = 'Fine-needle renewal 12:30 80 minutes';
+    await person.click('button', `${needle}, not kept yet`);
+    await person.fill('For whom', 'Celia B.');
+    await person.page.keyboard.press('Enter');
+    await person.find('button', needle.replace('12:30', '12:30 Celia B.'));
+    expect(await person.valueOf('For whom')).toBe('Celia B.');
+    await person.click('button', 'Back to the book');
+    await person.find('button', `${needle}, not kept yet`);
+  });
+
   it('takes a visit by hand where it fits, which the room and the shelf then know', async () => {
     await person.goTo('/week/day');
     await person.choose('Service', 'Overnight tone corrector');

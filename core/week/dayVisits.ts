@@ -25,6 +25,11 @@ export interface DayVisit {
   readonly inBookNow?: { readonly at: string } | 'gone';
 }
 
+/** What a visit goes by while it is in hand: of the book it stays the same when it is placed. */
+export function keyInHand({ key, booking }: Pick<DayVisit, 'key' | 'booking'>): string {
+  return booking?.id ?? key;
+}
+
 /** The visits of a day, and those of courses that are due on it and that nobody has booked. */
 export interface VisitsOfDay {
   readonly visits: readonly DayVisit[];

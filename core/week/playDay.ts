@@ -303,6 +303,7 @@ function playedOf(kept: Kept): VisitPlayed {
     p90Late: quantileOf(late, took),
     shareLate: share(lateOften),
     waits: mean,
+    waitsForHands: mean.therapist + mean.assistant,
     shareWaitedTooLong: share(tooLong),
     shareDelaysNext: share(delays, followed),
     meanIdle: share(idle, followed),

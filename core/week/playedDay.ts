@@ -43,6 +43,8 @@ export interface VisitPlayed {
   readonly shareLate: number;
   /** mean minutes waited, by what for */
   readonly waits: Waits;
+  /** of that, for hands */
+  readonly waitsForHands: number;
   /** share in which the guest waited for hands longer than the house allows */
   readonly shareWaitedTooLong: number;
   /** how often the next one in its room began late because of it */

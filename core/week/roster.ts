@@ -87,8 +87,8 @@ export interface RosterLine {
   readonly minutes: number;
   /** of that, while the house is closed */
   readonly closedMinutes: number;
-  /** by agreement; the rest is more or less than that */
-  readonly agreedMinutes?: number;
+  /** by which that is more than agreed; below 0 where it is less */
+  readonly overAgreedMinutes: number;
   /** owed whether or not somebody comes, on-cost included */
   readonly fixedPay: number;
   /** for the hours on the roster at the most: paid as they are worked */
@@ -146,7 +146,7 @@ function lineOf(person: Person, monday: string, settings: House['settings']): Ro
     days,
     minutes,
     closedMinutes: minutes - open,
-    ...(agreedMinutes !== undefined && { agreedMinutes }),
+    overAgreedMinutes: agreedMinutes === undefined ? 0 : minutes - agreedMinutes,
     fixedPay: (monthly + (whenWorking ? 0 : hourly)) * (1 + onCost),
     variablePay: whenWorking ? hourly * (1 + onCost) : 0,
   };

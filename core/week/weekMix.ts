@@ -73,6 +73,8 @@ export interface WeekMix {
   /** minor units a week */
   readonly contribution: number;
   readonly planned: number;
+  /** than the plan would; below 0 where the plan does not fit */
+  readonly more: number;
   /** above `contribution` where the best of whole visits was not proved */
   readonly atMost: number;
 }
@@ -120,11 +122,13 @@ export function weekMix(
     bookingWorth: mix.bookingWorth[at] ?? 0,
     costsElsewhere: costsElsewhere(problem, at, limits),
   }));
+  const planned = lines.reduce((sum, line) => sum + line.planned * line.need.contribution, 0);
   return ok({
     lines,
     limits,
     contribution: mix.contribution,
-    planned: lines.reduce((sum, { planned, need }) => sum + planned * need.contribution, 0),
+    planned,
+    more: mix.contribution - planned,
     atMost: mix.atMost,
   });
 }

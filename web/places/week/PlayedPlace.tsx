@@ -238,7 +238,6 @@ function LateDrawing({
       <tbody>
         {visits.map((played) => {
           const visit = of.find(({ key }) => key === played.key);
-          const hands = played.waits.therapist + played.waits.assistant;
           return (
             <tr key={played.key} className="border-b border-line align-middle">
               <td className="py-1.5">
@@ -262,7 +261,7 @@ function LateDrawing({
                 </span>
               </td>
               <td className="pl-3 text-right">{percent(played.shareLate, 0)}</td>
-              <td className="pl-3 text-right">{number(hands, 1)} min</td>
+              <td className="pl-3 text-right">{number(played.waitsForHands, 1)} min</td>
               <td className="pl-3 text-ink-soft">{nextWords(played)}</td>
             </tr>
           );

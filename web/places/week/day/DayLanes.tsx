@@ -9,7 +9,7 @@ import {
 import type { Room, Span } from '@bienestar/core/house/house';
 import type { RoomId } from '@bienestar/core/house/ids';
 import { thereOn, type ConflictKind } from '@bienestar/core/week/conflicts';
-import type { DayVisit } from '@bienestar/core/week/dayVisits';
+import { keyInHand, type DayVisit } from '@bienestar/core/week/dayVisits';
 import { gapsOf } from '@bienestar/core/week/fits';
 import { occupiedBy, slotOf } from '@bienestar/core/week/occupied';
 import { openOn } from '@bienestar/core/week/openTimes';
@@ -115,7 +115,7 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
     if (!pull) return;
     const { visit, starts, roomId, hasMoved } = pulledTo(pull, event);
     if (hasMoved) void day.place(visit, { starts, ...(roomId && { roomId }) });
-    onTake(visit.key);
+    onTake(keyInHand(visit));
     setPull(undefined);
   };
   const onKey = (event: KeyboardEvent, visit: DayVisit): void => {
@@ -133,15 +133,15 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
     <button
       key={visit.key}
       type="button"
-      aria-pressed={takenKey === visit.key}
-      className={`absolute inset-y-1 flex touch-none flex-col overflow-hidden border text-left text-xs leading-tight ${visit.placed ? 'border-ink' : 'border-dashed border-line-strong'} ${inConflict.has(visit.key) ? 'bg-clay-wash' : 'bg-sheet'} ${takenKey === visit.key ? 'z-10 outline-2 outline-ink' : ''} cursor-grab`}
+      aria-pressed={takenKey === keyInHand(visit)}
+      className={`absolute inset-y-1 flex touch-none flex-col overflow-hidden border text-left text-xs leading-tight ${visit.placed ? 'border-ink' : 'border-dashed border-line-strong'} ${inConflict.has(visit.key) ? 'bg-clay-wash' : 'bg-sheet'} ${takenKey === keyInHand(visit) ? 'z-10 outline-2 outline-ink' : ''} cursor-grab`}
       style={{ left: at(visit.starts), width: wide(visit.need.slotMinutes) }}
       onPointerDown={(event) => begin(event, visit)}
       onPointerMove={move}
       onPointerUp={letGo}
       onPointerCancel={() => setPull(undefined)}
       onClick={(event) => {
-        if (event.detail === 0) onTake(visit.key);
+        if (event.detail === 0) onTake(keyInHand(visit));
       }}
       onKeyDown={(event) => onKey(event, visit)}
     >

@@ -6,6 +6,7 @@ import type { RoomId } from '@bienestar/core/house/ids';
 import type { Span } from '@bienestar/core/house/house';
 import { openOn, weekFrom } from '@bienestar/core/week/openTimes';
 import { calendarOfDay } from '@bienestar/core/week/calendarOfDay';
+import { keyInHand } from '@bienestar/core/week/dayVisits';
 import { counted, dayText, shortDay } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { saveFile } from '../../../parts/saveFile';
@@ -72,7 +73,8 @@ function Day({ day }: { readonly day: DayInHand }) {
   const house = useHouse();
   const [taken, setTaken] = useState<Taken>({ is: 'nothing' });
   const { visits, conflicts } = day;
-  const visit = taken.is === 'visit' ? visits.find(({ key }) => key === taken.key) : undefined;
+  const visit =
+    taken.is === 'visit' ? visits.find((each) => keyInHand(each) === taken.key) : undefined;
   const open = house.settings.openHours && openOn(day.day, house.settings.openHours);
   const proposals = visits.filter(
     ({ placed, roomId, need }) => !placed && (roomId ?? need.isAddOn),
@@ -143,10 +145,9 @@ function Day({ day }: { readonly day: DayInHand }) {
         >
           {visit ? (
             <VisitInHand
-              key={visit.key}
+              key={keyInHand(visit)}
               day={day}
               visit={visit}
-              onTake={(key) => setTaken({ is: 'visit', key })}
               onClose={() => setTaken({ is: 'nothing' })}
             />
           ) : taken.is === 'gap' ? (

@@ -3,6 +3,7 @@ import type { ServiceId } from '@bienestar/core/house/ids';
 import { Choice } from '../../../parts/Choice';
 import { TextField } from '../../../parts/TextField';
 import { Button } from '../../../parts/Button';
+import { keyInHand } from '@bienestar/core/week/dayVisits';
 import { sharedWork } from '@bienestar/core/week/sharedWork';
 import { useHouse } from '../../../store/house';
 import { conflictWords, sharedWords } from './conflictWords';
@@ -39,7 +40,7 @@ export function NothingInHand({ day, onTake }: NothingInHandProps) {
                   <button
                     type="button"
                     className="block w-full border-b border-line py-1.5 text-left hover:bg-clay-wash"
-                    onClick={() => last && onTake(last.key)}
+                    onClick={() => last && onTake(keyInHand(last))}
                   >
                     <span className="text-clay">▲</span> {conflictWords(conflict)}
                   </button>

@@ -19,8 +19,6 @@ const NONE = 'none';
 interface VisitInHandProps {
   readonly day: DayInHand;
   readonly visit: DayVisit;
-  /** once it is kept it has another key */
-  readonly onTake: (key: string) => void;
   readonly onClose: () => void;
 }
 

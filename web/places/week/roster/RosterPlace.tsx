@@ -234,8 +234,7 @@ export function RosterPlace() {
 }
 
 function LineSum({ line, currency }: { readonly line: RosterLine; readonly currency: string }) {
-  const { minutes, agreedMinutes, closedMinutes, fixedPay, variablePay } = line;
-  const apart = agreedMinutes === undefined ? 0 : minutes - agreedMinutes;
+  const { minutes, overAgreedMinutes: apart, closedMinutes, fixedPay, variablePay } = line;
   return (
     <>
       <span className="block">{hours(minutes)}</span>

@@ -94,7 +94,7 @@ export function WorthPlace() {
 
 function MixSum({ mix, whole }: { readonly mix: WeekMix; readonly whole: Wholeness }) {
   const { currency } = useHouse().settings;
-  const more = mix.contribution - mix.planned;
+  const { more } = mix;
   const apart = mix.atMost - mix.contribution;
   return (
     <p className="max-w-[70ch] pb-3 text-lg">
