@@ -9,15 +9,14 @@ import {
   type PoolLoad,
   type WeekLoad,
 } from '@bienestar/core/week/weekLoad';
-import { VISIT_SOURCES } from '@bienestar/core/week/weekVisits';
 import { counted, number, percent, shortDay } from '../../format/figures';
 import { Loading } from '../../parts/Loading';
-import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
 import { figures, names, TableHead } from '../../parts/TableHead';
 import { useWeekHouse } from './useWeekHouse';
 import { useHouse } from '../../store/house';
 import { NeedsHours } from './NeedsHours';
+import { SourceChoice } from './SourceChoice';
 import { useWeekInHand, type WeekInHand } from './useWeek';
 import { useWorked } from './useWorked';
 import { WeekHeader } from './WeekHeader';
@@ -37,13 +36,7 @@ export function CarriesPlace() {
     <div className="flex h-full flex-col">
       <WeekHeader title="What the week carries" week={week}>
         {choice}
-        <Segments
-          labelHidden
-          label="Which visits"
-          value={source}
-          options={VISIT_SOURCES.map((value) => ({ value, label: SOURCE_WORDS[value] }))}
-          onChoose={week.setSource}
-        />
+        <SourceChoice week={week} />
       </WeekHeader>
       {!answer ? (
         <Loading what="Counting the week" failed={hasFailed} />

@@ -23,7 +23,7 @@ export function NotFitting() {
   return (
     <p className="mt-2">
       <Link className="inline-flex min-h-12 items-center text-clay underline" to="/week/day">
-        ▲ {counted(count, 'thing of today does', 'things of today do')} not fit
+        ▲ Visits of today: {counted(count, 'thing does', 'things do')} not fit
       </Link>
     </p>
   );

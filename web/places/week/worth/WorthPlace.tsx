@@ -3,7 +3,6 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useCallback, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useAddAndRemove } from '../../../store/useEditPart';
-import { VISIT_SOURCES } from '@bienestar/core/week/weekVisits';
 import { asId } from '@bienestar/core/house/ids';
 import { leverScenario } from '@bienestar/core/week/leverScenario';
 import type { Lever } from '@bienestar/core/week/levers';
@@ -17,10 +16,11 @@ import { figures, names, TableHead } from '../../../parts/TableHead';
 import { useWeekHouse } from '../useWeekHouse';
 import { useHouse } from '../../../store/house';
 import { NeedsHours } from '../NeedsHours';
+import { SourceChoice } from '../SourceChoice';
 import { useWeekInHand } from '../useWeek';
 import { useWorked } from '../useWorked';
 import { WeekHeader } from '../WeekHeader';
-import { capacityName, SOURCE_WORDS } from '../weekWords';
+import { capacityName } from '../weekWords';
 import { leverName, leverWords, worthWords } from './worthWords';
 import { MixTable } from './MixTable';
 
@@ -46,13 +46,7 @@ export function WorthPlace() {
     <div className="flex h-full flex-col">
       <WeekHeader title="What an hour is worth" week={week}>
         {choice}
-        <Segments
-          labelHidden
-          label="Which visits"
-          value={source}
-          options={VISIT_SOURCES.map((value) => ({ value, label: SOURCE_WORDS[value] }))}
-          onChoose={week.setSource}
-        />
+        <SourceChoice week={week} />
         <Segments<Wholeness>
           labelHidden
           label="Visits"
