@@ -3,7 +3,7 @@ import type { House } from '@bienestar/core/house/house';
 import { mapLeaves } from '@bienestar/core/testing/leaves';
 import { Lots } from '@bienestar/core/testing/lots';
 import { randomHouse } from '@bienestar/core/testing/randomHouse';
-import { highsSolver } from '@bienestar/core/week/highsSolver';
+import { highsSolver } from '@bienestar/core/week/worth/highsSolver';
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { compareHouse } from './compare';

@@ -6,7 +6,7 @@ import { isShort, playPoint } from './pointByChance';
 import { slotsByChance } from './slotByChance';
 import { weekOfSeed } from './weekByHand';
 import { Lots } from '@bienestar/core/testing/lots';
-import { highsSolver } from '@bienestar/core/week/highsSolver';
+import { highsSolver } from '@bienestar/core/week/worth/highsSolver';
 import loadHighs from 'highs';
 import { randomHouse } from '@bienestar/core/testing/randomHouse';
 

@@ -1,9 +1,9 @@
 import type { Lots } from '@bienestar/core/testing/lots';
 import { CELLS_PER_MINUTE, type Distribution } from '@bienestar/core/time/distribution';
-import { backToBack } from '@bienestar/core/week/backToBack';
-import type { LinearSolver } from '@bienestar/core/week/linear';
-import { menuMix } from '@bienestar/core/week/menuMix';
-import { leastOffset } from '@bienestar/core/week/stagger';
+import { backToBack } from '@bienestar/core/week/play/backToBack';
+import type { LinearSolver } from '@bienestar/core/week/worth/linear';
+import { menuMix } from '@bienestar/core/week/worth/menuMix';
+import { leastOffset } from '@bienestar/core/week/play/stagger';
 
 /*
  * The week, worked out anew from W1 to W3 of docs/calculations.md in other ways: the best mix by looking at every

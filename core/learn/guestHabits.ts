@@ -2,7 +2,7 @@ import type { HouseClock } from '../days/days';
 import type { House } from '../house/house';
 import type { LogbookEntry } from '../house/logbook';
 import { lateMinutes } from '../logbook/cameOut';
-import type { GuestHabits } from '../week/dayToPlay';
+import type { GuestHabits } from '../week/play/dayToPlay';
 import { bookKept } from './bookKept';
 
 /** Of fewer visits of the book it is not known how many do not come. */

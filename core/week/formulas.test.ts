@@ -3,13 +3,13 @@ import { describe, expect, it, test } from 'vitest';
 import { asId } from '../house/ids';
 import { minutes, protocol, step } from '../testing/sample';
 import { scheduleOf } from '../time/schedule';
-import { backToBack } from './backToBack';
-import { highsSolver } from './highsSolver';
-import { menuMix, shortOf, type MixProblem, type MixService } from './menuMix';
-import { DayPlay } from './playDay';
-import type { PlayedDay } from './playedDay';
-import { leastOffset, type Shared } from './stagger';
-import { visitParts } from './visitParts';
+import { backToBack } from './play/backToBack';
+import { highsSolver } from './worth/highsSolver';
+import { menuMix, shortOf, type MixProblem, type MixService } from './worth/menuMix';
+import { DayPlay } from './play/playDay';
+import type { PlayedDay } from './play/playedDay';
+import { leastOffset, type Shared } from './play/stagger';
+import { visitParts } from './play/visitParts';
 
 const solve = highsSolver(await loadHighs());
 

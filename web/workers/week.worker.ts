@@ -7,23 +7,23 @@ import type { House } from '@bienestar/core/house/house';
 import { guestHabits } from '@bienestar/core/learn/guestHabits';
 import { collect, ok, type Outcome } from '@bienestar/core/problem/problem';
 import type { ServiceId } from '@bienestar/core/house/ids';
-import { chanceOfWait, type PairWaits } from '@bienestar/core/week/chanceOfWait';
+import { chanceOfWait, type PairWaits } from '@bienestar/core/week/play/chanceOfWait';
 import { weekOfHouse } from '@bienestar/core/week/capacity';
 import {
   dayToPlay,
   slotChoices,
   type GuestHabits,
   type SlotChoice,
-} from '@bienestar/core/week/dayToPlay';
-import { visitsOfDay } from '@bienestar/core/week/dayVisits';
-import { highsSolver } from '@bienestar/core/week/highsSolver';
-import { leversOf, type Lever } from '@bienestar/core/week/levers';
-import type { LinearSolver } from '@bienestar/core/week/linear';
-import { DayPlay } from '@bienestar/core/week/playDay';
-import type { DayPlayed } from '@bienestar/core/week/playedDay';
-import { proposed } from '@bienestar/core/week/propose';
+} from '@bienestar/core/week/play/dayToPlay';
+import { visitsOfDay } from '@bienestar/core/week/day/dayVisits';
+import { highsSolver } from '@bienestar/core/week/worth/highsSolver';
+import { leversOf, type Lever } from '@bienestar/core/week/worth/levers';
+import type { LinearSolver } from '@bienestar/core/week/worth/linear';
+import { DayPlay } from '@bienestar/core/week/play/playDay';
+import type { DayPlayed } from '@bienestar/core/week/play/playedDay';
+import { proposed } from '@bienestar/core/week/day/propose';
 import { weekLoad, type WeekLoad } from '@bienestar/core/week/weekLoad';
-import { boundsOf, weekMix, type WeekMix } from '@bienestar/core/week/weekMix';
+import { boundsOf, weekMix, type WeekMix } from '@bienestar/core/week/worth/weekMix';
 import { rhythmOf, weekVisits, type VisitSource } from '@bienestar/core/week/weekVisits';
 
 /** What is looked at: a week of the house, by one source of visits. */

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { WeekWorker } from '../../workers/week.worker';
 import { mondayOf } from '@bienestar/core/days/days';
 import type { ServiceId } from '@bienestar/core/house/ids';
-import { limitingHour } from '@bienestar/core/week/limitingHour';
+import { limitingHour } from '@bienestar/core/week/worth/limitingHour';
 import { money } from '../../format/figures';
 import { useToday } from '../../store/clock';
 import { useHouse } from '../../store/house';

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { conflictsOf } from '@bienestar/core/week/conflicts';
-import { visitsOfDay } from '@bienestar/core/week/dayVisits';
+import { conflictsOf } from '@bienestar/core/week/day/conflicts';
+import { visitsOfDay } from '@bienestar/core/week/day/dayVisits';
 import { needsOf } from '@bienestar/core/week/needs';
-import { proposed } from '@bienestar/core/week/propose';
+import { proposed } from '@bienestar/core/week/day/propose';
 import { counted } from '../../format/figures';
 import { useToday } from '../../store/clock';
 import { useFigures, useHouse } from '../../store/house';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ServiceId } from '@bienestar/core/house/ids';
-import type { Pairing } from '@bienestar/core/week/stagger';
+import type { Pairing } from '@bienestar/core/week/play/stagger';
 import { money, number } from '../../format/figures';
 import { figures, names, TableHead } from '../../parts/TableHead';
 import { useHouse } from '../../store/house';

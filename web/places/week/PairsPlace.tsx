@@ -11,7 +11,12 @@ import type { WeekWorker } from '../../workers/week.worker';
 import type { ServiceId } from '@bienestar/core/house/ids';
 import { weekSettingsOf } from '@bienestar/core/week/capacity';
 import { handsIn, type VisitNeed } from '@bienestar/core/week/needs';
-import { pairingsOf, pairingOf, sharedMeets, type Pairing } from '@bienestar/core/week/stagger';
+import {
+  pairingsOf,
+  pairingOf,
+  sharedMeets,
+  type Pairing,
+} from '@bienestar/core/week/play/stagger';
 import { money, number, percent } from '../../format/figures';
 import { Choice } from '../../parts/Choice';
 import { EmptyPlace } from '../../parts/EmptyPlace';

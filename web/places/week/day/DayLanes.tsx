@@ -8,10 +8,10 @@ import {
 } from 'react';
 import type { Room, Span } from '@bienestar/core/house/house';
 import type { RoomId } from '@bienestar/core/house/ids';
-import { thereOn, type ConflictKind } from '@bienestar/core/week/conflicts';
-import { keyInHand, type DayVisit } from '@bienestar/core/week/dayVisits';
-import { gapsOf } from '@bienestar/core/week/fits';
-import { occupiedBy, slotOf } from '@bienestar/core/week/occupied';
+import { thereOn, type ConflictKind } from '@bienestar/core/week/day/conflicts';
+import { keyInHand, type DayVisit } from '@bienestar/core/week/day/dayVisits';
+import { gapsOf } from '@bienestar/core/week/day/fits';
+import { occupiedBy, slotOf } from '@bienestar/core/week/day/occupied';
 import { openOn } from '@bienestar/core/week/openTimes';
 import { number } from '../../../format/figures';
 import { useHouse } from '../../../store/house';

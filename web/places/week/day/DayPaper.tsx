@@ -1,4 +1,4 @@
-import { sheetsOf } from '@bienestar/core/week/daySheet';
+import { sheetsOf } from '@bienestar/core/week/day/daySheet';
 import { dayText } from '../../../format/figures';
 import { useHouse } from '../../../store/house';
 import { clock } from '../weekWords';

@@ -1,6 +1,6 @@
 import type { Span } from '@bienestar/core/house/house';
-import type { DayVisit } from '@bienestar/core/week/dayVisits';
-import { stretchesOf } from '@bienestar/core/week/occupied';
+import type { DayVisit } from '@bienestar/core/week/day/dayVisits';
+import { stretchesOf } from '@bienestar/core/week/day/occupied';
 import { clock } from '../weekWords';
 
 /** How minutes of the day lie along the lanes. */

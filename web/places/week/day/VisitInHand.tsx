@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import type { PersonId, RoomId } from '@bienestar/core/house/ids';
 import type { Role } from '@bienestar/core/house/house';
-import type { DayVisit } from '@bienestar/core/week/dayVisits';
+import type { DayVisit } from '@bienestar/core/week/day/dayVisits';
 import { number } from '../../../format/figures';
 import { Button, IconButton } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';

@@ -1,10 +1,10 @@
 import { useMemo, useState } from 'react';
 import { daysAfter } from '@bienestar/core/days/days';
 import type { PersonId } from '@bienestar/core/house/ids';
-import { visitsOfDay } from '@bienestar/core/week/dayVisits';
-import { shortestSlotOf, whereFits, type Fit, type FitQuery } from '@bienestar/core/week/fits';
+import { visitsOfDay } from '@bienestar/core/week/day/dayVisits';
+import { shortestSlotOf, whereFits, type Fit, type FitQuery } from '@bienestar/core/week/day/fits';
 import type { VisitNeed } from '@bienestar/core/week/needs';
-import { proposed } from '@bienestar/core/week/propose';
+import { proposed } from '@bienestar/core/week/day/propose';
 import { dayText } from '../../../format/figures';
 import { Choice } from '../../../parts/Choice';
 import { useHouse } from '../../../store/house';

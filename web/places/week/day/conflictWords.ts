@@ -1,7 +1,7 @@
-import type { Conflict } from '@bienestar/core/week/conflicts';
-import type { SharedWork } from '@bienestar/core/week/sharedWork';
-import type { FitReason } from '@bienestar/core/week/fits';
-import type { DayVisit } from '@bienestar/core/week/dayVisits';
+import type { Conflict } from '@bienestar/core/week/day/conflicts';
+import type { SharedWork } from '@bienestar/core/week/day/sharedWork';
+import type { FitReason } from '@bienestar/core/week/day/fits';
+import type { DayVisit } from '@bienestar/core/week/day/dayVisits';
 import { number, shortDay } from '../../../format/figures';
 import { clock, listed, ROOM_KIND_WORDS } from '../weekWords';
 

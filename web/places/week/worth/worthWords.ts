@@ -1,5 +1,5 @@
-import type { Lever } from '@bienestar/core/week/levers';
-import type { LimitLine, MixLine } from '@bienestar/core/week/weekMix';
+import type { Lever } from '@bienestar/core/week/worth/levers';
+import type { LimitLine, MixLine } from '@bienestar/core/week/worth/weekMix';
 import { money, number } from '../../../format/figures';
 import { capacityName, dayName, listed } from '../weekWords';
 

@@ -1,5 +1,5 @@
-import type { PlacedVisit } from '../house/house';
-import { asId, type PersonId, type PlacedVisitId, type RoomId } from '../house/ids';
+import type { PlacedVisit } from '../../house/house';
+import { asId, type PersonId, type PlacedVisitId, type RoomId } from '../../house/ids';
 import { atMinute, type DayVisit } from './dayVisits';
 
 /** Where a visit is put: what is not said stays as it is. */

@@ -1,8 +1,8 @@
 import FlatQueue from 'flatqueue';
-import { Chance } from '../restock/chance';
-import { meanMinutes } from '../time/distribution';
-import type { DeviceId, PersonId, RoomId } from '../house/ids';
-import type { Role } from '../house/house';
+import { Chance } from '../../restock/chance';
+import { meanMinutes } from '../../time/distribution';
+import type { DeviceId, PersonId, RoomId } from '../../house/ids';
+import type { Role } from '../../house/house';
 import { drawPace, sampledTime, type SampledTime } from './sampledTime';
 import {
   WAITS_FOR,

@@ -1,4 +1,4 @@
-import type { House } from '../house/house';
+import type { House } from '../../house/house';
 import type { DayVisit } from './dayVisits';
 import { slotOf, stretchesOf, whoOf } from './occupied';
 

@@ -1,5 +1,5 @@
-import type { Device } from '../house/house';
-import type { PersonId, RoomId } from '../house/ids';
+import type { Device } from '../../house/house';
+import type { PersonId, RoomId } from '../../house/ids';
 import type { VisitPart } from './visitParts';
 
 /** A visit of a day that is played through. Minutes of the day. */

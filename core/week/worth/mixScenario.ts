@@ -1,5 +1,5 @@
-import type { Scenario } from '../house/house';
-import type { ChangeId, ScenarioId, ServiceId } from '../house/ids';
+import type { Scenario } from '../../house/house';
+import type { ChangeId, ScenarioId, ServiceId } from '../../house/ids';
 import type { WeekMix } from './weekMix';
 
 const HUNDREDTHS = 100;

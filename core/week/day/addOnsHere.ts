@@ -1,8 +1,8 @@
-import { addOnsOf, type AddOn } from '../figures/addOns';
-import type { HouseFigures } from '../figures/houseFigures';
-import type { House } from '../house/house';
-import type { Span } from '../house/hours';
-import type { RoomId } from '../house/ids';
+import { addOnsOf, type AddOn } from '../../figures/addOns';
+import type { HouseFigures } from '../../figures/houseFigures';
+import type { House } from '../../house/house';
+import type { Span } from '../../house/hours';
+import type { RoomId } from '../../house/ids';
 import type { DayVisit } from './dayVisits';
 import { slotOf } from './occupied';
 

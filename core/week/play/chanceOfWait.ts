@@ -1,10 +1,10 @@
-import type { HouseFigures } from '../figures/houseFigures';
-import type { House } from '../house/house';
-import { asId, type PersonId, type RoomId } from '../house/ids';
-import { paceSpreadOf } from '../house/settings';
-import { collect, ok, type Outcome } from '../problem/problem';
-import { weekSettingsOf } from './capacity';
-import type { VisitNeed } from './needs';
+import type { HouseFigures } from '../../figures/houseFigures';
+import type { House } from '../../house/house';
+import { asId, type PersonId, type RoomId } from '../../house/ids';
+import { paceSpreadOf } from '../../house/settings';
+import { collect, ok, type Outcome } from '../../problem/problem';
+import { weekSettingsOf } from '../capacity';
+import type { VisitNeed } from '../needs';
 import { DayPlay } from './playDay';
 import type { PlayedVisit } from './playedDay';
 import { visitParts } from './visitParts';

@@ -1,6 +1,6 @@
-import type { ServiceId } from '../house/ids';
-import type { Capacity } from './capacity';
-import { attendedMinutes } from './needs';
+import type { ServiceId } from '../../house/ids';
+import type { Capacity } from '../capacity';
+import { attendedMinutes } from '../needs';
 import type { WeekMix } from './weekMix';
 
 /** What an hour of what gives out earns with a service, beside what it earns at best. Minor units. */

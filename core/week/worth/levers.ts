@@ -1,12 +1,12 @@
-import type { Device, House, Material, Person, RoomKind } from '../house/house';
-import type { Span } from '../house/hours';
-import { asId, type PersonId, type ServiceId } from '../house/ids';
-import { payOf } from '../cost/therapistRate';
-import { capacityOf, type WeekOfHouse } from './capacity';
+import type { Device, House, Material, Person, RoomKind } from '../../house/house';
+import type { Span } from '../../house/hours';
+import { asId, type PersonId, type ServiceId } from '../../house/ids';
+import { payOf } from '../../cost/therapistRate';
+import { capacityOf, type WeekOfHouse } from '../capacity';
 import type { LinearSolver } from './linear';
-import type { VisitNeed } from './needs';
-import { openWeek } from './openTimes';
-import { rosterOf, withDay, workOn } from './roster';
+import type { VisitNeed } from '../needs';
+import { openWeek } from '../openTimes';
+import { rosterOf, withDay, workOn } from '../roster';
 import { weekMix, type Bounds, type WeekMix } from './weekMix';
 
 /** Something that would give the week more to work with. */

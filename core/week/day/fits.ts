@@ -1,13 +1,13 @@
-import type { House, Person, Role } from '../house/house';
-import type { Span } from '../house/hours';
-import type { PersonId, RoomId } from '../house/ids';
-import { weekSettingsOf } from './capacity';
+import type { House, Person, Role } from '../../house/house';
+import type { Span } from '../../house/hours';
+import type { PersonId, RoomId } from '../../house/ids';
+import { weekSettingsOf } from '../capacity';
 import { thereOn } from './conflicts';
 import { isSkipped, type DayVisit } from './dayVisits';
-import { handsIn, type VisitNeed } from './needs';
+import { handsIn, type VisitNeed } from '../needs';
 import { countOf, occupiedBy, ofDay, tooMany, type Occupied, type Taken } from './occupied';
-import { openOn } from './openTimes';
-import { isWithin, sharedMinutes, without } from './spans';
+import { openOn } from '../openTimes';
+import { isWithin, sharedMinutes, without } from '../spans';
 
 /** Why a place is a good one, or what it leaves. */
 export type FitReason =

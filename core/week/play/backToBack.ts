@@ -7,7 +7,7 @@ import {
   notBelowNothing,
   pointAt,
   type Distribution,
-} from '../time/distribution';
+} from '../../time/distribution';
 
 /** How late a visit of a row begins. Minutes. */
 export interface Late {

@@ -1,11 +1,11 @@
-import { dayOf } from '../days/days';
-import { instantAt, wallOf } from '../days/timeZones';
-import { toSecond } from '../days/instants';
-import type { Booking, House, PlacedVisit } from '../house/house';
-import type { PersonId, RoomId, SoldCourseId } from '../house/ids';
-import { bookedService, bookingNames, dueVisits } from '../restock/forecast';
-import type { VisitNeed } from './needs';
-import { minuteOfDay } from './weekVisits';
+import { dayOf } from '../../days/days';
+import { instantAt, wallOf } from '../../days/timeZones';
+import { toSecond } from '../../days/instants';
+import type { Booking, House, PlacedVisit } from '../../house/house';
+import type { PersonId, RoomId, SoldCourseId } from '../../house/ids';
+import { bookedService, bookingNames, dueVisits } from '../../restock/forecast';
+import type { VisitNeed } from '../needs';
+import { minuteOfDay } from '../weekVisits';
 
 /** A visit of a day: where it stands in it, and what it takes. Minutes of the day by the clocks of the house. */
 export interface DayVisit {

@@ -1,5 +1,5 @@
-import type { Chance } from '../restock/chance';
-import { CELLS_PER_MINUTE, paceWeights, type Distribution } from '../time/distribution';
+import type { Chance } from '../../restock/chance';
+import { CELLS_PER_MINUTE, paceWeights, type Distribution } from '../../time/distribution';
 
 /** Draws lengths of time as a distribution has them. */
 export interface SampledTime {

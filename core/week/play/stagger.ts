@@ -1,8 +1,8 @@
-import type { Span } from '../house/hours';
-import type { DeviceId } from '../house/ids';
-import type { Device } from '../house/house';
-import { handsIn, type VisitNeed } from './needs';
-import { joined } from './spans';
+import type { Span } from '../../house/hours';
+import type { DeviceId } from '../../house/ids';
+import type { Device } from '../../house/house';
+import { handsIn, type VisitNeed } from '../needs';
+import { joined } from '../spans';
 
 /** Something that only one of two visits can have at a time: when each needs it, and the minutes from one to the other. */
 export interface Shared {

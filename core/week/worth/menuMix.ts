@@ -1,4 +1,4 @@
-import { fail, ok, type Outcome } from '../problem/problem';
+import { fail, ok, type Outcome } from '../../problem/problem';
 import type { Column, LinearSolution, LinearSolver, Row } from './linear';
 
 /** Minutes of hands that a visit needs, and the limits of those who may give them. */

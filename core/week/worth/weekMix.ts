@@ -1,6 +1,6 @@
-import type { House, Role } from '../house/house';
-import type { ServiceId } from '../house/ids';
-import { failWith, ok, type Outcome, type Problem } from '../problem/problem';
+import type { House, Role } from '../../house/house';
+import type { ServiceId } from '../../house/ids';
+import { failWith, ok, type Outcome, type Problem } from '../../problem/problem';
 import {
   handsFor,
   resourceKey,
@@ -8,10 +8,10 @@ import {
   useOf,
   type Capacity,
   type WeekOfHouse,
-} from './capacity';
+} from '../capacity';
 import type { LinearSolver } from './linear';
 import { menuMix, shortOf, type MixHands, type MixProblem } from './menuMix';
-import { attendedMinutes, type VisitNeed } from './needs';
+import { attendedMinutes, type VisitNeed } from '../needs';
 
 /** The visits a week between which a service is held. */
 export interface Bounds {

@@ -1,5 +1,5 @@
-import { writeCalendar } from '../calendar/writeCalendar';
-import type { House } from '../house/house';
+import { writeCalendar } from '../../calendar/writeCalendar';
+import type { House } from '../../house/house';
 import { atMinute, type DayVisit } from './dayVisits';
 
 /**

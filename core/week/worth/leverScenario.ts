@@ -1,6 +1,6 @@
-import type { Weekday } from '../days/days';
-import type { Change, Scenario } from '../house/house';
-import type { ChangeId, PersonId, RoomId, ScenarioId } from '../house/ids';
+import type { Weekday } from '../../days/days';
+import type { Change, Scenario } from '../../house/house';
+import type { ChangeId, PersonId, RoomId, ScenarioId } from '../../house/ids';
 import type { LeverKind } from './levers';
 
 /**

@@ -1,7 +1,7 @@
-import type { House } from '../house/house';
+import type { House } from '../../house/house';
 import type { DayVisit } from './dayVisits';
 import { shortestSlotOf, whereFits } from './fits';
-import type { VisitNeed } from './needs';
+import type { VisitNeed } from '../needs';
 
 /**
  * The visits of a day with rooms and hands for those that have none yet, each at its time: the longest work of few

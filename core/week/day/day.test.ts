@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { createCalculator } from '../figures/createCalculator';
-import { asId } from '../house/ids';
-import type { House, PlacedVisit } from '../house/house';
-import { demoAsOf } from '../../contract/testing/demo';
-import { readCalendar } from '../calendar/readCalendar';
-import { bookOf, idInBook } from '../restock/bookOf';
-import { forecastOf } from '../restock/forecast';
-import { bookedToday } from '../run/bookedToday';
-import { guestOf, whoseRun } from '../run/whoseRun';
+import { createCalculator } from '../../figures/createCalculator';
+import { asId } from '../../house/ids';
+import type { House, PlacedVisit } from '../../house/house';
+import { demoAsOf } from '../../../contract/testing/demo';
+import { readCalendar } from '../../calendar/readCalendar';
+import { bookOf, idInBook } from '../../restock/bookOf';
+import { forecastOf } from '../../restock/forecast';
+import { bookedToday } from '../../run/bookedToday';
+import { guestOf, whoseRun } from '../../run/whoseRun';
 import { addOnsHere } from './addOnsHere';
 import { calendarOfDay } from './calendarOfDay';
 import { conflictsOf, type ConflictKind } from './conflicts';
@@ -17,7 +17,7 @@ import { sharedWork } from './sharedWork';
 import { placedAt } from './placing';
 import { atMinute, isSkipped, visitsOfDay, type DayVisit } from './dayVisits';
 import { gapsOf, shortestSlotOf, whatFits, whereFits } from './fits';
-import { needsOf } from './needs';
+import { needsOf } from '../needs';
 import { proposed } from './propose';
 
 /* The newest day of the demo house, so that none of its days is moved. */

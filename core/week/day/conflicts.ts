@@ -1,14 +1,14 @@
-import { daysAfter, daysBetween, dayOf } from '../days/days';
-import type { House, PlacedVisit } from '../house/house';
-import type { Span } from '../house/hours';
-import { weekSettingsOf } from './capacity';
+import { daysAfter, daysBetween, dayOf } from '../../days/days';
+import type { House, PlacedVisit } from '../../house/house';
+import type { Span } from '../../house/hours';
+import { weekSettingsOf } from '../capacity';
 import { isSkipped, visitsOfDay, type DayVisit } from './dayVisits';
-import type { VisitNeed } from './needs';
+import type { VisitNeed } from '../needs';
 import { countOf, occupiedBy, slotOf, stretchesOf, tooMany, whoOf, type Taken } from './occupied';
-import { openOn } from './openTimes';
-import { workOn } from './roster';
-import { DAY_MINUTES, isWithin, within } from './spans';
-import { minuteOfDay } from './weekVisits';
+import { openOn } from '../openTimes';
+import { workOn } from '../roster';
+import { DAY_MINUTES, isWithin, within } from '../spans';
+import { minuteOfDay } from '../weekVisits';
 
 /** What does not fit in a day. */
 export const CONFLICT_KINDS = [

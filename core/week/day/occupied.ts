@@ -1,8 +1,8 @@
-import type { House, Role } from '../house/house';
-import type { Span } from '../house/hours';
-import type { DeviceId, PersonId, RoomId } from '../house/ids';
+import type { House, Role } from '../../house/house';
+import type { Span } from '../../house/hours';
+import type { DeviceId, PersonId, RoomId } from '../../house/ids';
 import type { DayVisit } from './dayVisits';
-import { handsIn } from './needs';
+import { handsIn } from '../needs';
 
 /** A stretch of a day in which something is taken. Minutes of the day. */
 export interface Taken extends Span {

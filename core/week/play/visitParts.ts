@@ -1,11 +1,11 @@
-import type { Role, Step, VisitKind, WorkedProtocol } from '../house/house';
-import type { DeviceId } from '../house/ids';
-import { devicesOf } from '../house/protocol';
-import { ok, type Outcome } from '../problem/problem';
-import { arrange, STRETCHES, type Occurrence } from '../protocol/arrange';
-import { allInSequence, pointAt, type Distribution } from '../time/distribution';
-import { NO_MINUTES } from '../time/stepLoad';
-import { stepTime } from '../time/stepTime';
+import type { Role, Step, VisitKind, WorkedProtocol } from '../../house/house';
+import type { DeviceId } from '../../house/ids';
+import { devicesOf } from '../../house/protocol';
+import { ok, type Outcome } from '../../problem/problem';
+import { arrange, STRETCHES, type Occurrence } from '../../protocol/arrange';
+import { allInSequence, pointAt, type Distribution } from '../../time/distribution';
+import { NO_MINUTES } from '../../time/stepLoad';
+import { stepTime } from '../../time/stepTime';
 
 /** What a part of a visit needs besides its room. */
 export interface PartNeeds {

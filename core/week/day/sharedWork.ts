@@ -1,4 +1,4 @@
-import type { Device, House, Mix } from '../house/house';
+import type { Device, House, Mix } from '../../house/house';
 import type { DayVisit } from './dayVisits';
 
 /** Work of a day that is done once for two visits. */

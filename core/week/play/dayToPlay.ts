@@ -1,14 +1,14 @@
-import type { HouseFigures } from '../figures/houseFigures';
-import type { House } from '../house/house';
-import type { RoomId, ServiceId } from '../house/ids';
-import type { Distribution } from '../time/distribution';
-import { paceSpreadOf } from '../house/settings';
-import { collect, ok, type Outcome } from '../problem/problem';
-import { slotMinutes } from '../time/slot';
+import type { HouseFigures } from '../../figures/houseFigures';
+import type { House } from '../../house/house';
+import type { RoomId, ServiceId } from '../../house/ids';
+import type { Distribution } from '../../time/distribution';
+import { paceSpreadOf } from '../../house/settings';
+import { collect, ok, type Outcome } from '../../problem/problem';
+import { slotMinutes } from '../../time/slot';
 import { backToBack } from './backToBack';
-import { weekSettingsOf, type WeekOfHouse } from './capacity';
-import type { DayVisit } from './dayVisits';
-import { openOn } from './openTimes';
+import { weekSettingsOf, type WeekOfHouse } from '../capacity';
+import type { DayVisit } from '../day/dayVisits';
+import { openOn } from '../openTimes';
 import type { PlayedDay, PlayedVisit } from './playedDay';
 import { visitParts } from './visitParts';
 
