@@ -6,16 +6,16 @@ import { asId } from '../core/house/ids';
 import type { House } from '../core/house/house';
 import { houseOf } from '../core/stock/houseOf';
 import { Lots } from '../core/testing/lots';
-import { conflictsOf } from '../core/week/day/conflicts';
+import { daysOfHouse } from '../core/week/day/daysOfHouse';
 import { dayToPlay } from '../core/week/play/dayToPlay';
-import { visitsOfDay, type DayVisit } from '../core/week/day/dayVisits';
-import { shortestSlotOf, whereFits } from '../core/week/day/fits';
+import type { DayVisit } from '../core/week/day/dayVisits';
+import { whereFits } from '../core/week/day/fits';
 import { highsSolver } from '../core/week/worth/highsSolver';
 import { menuMix, type MixProblem } from '../core/week/worth/menuMix';
-import { needsOf } from '../core/week/needs';
+import type { VisitNeed } from '../core/week/needs';
 import { weekFrom } from '../core/week/openTimes';
 import { DayPlay } from '../core/week/play/playDay';
-import { proposed } from '../core/week/day/propose';
+import { drawnOn, workedDay } from '../core/week/day/workedDay';
 import { timed, type Row } from './benchTools';
 
 const DEMO = new URL('../demo/casa-cenera.house.json', import.meta.url);
@@ -35,19 +35,16 @@ export async function benchWeek(): Promise<readonly Row[]> {
   const mix = largeMix();
   const { house, week, day } = fullWeek();
   const figures = createCalculator()(house);
-  const needs = needsOf(house, figures);
+  const of = daysOfHouse(house, figures, TODAY);
+  const { needs } = of;
   const [need] = needs;
   if (!need) throw new Error('The demo house has no service that can be counted.');
-  const shortest = shortestSlotOf(needs);
-  const playing = dayToPlay(house, figures, day.day, day.visits(needs), {
+  const playing = dayToPlay(house, day.day, day.visits(needs), {
     lateness: [0, 2, 5],
     noShows: 0.05,
   });
   if (!playing.ok) throw new Error(JSON.stringify(playing.problems));
-  const days = week.map((each) => ({
-    day: each,
-    visits: proposed(visitsOfDay(house, needs, each, TODAY).visits, each, needs, house),
-  }));
+  const days = week.map((each) => drawnOn(of, each));
   const [first] = days;
   if (!first) throw new Error('The week has no days.');
   const lots = new Lots(1);
@@ -64,12 +61,12 @@ export async function benchWeek(): Promise<readonly Row[]> {
     ],
     [
       'places for a visit in a week of 200',
-      timed(() => whereFits(need, days, house, shortest).length, 10),
+      timed(() => whereFits(need, days, of).length, 10),
       'aim: under 100 ms',
     ],
     [
       'what does not fit in a day, after a pull',
-      timed(() => conflictsOf({ house, needs, today: TODAY, ...first }).length, 20),
+      timed(() => workedDay(of, first.day).conflicts.length, 20),
       'aim: within a frame',
     ],
     [
@@ -144,11 +141,11 @@ function fullWeek() {
     minutes: 60,
   }));
   const house: House = { ...demo, rooms, people, settings, bookings, placed: [] };
-  const visits = (needs: ReturnType<typeof needsOf>): DayVisit[] =>
+  const visits = (needs: readonly VisitNeed[]): DayVisit[] =>
     Array.from({ length: VISITS_A_DAY }, (_, at) => ({
       key: `v-${at}`,
       name: '',
-      need: needs[at % 14] ?? (needs[0] as (typeof needs)[number]),
+      need: needs[at % 14] ?? (needs[0] as VisitNeed),
       starts: 540 + Math.floor(at / 10) * 110,
       roomId: rooms[at % 10]?.id,
       therapistId: people[at % 4]?.id,

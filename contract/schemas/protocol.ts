@@ -175,6 +175,7 @@ const step = shape<Step>({
   doses: listOf(dose, 40).unique('id'),
   covers: Joi.valid(true).optional(),
   makes: some(id, 10).unique(),
+  holdsMinutes: limited(LIMITS.holdsMinutes).optional(),
   optional: shape<NonNullable<Step['optional']>>({
     usually: Joi.valid('done', 'left-out').required(),
     if: text,

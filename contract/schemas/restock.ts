@@ -37,6 +37,7 @@ import {
   number,
   share,
   shape,
+  some,
   text,
   limited,
 } from './common';
@@ -122,6 +123,8 @@ export const booking: Joi.ObjectSchema<Booking> = shape<Booking>({
   minutes: number.min(0).max(1440),
 });
 
+const MOST_ADD_ONS = 10;
+
 export const placedVisit: Joi.ObjectSchema<PlacedVisit> = shape<PlacedVisit>({
   id,
   name,
@@ -133,6 +136,7 @@ export const placedVisit: Joi.ObjectSchema<PlacedVisit> = shape<PlacedVisit>({
   bookingId: Joi.string().max(64).optional(),
   bookedAt: instant.optional(),
   soldCourseId: id.optional(),
+  addOnIds: some(id, MOST_ADD_ONS).unique(),
 });
 
 const visitKind = Joi.valid('first', 'returning').required();

@@ -1,4 +1,5 @@
 import type { House, Service } from '../house/house';
+import type { StepId } from '../house/ids';
 import { chosenPack } from '../house/packs';
 import { overrun } from '../time/overrun';
 import { chanceBeyond, inSequence } from '../time/distribution';
@@ -10,6 +11,7 @@ import type { ServiceFigures } from './houseFigures';
 export interface AddOn {
   readonly service: Service;
   /** the step at which it is offered */
+  readonly stepId: StepId;
   readonly stepName: string;
   /** expected minutes of the therapist that are free there */
   readonly freeMinutes: number;
@@ -85,6 +87,7 @@ export function addOnsOf(
       const { contribution, profit } = figures.value;
       offered.set(service.id, {
         service,
+        stepId: step.id,
         stepName: step.name,
         freeMinutes: row.free,
         ownMinutes: own.schedule.value.room.mean,

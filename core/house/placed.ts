@@ -16,4 +16,6 @@ export interface PlacedVisit {
   readonly bookedAt?: string;
   /** the course of which it is the next visit */
   readonly soldCourseId?: SoldCourseId;
+  /** add-ons that are worked within it */
+  readonly addOnIds?: readonly ServiceId[];
 }

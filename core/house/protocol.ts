@@ -183,6 +183,8 @@ export interface Step extends Placed {
   readonly makes?: readonly MixId[];
   /** done only if needed, and what that is seen by */
   readonly optional?: { readonly usually: 'done' | 'left-out'; readonly if: string };
+  /** of the set-up: how long what it makes ready serves the same work of a later visit in the room, in minutes */
+  readonly holdsMinutes?: number;
   /** treatments that may be offered at this point */
   readonly offers?: readonly ProtocolId[];
   /** while it is done, or at its end */

@@ -80,6 +80,7 @@ export const PROBLEMS = {
   'choice-unmet': ['protocolId', 'choiceId'],
   'choice-gap': ['protocolId', 'choiceId'],
   'endpoint-uncapped': ['protocolId', 'stepId', 'field'],
+  'holds-outside-set-up': ['protocolId', 'stepId', 'field'],
   'cap-passed': ['protocolId', 'stepId', 'field'],
   'device-unknown': ['protocolId', 'stepId', 'field'],
   'device-setting-unknown': ['protocolId', 'stepId', 'field'],

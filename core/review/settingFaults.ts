@@ -35,6 +35,7 @@ export function settingFaults({ written, worked, shelf, index }: ReviewedProtoco
             ...deviceFaults(way, index.devices, say),
           ]),
         ),
+        ...holdingFaults(step, say),
         ...(step.asks ?? [])
           .flatMap(questionFaults)
           .map((message) => say('prompt', 'question-open', message, 'asks')),
@@ -74,6 +75,19 @@ type Say = (
   message: string,
   field: string,
 ) => Finding;
+
+function holdingFaults({ name, stretch, holdsMinutes }: Step, say: Say): Finding[] {
+  return holdsMinutes === undefined || stretch === 'set-up'
+    ? []
+    : [
+        say(
+          'prompt',
+          'holds-outside-set-up',
+          `“${name}” says how long it holds for later visits. Only set-up does: what is done with the guest is done anew.`,
+          'holdsMinutes',
+        ),
+      ];
+}
 
 function endpointFaults({ name, until, minutes, capMinutes }: Step, say: Say): Finding[] {
   if (until === undefined) return [];

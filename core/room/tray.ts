@@ -9,7 +9,7 @@ import type { DeviceId, KitPartId, MaterialId, MixId, StepId } from '../house/id
 import { devicesOf } from '../house/protocol';
 import { ok, type Outcome } from '../problem/problem';
 import { makeMix, type MixDraw } from '../mix/makeMix';
-import { mixMakings } from '../review/mixReadiness';
+import { mixMakings } from '../mix/mixMakings';
 import { shareBatch } from '../mix/shareBatch';
 import { addTriples, type Triple } from '../quantity/triple';
 import type { Schedule } from '../time/schedule';

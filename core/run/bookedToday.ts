@@ -1,6 +1,6 @@
 import { dayOf, todayOf, type HouseClock } from '../days/days';
 import type { Booking, House, PlacedVisit, Service } from '../house/house';
-import { bookOf, idInBook } from '../restock/bookOf';
+import { bookOf, idInBook, idOfAddOn } from '../restock/bookOf';
 import { bookedService, bookingNames } from '../restock/forecast';
 
 /** A visit of the book that can be run today. */
@@ -19,7 +19,12 @@ export function bookedToday(
   const names = bookingNames(house);
   const entered = new Set(house.log.entered);
   const today = todayOf(clock);
-  const places = new Map(house.placed.map((visit) => [idInBook(visit), visit]));
+  const places = new Map(
+    house.placed.flatMap((visit) => [
+      [idInBook(visit), visit] as const,
+      ...(visit.addOnIds ?? []).map((id) => [idOfAddOn(visit, id), visit] as const),
+    ]),
+  );
   return bookOf(house)
     .flatMap((booking): BookedToday[] => {
       const id = bookedService(booking.title, names);

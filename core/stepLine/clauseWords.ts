@@ -20,6 +20,7 @@ export const CLAUSES = [
   'plain gloves',
   'sterile gloves',
   'makes',
+  'holds',
   'if',
   'offer',
   'phase',
@@ -42,4 +43,5 @@ CLAUSE_WORDS.add('using hands', 'hands-on');
 CLAUSE_WORDS.add('in the last layer only', 'in the last layer');
 CLAUSE_WORDS.add('in the first layer only', 'in the first layer');
 CLAUSE_WORDS.add('cap', 'at most');
+CLAUSE_WORDS.add('holds for', 'holds');
 CLAUSE_WORDS.add('no longer than', 'at most');

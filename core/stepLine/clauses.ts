@@ -50,6 +50,7 @@ export const TAKE_CLAUSE: Readonly<Record<Clause, TakeClause>> = {
   'sterile gloves': (cursor, said, _words, from) => put(cursor, said, 'gloves', 'sterile', from),
   makes: (cursor, said, words, from) =>
     put(cursor, said, 'makes', takeList(cursor, words.mixes, 'mix'), from),
+  holds: takeHolds,
   if: takeIf,
   offer: (cursor, said, words, from) =>
     put(cursor, said, 'offers', takeList(cursor, words.protocols, 'treatment'), from),
@@ -88,6 +89,7 @@ const NAMES = {
   covers: 'what lies under it',
   gloves: 'gloves',
   makes: 'what is mixed',
+  holdsMinutes: 'how long it holds',
   offers: 'what may be offered',
   phase: 'the phase',
   tools: 'with what',
@@ -194,6 +196,14 @@ function takeCap(cursor: Cursor, said: ParsedStep, from: number): void {
       put(cursor, said, 'capSince', 'first-touch', from);
     else cursor.backTo(mark);
   }
+}
+
+/** `holds 60 min`: what is made ready serves later visits for so long. */
+function takeHolds(cursor: Cursor, said: ParsedStep, _words: Vocabulary, from: number): void {
+  const minutes = (readMinutes(cursor) ?? bareMinutes(cursor))?.minutes;
+  if (!minutes || minutes.least !== minutes.most || minutes.usual <= 0)
+    cursor.fault(from, cursor.behind, 'For how many minutes does it hold? Such as: holds 60 min.');
+  else put(cursor, said, 'holdsMinutes', minutes.usual, from);
 }
 
 /** A number behind a cap can only be minutes. */

@@ -29,6 +29,7 @@ export type ParsedStep = {
       | 'removal'
       | 'gloves'
       | 'makes'
+      | 'holdsMinutes'
       | 'optional'
       | 'offers'
       | 'hands'

@@ -67,6 +67,7 @@ export function writeStepLine(
     step.covers && 'covered',
     ...offWritten(says, words),
     clause('makes', named(words.mixes.all(), step.makes)),
+    step.holdsMinutes === undefined ? undefined : `holds ${number(step.holdsMinutes)} min`,
     optional &&
       `if ${optional.if === '' ? 'needed' : quotedWords(optional.if)}${optional.usually === 'done' ? '' : ' usually left out'}`,
     forWhom && joinedWords(forWhom, words.ownZones),

@@ -202,6 +202,7 @@ export const anyStep: fc.Arbitrary<Step> = fc
       ),
       gloves: fc.constantFrom('plain' as const, 'sterile' as const),
       makes: fc.constant([clay.id]),
+      holdsMinutes: fc.integer({ min: 1, max: 480 }),
       optional: fc.record({
         usually: fc.constantFrom('done' as const, 'left-out' as const),
         if: fc.oneof(text, fc.constant('')),

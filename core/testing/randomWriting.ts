@@ -195,6 +195,7 @@ export class RandomWriting {
         optional: { usually: lots.one(['done', 'left-out'] as const), if: 'it is' },
       }),
       ...(lots.is(0.1) && { makes: [lots.one(this.mixes).id] }),
+      ...(stretch === 'set-up' && lots.is(0.1) && { holdsMinutes: lots.whole(10, 120) }),
       ...(lots.is(0.25) && { capMinutes: lots.whole(2, 40), capSince: 'first-touch' as const }),
       ...this.#otherwise(choices),
       ...this.#option(choices, 0.3),

@@ -8,12 +8,14 @@ import {
   type WorkedProtocol,
 } from '../house/house';
 import type { Span } from '../house/hours';
-import type { DeviceId, MaterialId, MixId, PersonId } from '../house/ids';
+import type { DeviceId, MaterialId, PersonId } from '../house/ids';
 import type { HouseFigures, ServiceFigures } from '../figures/houseFigures';
 import { arrange } from '../protocol/arrange';
 import { deviceStrands } from '../time/deviceStrands';
-import { strandsOf, type Segment } from '../time/strands';
+import type { Schedule } from '../time/schedule';
+import { strandsOf, type Segment, type Strands } from '../time/strands';
 import { turnsOf } from '../time/turns';
+import { lastingWork, type LastingWork } from './lastingWork';
 import { joined, spanMinutes } from './spans';
 
 /** Towels that come out of the warmer at a minute of a visit. */
@@ -25,6 +27,10 @@ export interface HotTowels {
 /** What one visit takes of the house, in expected minutes after its room is first used. */
 export interface VisitNeed {
   readonly service: Service;
+  /** what is worked within it */
+  readonly addOns: readonly Service[];
+  /** its protocol as it is worked */
+  readonly work: WorkedProtocol;
   readonly roomKind: RoomKind;
   /** worked within another visit: it takes no room of its own */
   readonly isAddOn: boolean;
@@ -37,13 +43,22 @@ export interface VisitNeed {
   /** pieces of linen, the mean of many visits */
   readonly linen: ReadonlyMap<MaterialId, number>;
   readonly hotTowels: readonly HotTowels[];
-  /** mixes, and from which minute each is made */
-  readonly mixes: readonly { readonly mixId: MixId; readonly at: number }[];
+  /** set-up, the guest's time, reset */
+  readonly stretches: Strands['room'];
+  /** in which something that has a longest time lies on the skin */
+  readonly contacts: readonly Span[];
+  /** what is made ready in it and may serve a later visit, too */
+  readonly lasting: readonly LastingWork[];
   /** who may perform it: named for it, and trained for what it works with */
   readonly therapistIds: readonly PersonId[];
   readonly assistantIds: readonly PersonId[];
   /** what one more visit adds, in minor units; what is owed anyhow is not taken off */
   readonly contribution: number;
+}
+
+/** What is done in a visit: its service, and what is worked within it. */
+export function workName({ service, addOns }: Pick<VisitNeed, 'service' | 'addOns'>): string {
+  return [service, ...addOns].map(({ name }) => name).join(' + ');
 }
 
 /** Minutes in which somebody of a role is needed in one visit. @see T4 */
@@ -87,26 +102,32 @@ const known = new WeakMap<ServiceFigures, KnownNeed>();
  */
 export function needsOf(house: House, figures: HouseFigures): readonly VisitNeed[] {
   const offered = offeredWithin(house);
-  const { materials, devices } = indexHouse(house);
+  const index = indexHouse(house);
   return house.services.flatMap((service): VisitNeed[] => {
     const of = figures.services.get(service.id);
     if (!of) return [];
     const isAddOn = offered.has(service.protocolId);
-    const from = [service, house.devices, house.materials, isAddOn];
+    const from = [service, house.devices, house.materials, house.mixes, isAddOn];
     const before = known.get(of);
     if (before?.from.every((each, at) => each === from[at])) return [before.need];
-    const need = needOf(service, of, { materials, devices }, isAddOn);
+    const need = needOf(service, of, index, isAddOn);
     if (need) known.set(of, { from, need });
     return need ? [need] : [];
   });
 }
 
-function needOf(
+/**
+ * What a visit takes by the figures of its service; nothing where it cannot be counted.
+ * @param isAddOn worked within another visit
+ * @see T3 T4 C9
+ */
+export function needOf(
   service: Service,
   { work, schedule, draws, rates, price }: ServiceFigures,
-  { materials, devices }: Pick<HouseIndex, 'materials' | 'devices'>,
+  shelf: Pick<HouseIndex, 'materials' | 'mixes' | 'gloves' | 'devices'>,
   isAddOn: boolean,
 ): VisitNeed | undefined {
+  const { materials, devices } = shelf;
   if (!work.ok || !schedule.ok || !draws.ok || !rates.ok || !price.ok) return undefined;
   const strands = strandsOf(schedule.value);
   const linen = new Map<MaterialId, number>();
@@ -116,6 +137,8 @@ function needOf(
   }
   return {
     service,
+    addOns: [],
+    work: work.value,
     roomKind: roomKindOf(service),
     isAddOn,
     slotMinutes: schedule.value.slotMinutes,
@@ -132,7 +155,9 @@ function needOf(
     ),
     linen,
     hotTowels: hotTowelsOf(work.value, service),
-    mixes: mixesMade(work.value, service),
+    stretches: strands.room,
+    contacts: contactsOf(schedule.value),
+    lasting: lastingWork(work.value, schedule.value, draws.value, shelf),
     therapistIds: rates.value.people.therapist.map(({ id }) => id),
     assistantIds: rates.value.people.assistant.map(({ id }) => id),
     contribution: price.value.oneMore.contribution,
@@ -154,12 +179,14 @@ function hotTowelsOf(protocol: WorkedProtocol, { visitKind }: Service): readonly
   );
 }
 
-/** Mixes that are made in a visit, each time that one is. */
-function mixesMade(protocol: WorkedProtocol, { visitKind }: Service): VisitNeed['mixes'] {
-  const arrangement = arrange(protocol, visitKind);
-  if (!arrangement.ok) return [];
-  return [...turnsOf(arrangement.value)].flatMap(({ step: { makes = [] }, startsAt }) =>
-    makes.map((mixId) => ({ mixId, at: startsAt })),
+/** When something lies on the skin that may not lie there for long. @see R4 T6 */
+function contactsOf({ rows }: Schedule): readonly Span[] {
+  return joined(
+    rows.flatMap(({ contact, startsAt }): Span[] => {
+      if (!contact) return [];
+      const from = contact.clock?.startsAt ?? startsAt;
+      return [{ from, to: from + contact.expectedMinutes }];
+    }),
   );
 }
 

@@ -15,13 +15,13 @@ import {
   type GuestHabits,
   type SlotChoice,
 } from '@bienestar/core/week/play/dayToPlay';
-import { visitsOfDay } from '@bienestar/core/week/day/dayVisits';
+import { daysOfHouse } from '@bienestar/core/week/day/daysOfHouse';
+import { drawnOn } from '@bienestar/core/week/day/workedDay';
 import { highsSolver } from '@bienestar/core/week/worth/highsSolver';
 import { leversOf, type Lever } from '@bienestar/core/week/worth/levers';
 import type { LinearSolver } from '@bienestar/core/week/worth/linear';
 import { DayPlay } from '@bienestar/core/week/play/playDay';
 import type { DayPlayed } from '@bienestar/core/week/play/playedDay';
-import { proposed } from '@bienestar/core/week/day/propose';
 import { weekLoad, type WeekLoad } from '@bienestar/core/week/weekLoad';
 import { boundsOf, weekMix, type WeekMix } from '@bienestar/core/week/worth/weekMix';
 import { rhythmOf, weekVisits, type VisitSource } from '@bienestar/core/week/weekVisits';
@@ -145,9 +145,8 @@ function playOf(
   const figures = calculate(house);
   const of = weekOfHouse(house, figures, monday);
   if (!of.ok) return of;
-  const { needs } = of.value;
-  const visits = proposed(visitsOfDay(house, needs, day, today).visits, day, needs, house);
-  const toPlay = dayToPlay(house, figures, day, visits, habits);
+  const { visits } = drawnOn(daysOfHouse(house, figures, today), day);
+  const toPlay = dayToPlay(house, day, visits, habits);
   if (!toPlay.ok) return toPlay;
   const play = new DayPlay(toPlay.value, SEED);
   for (let done = 0; done < runs; done += RUNS_AT_ONCE) {

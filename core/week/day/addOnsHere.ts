@@ -6,6 +6,19 @@ import type { RoomId } from '../../house/ids';
 import type { DayVisit } from './dayVisits';
 import { slotOf } from './occupied';
 
+/** The add-ons that a visit offers and does not have yet, what brings most first. @see P8 */
+export function addOnsFor(
+  { need, addOnIds = [] }: Pick<DayVisit, 'need' | 'addOnIds'>,
+  house: House,
+  figures: HouseFigures,
+): readonly AddOn[] {
+  const host = figures.services.get(need.service.id);
+  if (!host) return [];
+  return addOnsOf(host, house, ({ id }) => figures.services.get(id))
+    .filter(({ service }) => !addOnIds.includes(service.id))
+    .toSorted((a, b) => b.figures.contribution - a.figures.contribution);
+}
+
 /** An add-on that a visit has room for. */
 export interface AddOnHere {
   readonly visit: DayVisit;
@@ -30,10 +43,8 @@ export function addOnsHere(
   const before = visits.find(
     (visit) => visit.roomId === roomId && Math.abs(slotOf(visit).to - gap.from) < SAME,
   );
-  const host = before && figures.services.get(before.need.service.id);
-  if (!host) return [];
-  return addOnsOf(host, house, ({ id }) => figures.services.get(id))
+  if (!before) return [];
+  return addOnsFor(before, house, figures)
     .filter(({ extraSlotMinutes }) => extraSlotMinutes <= gap.to - gap.from + SAME)
-    .map((addOn) => ({ visit: before, addOn }))
-    .toSorted((a, b) => b.addOn.figures.contribution - a.addOn.figures.contribution);
+    .map((addOn) => ({ visit: before, addOn }));
 }

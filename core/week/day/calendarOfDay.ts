@@ -1,5 +1,6 @@
 import { writeCalendar } from '../../calendar/writeCalendar';
 import type { House } from '../../house/house';
+import { workName } from '../needs';
 import { atMinute, type DayVisit } from './dayVisits';
 
 /**
@@ -22,7 +23,7 @@ export function calendarOfDay(
       const place = rooms.find(({ id }) => id === roomId)?.name;
       return {
         id: `${key}@${day}`,
-        title: name === '' ? need.service.name : `${need.service.name}: ${name}`,
+        title: name === '' ? workName(need) : `${workName(need)}: ${name}`,
         at: atMinute(day, starts, settings.timeZone),
         minutes: need.slotMinutes,
         ...(place !== undefined && { place }),

@@ -2,8 +2,7 @@ import { daysAfter, daysBetween, dayOf } from '../../days/days';
 import type { House, PlacedVisit } from '../../house/house';
 import type { Span } from '../../house/hours';
 import { weekSettingsOf } from '../capacity';
-import { isSkipped, visitsOfDay, type DayVisit } from './dayVisits';
-import type { VisitNeed } from '../needs';
+import { isSkipped, type DayVisit } from './dayVisits';
 import { countOf, occupiedBy, slotOf, stretchesOf, tooMany, whoOf, type Taken } from './occupied';
 import { openOn } from '../openTimes';
 import { workOn } from '../roster';
@@ -19,6 +18,7 @@ export const CONFLICT_KINDS = [
   'no-walk',
   'nobody',
   'may-not',
+  'not-offered',
   'not-there',
   'closed',
   'past-midnight',
@@ -50,11 +50,11 @@ const SAME = 1e-6;
 /** A day of a house, and what is placed in it. */
 export interface DayToCheck {
   readonly house: House;
-  readonly needs: readonly VisitNeed[];
   /** ISO date */
   readonly day: string;
-  readonly today: string;
   readonly visits: readonly DayVisit[];
+  /** those of a day before it, whose linen may still be in the laundry */
+  readonly visitsBefore: (day: string) => readonly DayVisit[];
 }
 
 /**
@@ -118,6 +118,11 @@ function ofOne(visit: DayVisit, { house, day }: DayToCheck): Conflict[] {
         span: { from: first.from, to: away.at(-1)?.to ?? first.to },
       });
     }
+  }
+  for (const id of visit.addOnIds ?? []) {
+    if (need.addOns.some((addOn) => addOn.id === id)) continue;
+    const name = house.services.find((service) => service.id === id)?.name;
+    add('not-offered', { ...(name !== undefined && { name }) });
   }
   if (inBookNow === 'gone') add('book-gone');
   else if (inBookNow) {
@@ -214,7 +219,7 @@ function ofHotTowels({ visits, house }: DayToCheck): Conflict[] {
 }
 
 /** Linen that is still in the laundry: what this day and those before it take of it, beside what there is. */
-function ofLinen({ house, needs, day, today, visits }: DayToCheck): Conflict[] {
+function ofLinen({ house, day, visits, visitsBefore }: DayToCheck): Conflict[] {
   const found: Conflict[] = [];
   for (const material of house.materials) {
     if (material.kind !== 'linen' || !material.loop) continue;
@@ -223,7 +228,7 @@ function ofLinen({ house, needs, day, today, visits }: DayToCheck): Conflict[] {
       list.reduce((sum, { need }) => sum + (need.linen.get(material.id) ?? 0), 0);
     let before = 0;
     for (let back = 1; back < Math.max(1, washDays); back += 1) {
-      before += takenOn(visitsOfDay(house, needs, daysAfter(day, -back), today).visits);
+      before += takenOn(visitsBefore(daysAfter(day, -back)));
     }
     let left = pieces - before;
     const short: DayVisit[] = [];

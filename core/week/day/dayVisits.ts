@@ -2,7 +2,7 @@ import { dayOf } from '../../days/days';
 import { instantAt, wallOf } from '../../days/timeZones';
 import { toSecond } from '../../days/instants';
 import type { Booking, House, PlacedVisit } from '../../house/house';
-import type { PersonId, RoomId, SoldCourseId } from '../../house/ids';
+import type { PersonId, RoomId, ServiceId, SoldCourseId } from '../../house/ids';
 import { bookedService, bookingNames, dueVisits } from '../../restock/forecast';
 import type { VisitNeed } from '../needs';
 import { minuteOfDay } from '../weekVisits';
@@ -21,6 +21,8 @@ export interface DayVisit {
   readonly placed?: PlacedVisit;
   readonly booking?: Booking;
   readonly soldCourseId?: SoldCourseId;
+  /** worked within it; what they take is in its need */
+  readonly addOnIds?: readonly ServiceId[];
   /** what became of it in the book since it was placed: it is there at another time, or no more */
   readonly inBookNow?: { readonly at: string } | 'gone';
 }
@@ -78,6 +80,7 @@ export function visitsOfDay(
         ...(visit.therapistId && { therapistId: visit.therapistId }),
         ...(visit.assistantId && { assistantId: visit.assistantId }),
         ...(visit.soldCourseId && { soldCourseId: visit.soldCourseId }),
+        ...(visit.addOnIds && { addOnIds: visit.addOnIds }),
         placed: visit,
         ...(booking && { booking }),
         ...(isMoved && { inBookNow: { at: booking.at } }),

@@ -1,6 +1,6 @@
 import type { House, Person, Role } from '../../house/house';
 import type { Span } from '../../house/hours';
-import type { PersonId, RoomId } from '../../house/ids';
+import type { PersonId, RoomId, ServiceId } from '../../house/ids';
 import { weekSettingsOf } from '../capacity';
 import { thereOn } from './conflicts';
 import { isSkipped, type DayVisit } from './dayVisits';
@@ -8,6 +8,9 @@ import { handsIn, type VisitNeed } from '../needs';
 import { countOf, occupiedBy, ofDay, tooMany, type Occupied, type Taken } from './occupied';
 import { openOn } from '../openTimes';
 import { isWithin, sharedMinutes, without } from '../spans';
+import { needOtherwise } from '../workedOtherwise';
+import { servedBy, type Ready } from './sharedWork';
+import type { DaysOfHouse } from './daysOfHouse';
 
 /** Why a place is a good one, or what it leaves. */
 export type FitReason =
@@ -16,6 +19,8 @@ export type FitReason =
   | { readonly kind: 'right-before'; readonly visit: DayVisit }
   | { readonly kind: 'staggered'; readonly visit: DayVisit }
   | { readonly kind: 'room-free-all-day' }
+  /** made ready by another visit */
+  | { readonly kind: 'spared'; readonly name: string; readonly minutes: number }
   | { readonly kind: 'wastes'; readonly minutes: number };
 
 /** A place for a visit. Minutes of the day. */
@@ -38,6 +43,8 @@ export interface DayWithVisits {
   /** ISO date */
   readonly day: string;
   readonly visits: readonly DayVisit[];
+  /** what they make ready for others; nothing where that is left aside */
+  readonly ready?: readonly Ready[];
 }
 
 /** What of all places is asked for. */
@@ -46,24 +53,28 @@ export interface FitQuery {
   readonly roomId?: RoomId;
   /** minutes of the day within which it begins */
   readonly between?: Span;
+  /** the minute of the day at which it begins, also beside the grid */
+  readonly at?: number;
+  /** worked within it */
+  readonly addOnIds?: readonly ServiceId[];
 }
 
 /**
  * Where a visit fits on days: in a room of its kind, with somebody who may and is there and whose hands are free when
  * they are needed, also between the stretches of another visit, and a device for it. Places that leave least time
- * that is good for nothing come first, then those that leave the longest time in one piece, then the earliest.
- * @param shortestSlot minutes of the shortest visit of the menu: less than that beside a visit is wasted
- * @see W2
+ * that is good for nothing come first (beside it is left less than the shortest visit of the menu), then those that
+ * leave the longest time in one piece, then the earliest. Where others have made something ready, it takes less.
+ * @see M3 W2
  */
 export function whereFits(
   need: VisitNeed,
   days: readonly DayWithVisits[],
-  house: House,
-  shortestSlot: number,
+  of: DaysOfHouse,
   query: FitQuery = {},
 ): readonly Fit[] {
+  const shortestSlot = shortestSlotOf(of.needs);
   return days
-    .flatMap((day) => fitsOn(need, day, house, shortestSlot, query))
+    .flatMap((day) => fitsOn(need, day, of, shortestSlot, query))
     .toSorted(
       (a, b) =>
         a.wasted - b.wasted ||
@@ -73,25 +84,27 @@ export function whereFits(
 }
 
 function fitsOn(
-  need: VisitNeed,
-  { day, visits }: DayWithVisits,
-  house: House,
+  alone: VisitNeed,
+  { day, visits, ready = [] }: DayWithVisits,
+  { house, figures }: DaysOfHouse,
   shortestSlot: number,
   query: FitQuery,
 ): Fit[] {
   const { settings } = house;
   if (!settings.openHours) return [];
+  const { addOnIds } = query;
+  const asWritten = addOnIds ? needOtherwise(alone, { addOnIds }, house, figures) : alone;
   const open = openOn(day, settings.openHours).spans;
   const occupied = occupiedBy(visits);
-  const rooms = need.isAddOn
+  const rooms = asWritten.isAddOn
     ? [undefined]
     : house.rooms.filter(
-        ({ id, kind }) => kind === need.roomKind && (!query.roomId || query.roomId === id),
+        ({ id, kind }) => kind === asWritten.roomKind && (!query.roomId || query.roomId === id),
       );
   const therapists = house.people.filter(
-    ({ id }) => need.therapistIds.includes(id) && (!query.personId || query.personId === id),
+    ({ id }) => asWritten.therapistIds.includes(id) && (!query.personId || query.personId === id),
   );
-  const assistants = house.people.filter(({ id }) => need.assistantIds.includes(id));
+  const assistants = house.people.filter(({ id }) => asWritten.assistantIds.includes(id));
   const there = new Map(
     [...therapists, ...assistants].map((person) => [person.id, thereOn(person, day, house)]),
   );
@@ -101,10 +114,15 @@ function fitsOn(
     const taken = room ? (occupied.rooms.get(room.id) ?? []) : [];
     const free = without(open, taken);
     for (const gap of free) {
-      const first = Math.ceil(gap.from / grid) * grid;
-      for (let starts = first; starts + need.slotMinutes <= gap.to; starts += grid) {
-        const { between } = query;
-        if (between && (starts < between.from || starts >= between.to)) continue;
+      for (const starts of startsIn(gap, grid, query)) {
+        const visit = {
+          need: asWritten,
+          starts,
+          ...(room && { roomId: room.id }),
+          ...(addOnIds && { addOnIds }),
+        };
+        const { need, from } = servedBy(ready, visit, house, figures);
+        if (starts + need.slotMinutes > gap.to) continue;
         if (isSkipped(day, starts, settings.timeZone)) continue;
         if (!devicesAreFree(need, starts, occupied, house)) continue;
         const search = { need, starts, roomId: room?.id, occupied, house, there };
@@ -121,12 +139,23 @@ function fitsOn(
           ...(room && { roomId: room.id }),
           ...(therapist && { therapistId: therapist.id }),
           ...(assistant && { assistantId: assistant.id }),
-          ...judged(place, staggered),
+          ...judged(place, staggered, from),
         });
       }
     }
   }
   return fits;
+}
+
+/** The minutes of a gap at which a visit may begin. */
+function startsIn(gap: Span, grid: number, { at, between = gap }: FitQuery): readonly number[] {
+  if (at !== undefined) return at >= gap.from && at < gap.to ? [at] : [];
+  const first = Math.ceil(Math.max(gap.from, between.from) / grid) * grid;
+  const until = Math.min(gap.to, between.to);
+  return Array.from(
+    { length: Math.max(0, Math.ceil((until - first) / grid)) },
+    (_, step) => first + step * grid,
+  );
 }
 
 interface HandsSearch {
@@ -216,6 +245,7 @@ function judged(
     readonly shortestSlot: number;
   },
   staggered: DayVisit | undefined,
+  from: readonly Ready[],
 ): Pick<Fit, 'reasons' | 'wasted' | 'longestLeft'> {
   const ends = starts + need.slotMinutes;
   const [before, after] = [starts - gap.from, gap.to - ends];
@@ -229,6 +259,8 @@ function judged(
   else if (behind) reasons.push({ kind: 'right-before', visit: behind.visit });
   else if (taken.length === 0 && !need.isAddOn) reasons.push({ kind: 'room-free-all-day' });
   if (staggered) reasons.push({ kind: 'staggered', visit: staggered });
+  for (const { work } of from)
+    reasons.push({ kind: 'spared', name: work.name, minutes: work.made?.minutes ?? 0 });
   if (wasted > 0) reasons.push({ kind: 'wastes', minutes: wasted });
   return { reasons, wasted: Math.max(0, wasted), longestLeft: Math.max(before, after) };
 }
@@ -248,17 +280,12 @@ export function whatFits(
   gap: Span,
   roomId: RoomId,
   day: DayWithVisits,
-  needs: readonly VisitNeed[],
-  house: House,
-  shortestSlot: number,
+  of: DaysOfHouse,
 ): readonly FitsHere[] {
-  return needs
+  return of.needs
     .flatMap((need): FitsHere[] => {
-      if (need.isAddOn || need.slotMinutes > gap.to - gap.from) return [];
-      const [fit] = whereFits(need, [day], house, shortestSlot, {
-        roomId,
-        between: { from: gap.from, to: gap.to - need.slotMinutes + 1 },
-      });
+      if (need.isAddOn) return [];
+      const [fit] = whereFits(need, [day], of, { roomId, between: gap });
       return fit ? [{ need, fit, contribution: need.contribution }] : [];
     })
     .toSorted((a, b) => b.contribution - a.contribution);

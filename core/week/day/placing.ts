@@ -1,5 +1,11 @@
 import type { PlacedVisit } from '../../house/house';
-import { asId, type PersonId, type PlacedVisitId, type RoomId } from '../../house/ids';
+import {
+  asId,
+  type PersonId,
+  type PlacedVisitId,
+  type RoomId,
+  type ServiceId,
+} from '../../house/ids';
 import { atMinute, type DayVisit } from './dayVisits';
 
 /** Where a visit is put: what is not said stays as it is. */
@@ -10,6 +16,8 @@ export interface Place {
   readonly therapistId?: PersonId | null;
   readonly assistantId?: PersonId | null;
   readonly name?: string;
+  /** in the place of those that it has */
+  readonly addOnIds?: readonly ServiceId[];
 }
 
 /**
@@ -31,6 +39,7 @@ export function placedAt(
   const roomId = given(place.roomId, visit.roomId);
   const therapistId = given(place.therapistId, visit.therapistId);
   const assistantId = given(place.assistantId, visit.assistantId);
+  const addOnIds = place.addOnIds ?? visit.addOnIds ?? [];
   const name = (place.name ?? visit.name).trim();
   return {
     id: placed?.id ?? (booking ? idOfBooking(booking.id) : newId()),
@@ -42,6 +51,7 @@ export function placedAt(
     ...(assistantId && { assistantId }),
     ...(booking && { bookingId: booking.id, bookedAt: booking.at }),
     ...(soldCourseId && { soldCourseId }),
+    ...(addOnIds.length > 0 && { addOnIds }),
   };
 }
 

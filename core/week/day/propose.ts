@@ -1,7 +1,6 @@
-import type { House } from '../../house/house';
 import type { DayVisit } from './dayVisits';
-import { shortestSlotOf, whereFits } from './fits';
-import type { VisitNeed } from '../needs';
+import { whereFits } from './fits';
+import type { DaysOfHouse } from './daysOfHouse';
 
 /**
  * The visits of a day with rooms and hands for those that have none yet, each at its time: the longest work of few
@@ -11,10 +10,8 @@ import type { VisitNeed } from '../needs';
 export function proposed(
   visits: readonly DayVisit[],
   day: string,
-  needs: readonly VisitNeed[],
-  house: House,
+  of: DaysOfHouse,
 ): readonly DayVisit[] {
-  const shortest = shortestSlotOf(needs);
   const settled = visits.filter(isSettled);
   const open = visits
     .filter((visit) => !isSettled(visit))
@@ -26,8 +23,8 @@ export function proposed(
     );
   for (const visit of open) {
     const { need, starts, roomId, therapistId } = visit;
-    const [fit] = whereFits(need, [{ day, visits: settled }], house, shortest, {
-      between: { from: starts, to: starts + 1 },
+    const [fit] = whereFits(need, [{ day, visits: settled }], of, {
+      at: starts,
       ...(roomId && { roomId }),
       ...(therapistId && { personId: therapistId }),
     });

@@ -30,7 +30,6 @@ export interface GuestHabits {
  */
 export function dayToPlay(
   house: House,
-  figures: HouseFigures,
   day: string,
   visits: readonly DayVisit[],
   habits: GuestHabits,
@@ -39,10 +38,8 @@ export function dayToPlay(
   const parts = collect(
     visits.flatMap((visit): Outcome<PlayedVisit>[] => {
       const { roomId, need, key, starts, therapistId, assistantId } = visit;
-      const work = figures.services.get(need.service.id)?.work;
-      if (!roomId || !work) return [];
-      if (!work.ok) return [work];
-      const of = visitParts(work.value, need.service.visitKind, paceSpreadOf(settings));
+      if (!roomId) return [];
+      const of = visitParts(need.work, need.service.visitKind, paceSpreadOf(settings));
       if (!of.ok) return [of];
       return [
         ok({

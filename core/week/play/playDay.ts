@@ -212,7 +212,8 @@ export class DayPlay {
       const person = id === undefined ? undefined : people.get(id);
       if (!person) continue;
       const at = person.free + (person.room === visit.roomId ? 0 : walkMinutes);
-      if (at > found.at) found = { at, by: role };
+      /* Who does the work of an assistant, too, is waited for as who they are. */
+      if (at > found.at) found = { at, by: id === visit.therapistId ? 'therapist' : role };
     }
     for (const id of devices) {
       const at = Math.min(...(free.get(id) ?? [0]));

@@ -152,6 +152,7 @@ function lineOf(of: CardStep, work: RoomWork): CardLine {
     ...detailsOf(step, work, contactWords(of, work)),
     step.covers && 'covered',
     step.by === 'assistant' && 'assistant',
+    step.holdsMinutes !== undefined && `holds ${timeWords(step.holdsMinutes)}`,
     times > 1 && !inLayers && `${times} times`,
     offers.length > 0 && `may be offered: ${offers.join(', ')}`,
     ...(step.otherwise ?? []).map((each) => otherwiseWords(each, work)),

@@ -1,9 +1,7 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { conflictsOf } from '@bienestar/core/week/day/conflicts';
-import { visitsOfDay } from '@bienestar/core/week/day/dayVisits';
-import { needsOf } from '@bienestar/core/week/needs';
-import { proposed } from '@bienestar/core/week/day/propose';
+import { daysOfHouse } from '@bienestar/core/week/day/daysOfHouse';
+import { workedDay } from '@bienestar/core/week/day/workedDay';
 import { counted } from '../../format/figures';
 import { useToday } from '../../store/clock';
 import { useFigures, useHouse } from '../../store/house';
@@ -15,9 +13,7 @@ export function NotFitting() {
   const today = useToday();
   const count = useMemo(() => {
     if (!house.settings.openHours || !house.people.some(({ hours }) => hours)) return 0;
-    const needs = needsOf(house, figures);
-    const visits = proposed(visitsOfDay(house, needs, today, today).visits, today, needs, house);
-    return conflictsOf({ house, needs, day: today, today, visits }).length;
+    return workedDay(daysOfHouse(house, figures, today), today).conflicts.length;
   }, [house, figures, today]);
   if (count === 0) return null;
   return (

@@ -102,6 +102,22 @@ describe('a day', () => {
     expect(after.therapistId).toBe('nerea');
   });
 
+  it('takes an add-on along and leaves it out again, and the visit goes by both', async () => {
+    const alone = 'Prickly-pear calm facial';
+    const named = (what: string): string => `${what} 14:30 Vera C. 65 minutes`;
+    await open(`/week/day?day=2026-11-28&week=${WEEK}`);
+    await person.click('button', named(`${alone} + Add-on: eye sheet`));
+    await person.click('button', 'Without Add-on: eye sheet');
+    await person.click('button', named(alone));
+    await person.choose('Along with it', 'Add-on: scalp massage, in free hands, brings €4.95');
+    /* She is not named for it. */
+    await person.sees(
+      'Nerea may not perform 14:30 Prickly-pear calm facial + Add-on: scalp massage',
+    );
+    const { after } = await person.written<PlacedVisit>('placed');
+    expect(after.addOnIds).toEqual(['add-scalp']);
+  });
+
   it('takes away what is no longer said', async () => {
     await open(DAY);
     await person.click('button', ALMA);

@@ -134,6 +134,7 @@ function keyWords(key: string): string {
     layerGroupId: 'layers',
     capMinutes: 'contact',
     capSince: 'from when contact counts',
+    holdsMinutes: 'how long it holds',
     technique: 'how the hands work',
     asks: 'what is asked',
     moments: 'what happens at a minute',

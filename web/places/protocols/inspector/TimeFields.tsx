@@ -50,6 +50,18 @@ export function TimeFields({ step, change, contact }: TimeFieldsProps) {
           }
         />
       </div>
+      {(step.stretch === 'set-up' || step.holdsMinutes !== undefined) && (
+        <NumberField
+          label="Holds for the next visit"
+          hint="the next one in this room is spared this step if it begins within that time"
+          unit="min"
+          value={step.holdsMinutes}
+          parse={parseMinutes}
+          check={within(LIMITS.holdsMinutes)}
+          onCommit={(holdsMinutes) => change({ holdsMinutes }, 'holdsMinutes')}
+          onClear={() => change({ holdsMinutes: undefined }, 'holdsMinutes')}
+        />
+      )}
       {step.capMinutes !== undefined && (
         <div className="flex flex-col gap-1">
           <Segments

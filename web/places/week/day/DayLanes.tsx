@@ -16,8 +16,10 @@ import { openOn } from '@bienestar/core/week/openTimes';
 import { number } from '../../../format/figures';
 import { useHouse } from '../../../store/house';
 import { clock, ROOM_KIND_WORDS } from '../weekWords';
+import { workName } from '@bienestar/core/week/needs';
+import { warmUps } from '@bienestar/core/week/day/sharedWork';
 import { visitWords } from './conflictWords';
-import { Faults, Hours, Open, Strand, VisitStrands } from './DayStrands';
+import { DayLegend, Faults, Hours, Open, Strand, VisitStrands } from './DayStrands';
 import type { DayInHand } from './useDay';
 
 const BESIDE = 30;
@@ -151,7 +153,7 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
             ▲{' '}
           </span>
         )}
-        {visit.need.service.name}
+        {workName(visit.need)}
       </span>{' '}
       <span className="w-full truncate px-1 text-ink-soft">{shortWords(visit)}</span>
       <span className="sr-only">
@@ -165,89 +167,93 @@ export function DayLanes({ day, takenKey, onTake, onGap }: DayLanesProps) {
   const faultsOf = (kinds: readonly ConflictKind[], name: string): readonly Span[] =>
     conflicts.flatMap((each) => (kinds.includes(each.kind) && each.name === name ? each.span : []));
   return (
-    <div className="grid min-w-[52rem] grid-cols-[6.5rem_1fr] text-sm">
-      <div className="pt-5">
-        {rooms.map((room) => (
-          <LaneName key={room.id} room={room} />
-        ))}
-        {nowhere.length > 0 && (
-          <span className="block h-[4.75rem] pt-2 text-clay">▲ nowhere yet</span>
-        )}
-        <div className="h-3" />
-        {people
-          .filter(({ hours }) => hours)
-          .map(({ id, name }) => (
-            <span key={id} className="block h-6 truncate leading-6">
-              {name}
-            </span>
+    <>
+      <div className="grid min-w-[52rem] grid-cols-[6.5rem_1fr] text-sm">
+        <div className="pt-5">
+          {rooms.map((room) => (
+            <LaneName key={room.id} room={room} />
           ))}
-        {devices
-          .filter(({ id }) => occupied.devices.has(id))
-          .map(({ id, name }) => (
-            <span key={id} className="block h-6 truncate text-xs leading-6 text-ink-soft">
-              {name}
-            </span>
+          {nowhere.length > 0 && (
+            <span className="block h-[4.75rem] pt-2 text-clay">▲ nowhere yet</span>
+          )}
+          <div className="h-3" />
+          {people
+            .filter(({ hours }) => hours)
+            .map(({ id, name }) => (
+              <span key={id} className="block h-6 truncate leading-6">
+                {name}
+              </span>
+            ))}
+          {devices
+            .filter(({ id }) => occupied.devices.has(id))
+            .map(({ id, name }) => (
+              <span key={id} className="block h-6 truncate text-xs leading-6 text-ink-soft">
+                {name}
+              </span>
+            ))}
+        </div>
+        <div ref={strip} className="relative">
+          <Hours range={range} at={at} />
+          {rooms.map(({ id, name }) => (
+            <div key={id} data-room={id} className={LANE}>
+              <Open spans={open} at={at} wide={wide} />
+              {gaps
+                .filter(({ roomId }) => roomId === id)
+                .map(({ gap }) => (
+                  <button
+                    key={gap.from}
+                    type="button"
+                    aria-label={`${name}, free from ${clock(gap.from)} to ${clock(gap.to)}: what fits here?`}
+                    title="What fits here?"
+                    onClick={() => onGap(id, gap)}
+                    className="absolute inset-y-0 hover:bg-palm-wash"
+                    style={{ left: at(gap.from), width: wide(gap.to - gap.from) }}
+                  />
+                ))}
+              {shown.filter(({ roomId }) => roomId === id).map(ribbon)}
+              <Faults spans={faultsOf(ROOM_FAULTS, name)} at={at} wide={wide} />
+            </div>
           ))}
+          {nowhere.length > 0 && <div className={LANE}>{nowhere.map(ribbon)}</div>}
+          <div className="h-3" />
+          {people
+            .filter(({ hours }) => hours)
+            .map((person) => (
+              <Strand
+                key={person.id}
+                there={thereOn(person, day.day, house)}
+                faults={faultsOf(HANDS_FAULTS, person.name)}
+                taken={(occupied.people.get(person.id) ?? []).map(({ from, to, visit }) => ({
+                  from,
+                  to,
+                  words: visitWords(visit),
+                }))}
+                at={at}
+                wide={wide}
+              />
+            ))}
+          {devices
+            .filter(({ id }) => occupied.devices.has(id))
+            .map((device) => (
+              <Strand
+                key={device.id}
+                there={[]}
+                faults={faultsOf(DEVICE_FAULTS, device.name)}
+                taken={(occupied.devices.get(device.id) ?? []).map(({ from, to, visit }) => ({
+                  from,
+                  to,
+                  words: visitWords(visit),
+                }))}
+                before={warmUps(device, visits)}
+                at={at}
+                wide={wide}
+                ruled
+              />
+            ))}
+        </div>
       </div>
-      <div ref={strip} className="relative">
-        <Hours range={range} at={at} />
-        {rooms.map(({ id, name }) => (
-          <div key={id} data-room={id} className={LANE}>
-            <Open spans={open} at={at} wide={wide} />
-            {gaps
-              .filter(({ roomId }) => roomId === id)
-              .map(({ gap }) => (
-                <button
-                  key={gap.from}
-                  type="button"
-                  aria-label={`${name}, free from ${clock(gap.from)} to ${clock(gap.to)}: what fits here?`}
-                  title="What fits here?"
-                  onClick={() => onGap(id, gap)}
-                  className="absolute inset-y-0 hover:bg-palm-wash"
-                  style={{ left: at(gap.from), width: wide(gap.to - gap.from) }}
-                />
-              ))}
-            {shown.filter(({ roomId }) => roomId === id).map(ribbon)}
-            <Faults spans={faultsOf(ROOM_FAULTS, name)} at={at} wide={wide} />
-          </div>
-        ))}
-        {nowhere.length > 0 && <div className={LANE}>{nowhere.map(ribbon)}</div>}
-        <div className="h-3" />
-        {people
-          .filter(({ hours }) => hours)
-          .map((person) => (
-            <Strand
-              key={person.id}
-              there={thereOn(person, day.day, house)}
-              faults={faultsOf(HANDS_FAULTS, person.name)}
-              taken={(occupied.people.get(person.id) ?? []).map(({ from, to, visit }) => ({
-                from,
-                to,
-                words: visitWords(visit),
-              }))}
-              at={at}
-              wide={wide}
-            />
-          ))}
-        {devices
-          .filter(({ id }) => occupied.devices.has(id))
-          .map(({ id, name }) => (
-            <Strand
-              key={id}
-              there={[]}
-              faults={faultsOf(DEVICE_FAULTS, name)}
-              taken={(occupied.devices.get(id) ?? []).map(({ from, to, visit }) => ({
-                from,
-                to,
-                words: visitWords(visit),
-              }))}
-              at={at}
-              wide={wide}
-              ruled
-            />
-          ))}
-      </div>
-    </div>
+      <DayLegend />
+    </>
   );
 }
 

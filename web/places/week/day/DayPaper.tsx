@@ -1,4 +1,5 @@
 import { sheetsOf } from '@bienestar/core/week/day/daySheet';
+import { workName } from '@bienestar/core/week/needs';
 import { dayText } from '../../../format/figures';
 import { useHouse } from '../../../store/house';
 import { clock } from '../weekWords';
@@ -21,12 +22,12 @@ export function DayPaper({ day }: { readonly day: DayInHand }) {
           </p>
           <table className="w-full text-sm">
             <tbody>
-              {sheet.lines.map(({ visit, from, to, stretches }) => (
+              {sheet.lines.map(({ visit, from, to, stretches, on }) => (
                 <tr key={visit.key} className="border-b border-line align-baseline">
                   <td className="py-1.5 pr-4 whitespace-nowrap">
                     {clock(from)}–{clock(to)}
                   </td>
-                  <td className="pr-4 font-serif text-base">{visit.need.service.name}</td>
+                  <td className="pr-4 font-serif text-base">{workName(visit.need)}</td>
                   <td className="pr-4">{visit.name}</td>
                   <td className="pr-4">
                     {sheet.of === 'room'
@@ -37,6 +38,11 @@ export function DayPaper({ day }: { readonly day: DayInHand }) {
                       : nameOf(visit.roomId, house.rooms)}
                   </td>
                   <td className="text-right">
+                    {on.map(({ device, at }) => (
+                      <span key={device} className="block">
+                        {device} on at {clock(at)}
+                      </span>
+                    ))}
                     {stretches.map((each) => `${clock(each.from)}–${clock(each.to)}`).join(', ')}
                   </td>
                 </tr>

@@ -1,4 +1,5 @@
 import type { Span } from '@bienestar/core/house/house';
+import type { ReactNode } from 'react';
 import type { DayVisit } from '@bienestar/core/week/day/dayVisits';
 import { stretchesOf } from '@bienestar/core/week/day/occupied';
 import { clock } from '../weekWords';
@@ -40,10 +41,17 @@ export function Open({ spans, at, wide }: Along & { readonly spans: readonly Spa
   ));
 }
 
-/** The hands of a visit, drawn into it: solid where the therapist is needed, ruled where an assistant is. */
+/**
+ * The ribbon of a visit, drawn into it: set-up and reset shaded behind, a line while something lies on the skin, hands
+ * solid where the therapist is needed, ruled where an assistant is.
+ */
 export function VisitStrands({ visit }: { readonly visit: DayVisit }) {
-  const { slotMinutes, roomMinutes } = visit.need;
-  return (['therapist', 'assistant'] as const).map((role) => (
+  const { slotMinutes, roomMinutes, stretches, contacts } = visit.need;
+  const place = ({ from, to }: Span) => ({
+    left: `${(from / slotMinutes) * 100}%`,
+    width: `${((to - from) / slotMinutes) * 100}%`,
+  });
+  const hands = (['therapist', 'assistant'] as const).map((role) => (
     <span
       key={role}
       aria-hidden
@@ -59,14 +67,57 @@ export function VisitStrands({ visit }: { readonly visit: DayVisit }) {
         <span
           key={from}
           className={`absolute inset-y-0 border ${role === 'therapist' ? 'mark-hands-on' : 'mark-watching'}`}
-          style={{
-            left: `${((from - visit.starts) / slotMinutes) * 100}%`,
-            width: `${((to - from) / slotMinutes) * 100}%`,
-          }}
+          style={place({ from: from - visit.starts, to: to - visit.starts })}
         />
       ))}
     </span>
   ));
+  return (
+    <>
+      {stretches.map(({ stretch, from, to }) =>
+        stretch === 'visit' ? null : (
+          <span
+            key={stretch}
+            aria-hidden
+            className="absolute bottom-0 h-8 border-x border-line bg-sunk"
+            style={place({ from, to })}
+          />
+        ),
+      )}
+      {contacts.map((contact) => (
+        <span
+          key={contact.from}
+          aria-hidden
+          className="absolute bottom-7 h-1 border-x border-ink bg-clay"
+          style={place(contact)}
+        />
+      ))}
+      {hands}
+    </>
+  );
+}
+
+/** How the ribbons of a day are read. */
+export function DayLegend() {
+  return (
+    <p aria-hidden className="flex flex-wrap items-center gap-x-4 pt-2 text-xs text-ink-soft">
+      <Sign look="h-2.5 border mark-hands-on">therapist’s hands</Sign>
+      <Sign look="h-2.5 border mark-watching">assistant’s</Sign>
+      <Sign look="h-2.5 border mark-free">free</Sign>
+      <Sign look="h-3 border-x border-line bg-sunk">set-up, reset</Sign>
+      <Sign look="h-1 border-x border-ink bg-clay">on the skin</Sign>
+      <Sign look="h-2.5 border border-dashed border-line-strong">warming up, not kept yet</Sign>
+    </p>
+  );
+}
+
+function Sign({ look, children }: { readonly look: string; readonly children: ReactNode }) {
+  return (
+    <span className="inline-flex items-center gap-1.5">
+      <span className={`inline-block w-6 ${look}`} />
+      {children}
+    </span>
+  );
 }
 
 /** What does not fit, at its place: ruled over whatever it is about. */
@@ -86,13 +137,31 @@ interface StrandProps extends Along {
   readonly taken: readonly (Span & { readonly words: string })[];
   readonly faults: readonly Span[];
   readonly ruled?: boolean;
+  /** when it warms up */
+  readonly before?: readonly Span[];
 }
 
 /** A person or a device over the day: when they are there, and when they are needed. */
-export function Strand({ there, taken, faults, at, wide, ruled = false }: StrandProps) {
+export function Strand({
+  there,
+  taken,
+  faults,
+  at,
+  wide,
+  ruled = false,
+  before = [],
+}: StrandProps) {
   return (
     <div className="relative h-6 border-b border-line">
       <Open spans={there} at={at} wide={wide} />
+      {before.map(({ from, to }) => (
+        <span
+          key={from}
+          title={`warming up from ${clock(from)}`}
+          className="absolute inset-y-1.5 border border-dashed border-line-strong"
+          style={{ left: at(from), width: wide(to - from) }}
+        />
+      ))}
       {taken.map(({ from, to, words }, order) => (
         <span
           key={order}

@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { useMemo } from 'react';
 import type { Span } from '@bienestar/core/house/house';
 import type { RoomId } from '@bienestar/core/house/ids';
-import { shortestSlotOf, whatFits } from '@bienestar/core/week/day/fits';
+import { whatFits } from '@bienestar/core/week/day/fits';
 import { addOnsHere } from '@bienestar/core/week/day/addOnsHere';
 import { money, number } from '../../../format/figures';
 import { IconButton } from '../../../parts/Button';
@@ -22,16 +22,8 @@ export function GapInHand({ day, roomId, gap, onClose }: GapInHandProps) {
   const house = useHouse();
   const { currency } = house.settings;
   const found = useMemo(
-    () =>
-      whatFits(
-        gap,
-        roomId,
-        { day: day.day, visits: day.visits },
-        day.needs,
-        house,
-        shortestSlotOf(day.needs),
-      ),
-    [gap, roomId, day.day, day.visits, day.needs, house],
+    () => whatFits(gap, roomId, { day: day.day, visits: day.visits, ready: day.ready }, day.of),
+    [gap, roomId, day.day, day.visits, day.ready, day.of],
   );
   const figures = useFigures();
   const addOns = useMemo(
@@ -57,17 +49,27 @@ export function GapInHand({ day, roomId, gap, onClose }: GapInHandProps) {
           <h3 className="font-serif text-base">Along with the visit before</h3>
           <ul>
             {addOns.map(({ visit, addOn }) => (
-              <li key={addOn.service.id} className="border-b border-line py-1.5">
-                <span className="flex justify-between gap-2">
-                  <span>{addOn.service.name}</span>
-                  <span>brings {money(addOn.figures.contribution, currency)}</span>
-                </span>
-                <span className="text-ink-soft">
-                  within {visit.need.service.name},{' '}
-                  {addOn.extraSlotMinutes > 0
-                    ? `${number(addOn.extraSlotMinutes)} min longer`
-                    : 'in hands that are free'}
-                </span>
+              <li key={addOn.service.id}>
+                <button
+                  type="button"
+                  className="block w-full border-b border-line px-1 py-1.5 text-left hover:bg-palm-wash"
+                  onClick={() =>
+                    void day.place(visit, {
+                      addOnIds: [...(visit.addOnIds ?? []), addOn.service.id],
+                    })
+                  }
+                >
+                  <span className="flex justify-between gap-2">
+                    <span>{addOn.service.name}</span>
+                    <span>brings {money(addOn.figures.contribution, currency)}</span>
+                  </span>
+                  <span className="text-ink-soft">
+                    within {visit.need.service.name},{' '}
+                    {addOn.extraSlotMinutes > 0
+                      ? `${number(addOn.extraSlotMinutes)} min longer`
+                      : 'in hands that are free'}
+                  </span>
+                </button>
               </li>
             ))}
           </ul>

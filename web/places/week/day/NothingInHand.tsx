@@ -4,8 +4,7 @@ import { Choice } from '../../../parts/Choice';
 import { TextField } from '../../../parts/TextField';
 import { Button } from '../../../parts/Button';
 import { keyInHand } from '@bienestar/core/week/day/dayVisits';
-import { sharedWork } from '@bienestar/core/week/day/sharedWork';
-import { useHouse } from '../../../store/house';
+import { savedBy } from '@bienestar/core/week/day/sharedWork';
 import { conflictWords, sharedWords } from './conflictWords';
 import type { DayInHand } from './useDay';
 import { WhereItFits } from './WhereItFits';
@@ -17,9 +16,9 @@ interface NothingInHandProps {
 
 /** What of the day does not fit, what is due and not placed, and a visit more. */
 export function NothingInHand({ day, onTake }: NothingInHandProps) {
-  const house = useHouse();
-  const { conflicts, due, unknown, needs } = day;
-  const shared = sharedWork(day.visits, house);
+  const { house, figures } = day.of;
+  const { conflicts, due, unknown, shared } = day;
+  const { needs } = day.of;
   const [serviceId, setServiceId] = useState<ServiceId>();
   const [name, setName] = useState('');
   const need = needs.find(({ service }) => service.id === serviceId);
@@ -52,14 +51,14 @@ export function NothingInHand({ day, onTake }: NothingInHandProps) {
       </section>
       {shared.length > 0 && (
         <section>
-          <h2 className="pb-1 text-lg">Done once for two</h2>
+          <h2 className="pb-1 text-lg">Done once for several</h2>
           <ul>
             {shared.map((each) => (
               <li
-                key={`${each.kind}/${each.first.key}/${each.second.key}`}
+                key={`${each.kind}/${each.kind === 'warm' ? each.device.id : each.work.key}/${each.first.key}`}
                 className="border-b border-line py-1.5"
               >
-                {sharedWords(each)}
+                {sharedWords(each, savedBy(each, house, figures) ?? 0, house.settings.currency)}
               </li>
             ))}
           </ul>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { PersonId, RoomId } from '@bienestar/core/house/ids';
 import type { Role } from '@bienestar/core/house/house';
 import type { DayVisit } from '@bienestar/core/week/day/dayVisits';
+import { workName } from '@bienestar/core/week/needs';
 import { number } from '../../../format/figures';
 import { Button, IconButton } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
@@ -12,6 +13,7 @@ import { clock } from '../weekWords';
 import { conflictWords } from './conflictWords';
 import { ClockField } from './ClockField';
 import type { DayInHand } from './useDay';
+import { AddOnsOfVisit } from './AddOnsOfVisit';
 import { WhereItFits } from './WhereItFits';
 
 const NONE = 'none';
@@ -45,7 +47,7 @@ export function VisitInHand({ day, visit, onClose }: VisitInHandProps) {
     <>
       <header className="flex items-start gap-2">
         <div className="flex-1">
-          <h2 className="text-lg">{need.service.name}</h2>
+          <h2 className="text-lg">{workName(need)}</h2>
           <p className="text-ink-soft">
             {clock(visit.starts)}–{clock(visit.starts + need.slotMinutes)}, slot of{' '}
             {number(need.slotMinutes)} min
@@ -105,6 +107,7 @@ export function VisitInHand({ day, visit, onClose }: VisitInHandProps) {
           />
         )}
       </div>
+      <AddOnsOfVisit day={day} visit={visit} />
       <div className="flex flex-wrap gap-2">
         {!visit.placed && (
           <Button weight="main" onClick={() => void day.place(visit, {})}>
@@ -124,7 +127,7 @@ export function VisitInHand({ day, visit, onClose }: VisitInHandProps) {
         <WhereItFits
           day={day}
           need={need}
-          without={visit.key}
+          moved={visit}
           onPick={(fit) =>
             void day
               .place(

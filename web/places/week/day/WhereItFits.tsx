@@ -1,10 +1,10 @@
 import { useMemo, useState } from 'react';
 import { daysAfter } from '@bienestar/core/days/days';
 import type { PersonId } from '@bienestar/core/house/ids';
-import { visitsOfDay } from '@bienestar/core/week/day/dayVisits';
-import { shortestSlotOf, whereFits, type Fit, type FitQuery } from '@bienestar/core/week/day/fits';
+import type { DayVisit } from '@bienestar/core/week/day/dayVisits';
+import { whereFits, type Fit, type FitQuery } from '@bienestar/core/week/day/fits';
+import { drawnOn } from '@bienestar/core/week/day/workedDay';
 import type { VisitNeed } from '@bienestar/core/week/needs';
-import { proposed } from '@bienestar/core/week/day/propose';
 import { dayText } from '../../../format/figures';
 import { Choice } from '../../../parts/Choice';
 import { useHouse } from '../../../store/house';
@@ -32,12 +32,12 @@ interface WhereItFitsProps {
   readonly day: DayInHand;
   readonly need: VisitNeed;
   /** the visit that is moved takes no room itself */
-  readonly without?: string;
+  readonly moved?: DayVisit;
   readonly onPick: (fit: Fit) => void;
 }
 
 /** Places for a visit, those that leave least wasted first, with what speaks for each. */
-export function WhereItFits({ day, need, without, onPick }: WhereItFitsProps) {
+export function WhereItFits({ day, need, moved, onPick }: WhereItFitsProps) {
   const house = useHouse();
   const [who, setWho] = useState<PersonId | typeof ANYBODY>(ANYBODY);
   const [part, setPart] = useState<Part>('any');
@@ -46,19 +46,14 @@ export function WhereItFits({ day, need, without, onPick }: WhereItFitsProps) {
     const first = day.day;
     const days = Array.from({ length: when === 'this-day' ? 1 : DAYS }, (_, at) =>
       daysAfter(first, at),
-    ).map((each) => {
-      const visits =
-        each === first
-          ? day.visits
-          : proposed(visitsOfDay(house, day.needs, each, day.today).visits, each, day.needs, house);
-      return { day: each, visits: visits.filter(({ key }) => key !== without) };
-    });
+    ).map((each) => drawnOn(day.of, each, moved?.key));
     const between = PARTS.find(([of]) => of === part)?.[2];
-    return whereFits(need, days, house, shortestSlotOf(day.needs), {
+    return whereFits(need, days, day.of, {
+      ...(moved?.addOnIds && { addOnIds: moved.addOnIds }),
       ...(who !== ANYBODY && { personId: who }),
       ...(between && { between }),
     });
-  }, [day.day, day.visits, day.needs, day.today, house, need, part, when, who, without]);
+  }, [day.day, day.of, need, part, when, who, moved]);
   const shown = apart(fits).slice(0, SHOWN);
   const nameOf = (
     id: string | undefined,

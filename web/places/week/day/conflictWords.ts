@@ -1,13 +1,14 @@
 import type { Conflict } from '@bienestar/core/week/day/conflicts';
 import type { SharedWork } from '@bienestar/core/week/day/sharedWork';
 import type { FitReason } from '@bienestar/core/week/day/fits';
+import { workName } from '@bienestar/core/week/needs';
 import type { DayVisit } from '@bienestar/core/week/day/dayVisits';
-import { number, shortDay } from '../../../format/figures';
+import { money, number, shortDay } from '../../../format/figures';
 import { clock, listed, ROOM_KIND_WORDS } from '../weekWords';
 
 /** A visit in a few words. */
 export function visitWords({ starts, need, name }: DayVisit): string {
-  return `${clock(starts)} ${need.service.name}${name === '' ? '' : ` (${name})`}`;
+  return `${clock(starts)} ${workName(need)}${name === '' ? '' : ` (${name})`}`;
 }
 
 /** What does not fit, said so that one knows what to do about it. */
@@ -32,6 +33,8 @@ export function conflictWords(conflict: Conflict): string {
       return `Nobody is free for ${which}.`;
     case 'may-not':
       return `${name} may not perform ${which}: not named for it, or not trained.`;
+    case 'not-offered':
+      return `${name === '' ? 'An add-on that is gone' : name} is not offered within ${which}.`;
     case 'not-there':
       return `${name} is not there from ${from} to ${to}: ${which}.`;
     case 'closed':
@@ -70,16 +73,26 @@ export function reasonWords(reason: FitReason): string {
       return `hands are free beside ${reason.visit.need.service.name}`;
     case 'room-free-all-day':
       return 'the room is free all day';
+    case 'spared':
+      return reason.minutes > 0
+        ? `${reason.name} is ready already: ${number(reason.minutes)} min less`
+        : `${reason.name} is ready already`;
     case 'wastes':
       return `leaves ${number(reason.minutes)} min that fit nothing`;
   }
 }
 
-/** What is done once for two visits. */
-export function sharedWords(shared: SharedWork): string {
-  const { first, second, minutes } = shared;
-  const visits = listed([first, second].map(visitWords));
-  return shared.kind === 'mix'
-    ? `${shared.mix.name} can be mixed once for ${visits}: ${number(minutes)} min less.`
-    : `${shared.device.name} is still warm from ${visitWords(first)} for ${visitWords(second)}: ${number(minutes)} min less.`;
+/** What is done once for several visits. */
+export function sharedWords(shared: SharedWork, saves: number, currency: string): string {
+  const { first, others, minutes } = shared;
+  const later = listed(others.map(visitWords));
+  if (shared.kind === 'warm') {
+    return `${shared.device.name} is still warm from ${visitWords(first)} for ${later}: no ${number(minutes)} min of warming up.`;
+  }
+  const { work } = shared;
+  const taken = [
+    ...(minutes > 0 ? [`${number(minutes)} min less for each later one`] : []),
+    ...(saves >= 1 ? [`${money(saves, currency)} less thrown away`] : []),
+  ];
+  return `${work.name}: ${work.mix ? 'made' : 'done'} once in ${visitWords(first)}, also for ${later}${taken.length > 0 ? `: ${taken.join(', ')}` : ''}.`;
 }

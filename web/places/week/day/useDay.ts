@@ -3,27 +3,21 @@ import { useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { isDay, mondayOf } from '@bienestar/core/days/days';
 import { asId } from '@bienestar/core/house/ids';
-import { conflictsOf, type Conflict } from '@bienestar/core/week/day/conflicts';
-import { visitsOfDay, type DayVisit, type VisitsOfDay } from '@bienestar/core/week/day/dayVisits';
-import { needsOf, type VisitNeed } from '@bienestar/core/week/needs';
+import { daysOfHouse, type DaysOfHouse } from '@bienestar/core/week/day/daysOfHouse';
+import type { DayVisit } from '@bienestar/core/week/day/dayVisits';
 import { placedAt, type Place } from '@bienestar/core/week/day/placing';
-import { proposed } from '@bienestar/core/week/day/propose';
+import { workedDay, type WorkedDay } from '@bienestar/core/week/day/workedDay';
 import { useToday } from '../../../store/clock';
 import { useFigures, useHouse, useSnapshot } from '../../../store/house';
 import { useAddAndRemove, useChangeOf } from '../../../store/useEditPart';
 
 /** A day of the house: its visits as they are placed, those of the book where they could be, and what does not fit. */
-export interface DayInHand {
+export interface DayInHand extends WorkedDay {
+  readonly of: DaysOfHouse;
   /** ISO dates */
-  readonly day: string;
   readonly monday: string;
   readonly today: string;
   readonly goTo: (day: string) => void;
-  readonly needs: readonly VisitNeed[];
-  readonly visits: readonly DayVisit[];
-  readonly due: VisitsOfDay['due'];
-  readonly unknown: VisitsOfDay['unknown'];
-  readonly conflicts: readonly Conflict[];
   /** places a visit, or moves one; on another day where one is said */
   readonly place: (visit: DayVisit, place: Place, onDay?: string) => Promise<void>;
   readonly remove: (visit: DayVisit) => Promise<void>;
@@ -44,18 +38,11 @@ export function useDay(): DayInHand {
   const change = useChangeOf('placed');
   const { add, remove } = useAddAndRemove('placed');
   const adding = useRef(new Set<string>());
-  const needs = useMemo(() => needsOf(house, figures), [house, figures]);
-  const of = useMemo(() => visitsOfDay(house, needs, day, today), [house, needs, day, today]);
-  const visits = useMemo(
-    () => proposed(of.visits, day, needs, house),
-    [of.visits, day, needs, house],
-  );
-  const conflicts = useMemo(
-    () => conflictsOf({ house, needs, day, today, visits }),
-    [house, needs, day, today, visits],
-  );
+  const of = useMemo(() => daysOfHouse(house, figures, today), [house, figures, today]);
+  const worked = useMemo(() => workedDay(of, day), [of, day]);
   return {
-    day,
+    ...worked,
+    of,
     monday: mondayOf(day),
     today,
     goTo: (next) =>
@@ -64,10 +51,6 @@ export function useDay(): DayInHand {
         before.set('week', mondayOf(next));
         return before;
       }),
-    needs,
-    ...of,
-    visits,
-    conflicts,
     place: async (visit, place, onDay = day) => {
       const next = placedAt(visit, place, onDay, house.settings.timeZone, () => asId(nanoid(12)));
       const before = snapshot.placed.find(({ id }) => id === next.id);
