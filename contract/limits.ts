@@ -24,6 +24,7 @@ export const LIMITS = {
   quantityOrNone: { least: 0, most: LARGEST_QUANTITY },
   minutes: { least: 0, most: MINUTES_IN_A_DAY },
   capMinutes: { above: 0, most: MINUTES_IN_A_DAY },
+  restDays: { least: 0, most: 365 },
   holdsMinutes: { above: 0, most: MINUTES_IN_A_DAY },
   heightCm: { least: 50, most: 250 },
   weightKg: { least: 20, most: 300 },

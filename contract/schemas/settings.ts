@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { REST_KINDS, type RestRule } from '@bienestar/core/house/rests';
 import { openHours, weekSettings } from './hours';
 import { LIMITS, MOST_PACE_SPREAD } from '../limits';
 import type { DeclinedLesson, Grade, HouseSettings } from '@bienestar/core/house/settings';
@@ -88,6 +89,14 @@ const ruleThing: Joi.Schema<RuleThing> = byKey('is', {
   }),
 });
 
+const MOST_RESTS = 60;
+const restKind = Joi.valid(...REST_KINDS).required();
+const restRule = shape<RestRule>({
+  after: restKind,
+  before: restKind,
+  days: limited(LIMITS.restDays),
+});
+
 const houseRule = shape<HouseRule>({
   id,
   after: ruleThing,
@@ -158,6 +167,7 @@ export const settings: Joi.ObjectSchema<HouseSettings> = shape<HouseSettings>({
   zoneShares: zoneShares.optional(),
   findings: some(ownFinding, 60).unique(),
   rules: some(houseRule, 60).unique('id'),
+  rests: listOf(restRule, MOST_RESTS).optional(),
   techniques: some(ownTechnique, 60).unique('name').messages({
     'array.unique': 'Two ways of working have the same name.',
   }),

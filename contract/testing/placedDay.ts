@@ -68,6 +68,7 @@ export function check(house: House, visits = visitsOf(house), day = DAY): readon
   const of = daysOf(house);
   return conflictsOf({
     house,
+    needs: of.needs,
     day,
     visits,
     visitsBefore: (earlier) => visitsOn(of, earlier).visits,

@@ -63,3 +63,12 @@ const STRONG_PH = 3;
 export function isStrongAcid({ warnings = [], strengthPercent = 0, ph = 7 }: CareFacts): boolean {
   return warnings.includes('acid') && (strengthPercent >= STRONG_PERCENT || ph < STRONG_PH);
 }
+
+/** From these on an acid peels, rather than freshens. */
+const PEELING_PERCENT = 10;
+const PEELING_PH = 4;
+
+/** Whether an acid is one after which skin rests, by its strength or how acid it is; what is not said counts as mild. */
+export function isPeelingAcid({ warnings = [], strengthPercent = 0, ph = 7 }: CareFacts): boolean {
+  return warnings.includes('acid') && (strengthPercent >= PEELING_PERCENT || ph < PEELING_PH);
+}

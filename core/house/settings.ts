@@ -5,6 +5,7 @@ import type { NamedAmount } from '../quantity/measures';
 import type { PurchaseTax } from './supplier';
 import type { RestockSettings } from './restock';
 import type { Spoons } from '../quantity/unit';
+import type { RestRule } from './rests';
 import type { HouseRule } from './houseRule';
 import type { OwnTechnique } from './technique';
 import type { FacePart, ZoneId } from '../zone/zones';
@@ -85,6 +86,8 @@ export interface HouseSettings {
   readonly findings?: readonly OwnFinding[];
   /** what holds in all protocols */
   readonly rules?: readonly HouseRule[];
+  /** between different treatments of one guest; the usual ones unless given */
+  readonly rests?: readonly RestRule[];
   /** ways of working that the house uses often */
   readonly techniques?: readonly OwnTechnique[];
   /** bowls, cups and jars that are filled to a mark, of whatever it is */

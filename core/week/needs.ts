@@ -8,6 +8,8 @@ import {
   type WorkedProtocol,
 } from '../house/house';
 import type { Span } from '../house/hours';
+import type { RestKind } from '../house/rests';
+import { restKindsOf } from '../care/restKinds';
 import type { DeviceId, MaterialId, PersonId } from '../house/ids';
 import type { HouseFigures, ServiceFigures } from '../figures/houseFigures';
 import { arrange } from '../protocol/arrange';
@@ -47,6 +49,8 @@ export interface VisitNeed {
   readonly stretches: Strands['room'];
   /** in which something that has a longest time lies on the skin */
   readonly contacts: readonly Span[];
+  /** kinds of work after and before which skin rests */
+  readonly restKinds: ReadonlySet<RestKind>;
   /** what is made ready in it and may serve a later visit, too */
   readonly lasting: readonly LastingWork[];
   /** who may perform it: named for it, and trained for what it works with */
@@ -157,6 +161,7 @@ export function needOf(
     hotTowels: hotTowelsOf(work.value, service),
     stretches: strands.room,
     contacts: contactsOf(schedule.value),
+    restKinds: restKindsOf(work.value, shelf, devices),
     lasting: lastingWork(work.value, schedule.value, draws.value, shelf),
     therapistIds: rates.value.people.therapist.map(({ id }) => id),
     assistantIds: rates.value.people.assistant.map(({ id }) => id),

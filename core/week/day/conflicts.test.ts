@@ -116,6 +116,26 @@ describe('what does not fit', () => {
     });
   });
 
+  it('is a rest between different treatments of one guest, by what is done first (K2)', () => {
+    const on = (day: string, serviceId: string, name = 'Alma R.'): PlacedVisit =>
+      placed(serviceId, '11:00', 'lava', 'nerea', { name, day });
+    const rests = (house: Partial<House>, ...visits: PlacedVisit[]) =>
+      check({ ...empty, ...house, placed: visits }).filter(({ kind }) => kind === 'rest');
+    const needle = on('2026-11-27', 'needle');
+    expect(rests({}, needle, on('2026-11-20', 'acid-returning'))).toMatchObject([
+      { figure: 14, rest: { after: 'acid', before: 'needles' }, visits: [{ key: needle.id }] },
+    ]);
+    expect(rests({}, needle, on('2026-12-04', 'acid-returning'))).toMatchObject([
+      { rest: { after: 'needles', before: 'acid' } },
+    ]);
+    expect(rests({}, needle, on('2026-11-13', 'acid-returning'))).toEqual([]);
+    expect(rests({}, needle, on('2026-11-26', 'clay-facial'))).toEqual([]);
+    expect(rests({}, needle, on('2026-11-26', 'acid-returning', 'Berta L.'))).toEqual([]);
+    expect(rests({}, needle, on('2026-11-27', 'acid-returning'))).toEqual([]);
+    const own = { ...demo.settings, rests: [] };
+    expect(rests({ settings: own }, needle, on('2026-11-26', 'acid-returning'))).toEqual([]);
+  });
+
   it('is linen that is still in the laundry, and towels that are not hot yet', () => {
     const few = (id: string, pieces: number): House['materials'] =>
       demo.materials.map((material) =>

@@ -1,8 +1,11 @@
-import { daysAfter, daysBetween, dayOf } from '../../days/days';
-import type { House, PlacedVisit } from '../../house/house';
+import { daysAfter, dayOf } from '../../days/days';
+import type { House } from '../../house/house';
+import type { RestRule } from '../../house/rests';
 import type { Span } from '../../house/hours';
 import { weekSettingsOf } from '../capacity';
 import { isSkipped, type DayVisit } from './dayVisits';
+import { guestKey, restMissed } from './guestRests';
+import type { VisitNeed } from '../needs';
 import { countOf, occupiedBy, slotOf, stretchesOf, tooMany, whoOf, type Taken } from './occupied';
 import { openOn } from '../openTimes';
 import { workOn } from '../roster';
@@ -43,6 +46,8 @@ export interface Conflict {
   readonly name?: string;
   /** days of rest, pieces that are missing, minutes */
   readonly figure?: number;
+  /** the kinds of work that need the rest between them, in the order in which they are done */
+  readonly rest?: RestRule;
 }
 
 const SAME = 1e-6;
@@ -50,6 +55,7 @@ const SAME = 1e-6;
 /** A day of a house, and what is placed in it. */
 export interface DayToCheck {
   readonly house: House;
+  readonly needs: readonly VisitNeed[];
   /** ISO date */
   readonly day: string;
   readonly visits: readonly DayVisit[];
@@ -251,45 +257,31 @@ function ofLinen({ house, day, visits, visitsBefore }: DayToCheck): Conflict[] {
 }
 
 /** One guest twice at once, or again before the skin has had its rest. */
-function ofGuests({ visits, house, day }: DayToCheck): Conflict[] {
-  const { timeZone } = house.settings;
+function ofGuests({ visits, house, day, needs }: DayToCheck): Conflict[] {
   return visits.flatMap((visit, at): Conflict[] => {
     const guest = guestKey(visit.name);
     if (!guest) return [];
+    const { name } = visit;
     const span = slotOf(visit);
     const twice = visits
       .slice(0, at)
       .filter((other) => guestKey(other.name) === guest && slotOf(other).to > span.from + SAME)
-      .map((other): Conflict => ({
-        kind: 'guest-twice',
-        visits: [other, visit],
-        span,
-        name: visit.name,
-      }));
-    const rest = restDays(visit, house);
-    const before = house.placed.filter(
-      (other) =>
-        other.id !== visit.key &&
-        guestKey(other.name) === guest &&
-        other.serviceId === visit.need.service.id,
-    );
-    const days = (other: PlacedVisit): number =>
-      Math.abs(daysBetween(dayOf(new Date(other.at), timeZone), day));
-    const tooSoon = before.some((other) => days(other) < rest);
-    return tooSoon
-      ? [...twice, { kind: 'rest', visits: [visit], span, name: visit.name, figure: rest }]
+      .map((other): Conflict => ({ kind: 'guest-twice', visits: [other, visit], span, name }));
+    const rest = restMissed(visit, day, house, needs);
+    return rest
+      ? [
+          ...twice,
+          {
+            kind: 'rest',
+            visits: [visit],
+            span,
+            name,
+            figure: rest.days,
+            ...(rest.rule && { rest: rest.rule }),
+          },
+        ]
       : twice;
   });
-}
-
-function restDays({ need }: DayVisit, { protocols }: House): number {
-  return (
-    protocols.find(({ id }) => id === need.service.protocolId)?.around?.spacing?.leastDays ?? 0
-  );
-}
-
-function guestKey(name: string): string {
-  return name.trim().toLocaleLowerCase();
 }
 
 /** When somebody is there on a day while the house is open. */

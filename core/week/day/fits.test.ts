@@ -106,6 +106,27 @@ describe('where it fits', () => {
     expect(addOnsHere(gap, asId('duna'), visits, house, of.figures)).toEqual([]);
   });
 
+  it('is on no day on which the guest needs a rest, and nowhere twice at once', () => {
+    const alma = (day: string) =>
+      placed('needle', '12:00', 'lava', 'nerea', { day, name: 'Alma R.' });
+    const guest = { name: 'alma r.', key: '' };
+    const on = (house: House, serviceId: string) => {
+      const days = daysOf(house);
+      return whereFits(needFor(serviceId, house), [drawnOn(days, DAY)], days, { guest });
+    };
+    const soon = { ...empty, placed: [alma('2026-11-20')] };
+    expect(on(soon, 'acid-returning')).toEqual([]);
+    expect(on(soon, 'clay-facial').length).toBeGreaterThan(0);
+    expect(on({ ...empty, placed: [alma('2026-11-01')] }, 'acid-returning').length).toBeGreaterThan(
+      0,
+    );
+    const same = on({ ...empty, placed: [alma(DAY)] }, 'clay-facial');
+    expect(same.length).toBeGreaterThan(0);
+    const [from, to] = [720, 720 + needFor('needle').slotMinutes];
+    for (const { starts } of same)
+      expect(starts >= to || starts + needFor('clay-facial').slotMinutes <= from).toBe(true);
+  });
+
   it('says what fits into a gap, what brings most first', () => {
     const gap = gapsOf(day, demo).toSorted(
       (a, b) => b.gap.to - b.gap.from - (a.gap.to - a.gap.from),

@@ -5,7 +5,8 @@ import { weekSettingsOf } from '../capacity';
 import { thereOn } from './conflicts';
 import { isSkipped, type DayVisit } from './dayVisits';
 import { handsIn, type VisitNeed } from '../needs';
-import { countOf, occupiedBy, ofDay, tooMany, type Occupied, type Taken } from './occupied';
+import { guestKey, restMissed } from './guestRests';
+import { countOf, occupiedBy, ofDay, slotOf, tooMany, type Occupied, type Taken } from './occupied';
 import { openOn } from '../openTimes';
 import { isWithin, sharedMinutes, without } from '../spans';
 import { needOtherwise } from '../workedOtherwise';
@@ -55,6 +56,8 @@ export interface FitQuery {
   readonly between?: Span;
   /** the minute of the day at which it begins, also beside the grid */
   readonly at?: number;
+  /** for whom, whose rests are kept and who is nowhere twice; and the visit that is moved */
+  readonly guest?: { readonly name: string; readonly key: string };
   /** worked within it */
   readonly addOnIds?: readonly ServiceId[];
 }
@@ -86,13 +89,15 @@ export function whereFits(
 function fitsOn(
   alone: VisitNeed,
   { day, visits, ready = [] }: DayWithVisits,
-  { house, figures }: DaysOfHouse,
+  { house, figures, needs }: DaysOfHouse,
   shortestSlot: number,
   query: FitQuery,
 ): Fit[] {
   const { settings } = house;
   if (!settings.openHours) return [];
-  const { addOnIds } = query;
+  const { addOnIds, guest } = query;
+  if (guest && restMissed({ ...guest, need: alone }, day, house, needs)) return [];
+  const busy = guest ? visits.filter((each) => isOf(each, guest)).map(slotOf) : [];
   const asWritten = addOnIds ? needOtherwise(alone, { addOnIds }, house, figures) : alone;
   const open = openOn(day, settings.openHours).spans;
   const occupied = occupiedBy(visits);
@@ -122,7 +127,8 @@ function fitsOn(
           ...(addOnIds && { addOnIds }),
         };
         const { need, from } = servedBy(ready, visit, house, figures);
-        if (starts + need.slotMinutes > gap.to) continue;
+        const slot = { from: starts, to: starts + need.slotMinutes };
+        if (slot.to > gap.to || busy.some((each) => sharedMinutes(each, slot) > 0)) continue;
         if (isSkipped(day, starts, settings.timeZone)) continue;
         if (!devicesAreFree(need, starts, occupied, house)) continue;
         const search = { need, starts, roomId: room?.id, occupied, house, there };
@@ -145,6 +151,10 @@ function fitsOn(
     }
   }
   return fits;
+}
+
+function isOf({ name }: DayVisit, guest: { readonly name: string }): boolean {
+  return guestKey(name) !== '' && guestKey(name) === guestKey(guest.name);
 }
 
 /** The minutes of a gap at which a visit may begin. */

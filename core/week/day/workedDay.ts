@@ -60,6 +60,6 @@ export function workedDay(of: DaysOfHouse, day: string): WorkedDay {
     before.set(earlier, known);
     return known;
   };
-  const conflicts = conflictsOf({ house: of.house, day, visits, visitsBefore });
+  const conflicts = conflictsOf({ house: of.house, needs: of.needs, day, visits, visitsBefore });
   return { ...drawn, conflicts };
 }

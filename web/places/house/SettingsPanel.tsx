@@ -3,6 +3,7 @@ import { GivesFirst } from './GivesFirst';
 import { GradesPanel } from './GradesPanel';
 import { useSnapshot } from '../../store/house';
 import { useChangeSettings } from '../../store/useEditPart';
+import { RestsPanel } from './RestsPanel';
 import { RulesPanel } from './RulesPanel';
 import { PurchaseTaxFields } from './PurchaseTaxFields';
 import { Section } from './Section';
@@ -48,6 +49,7 @@ export function SettingsPanel() {
         </InTwo>
       </Section>
       <RulesPanel />
+      <RestsPanel />
       <GivesFirst />
       <Section title="Measures">
         <SettingField of="spoons" />

@@ -2,6 +2,7 @@
 import { screen, waitFor } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { USUAL_RESTS } from '@bienestar/core/house/rests';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { changedKeys, demoInBrowser, put, type DemoInBrowser } from '../../testing/demoInBrowser';
 import { cleanup } from '../../testing/render';
@@ -15,6 +16,29 @@ beforeEach(async () => {
 afterEach(() => {
   cleanup();
   vi.unstubAllGlobals();
+});
+
+describe('rest between treatments', () => {
+  const written = async () => (await browser.written<HouseSettings>('settings')).after.rests;
+
+  it('begins with the usual cautions, and keeps what is changed of them', async () => {
+    await put('Rest 2, at least', '21');
+    const rests = await written();
+    expect(rests?.[1]).toEqual({ after: 'acid', before: 'needles', days: 21 });
+    expect(rests).toHaveLength(USUAL_RESTS.length);
+  });
+
+  it('says what a field takes, and keeps what was typed', async () => {
+    await put('Rest 1, at least', '400');
+    await screen.findByText(/at most 365|between 0 and 365/i);
+    expect(browser.store.getState().queue.writes).toEqual([]);
+  });
+
+  it('is added and taken off', async () => {
+    const user = userEvent.setup({ delay: null });
+    await user.click(screen.getByRole('button', { name: 'Remove Rest 1' }));
+    expect(await written()).toEqual(USUAL_RESTS.slice(1));
+  });
 });
 
 describe('the settings of the house', () => {

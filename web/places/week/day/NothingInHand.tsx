@@ -119,6 +119,7 @@ export function NothingInHand({ day, onTake }: NothingInHandProps) {
             key={need.service.id}
             day={day}
             need={need}
+            name={name}
             onPick={(fit) =>
               void day
                 .place(

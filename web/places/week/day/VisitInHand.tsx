@@ -128,6 +128,7 @@ export function VisitInHand({ day, visit, onClose }: VisitInHandProps) {
           day={day}
           need={need}
           moved={visit}
+          name={visit.name}
           onPick={(fit) =>
             void day
               .place(

@@ -33,11 +33,13 @@ interface WhereItFitsProps {
   readonly need: VisitNeed;
   /** the visit that is moved takes no room itself */
   readonly moved?: DayVisit;
+  /** for whom it is */
+  readonly name: string;
   readonly onPick: (fit: Fit) => void;
 }
 
 /** Places for a visit, those that leave least wasted first, with what speaks for each. */
-export function WhereItFits({ day, need, moved, onPick }: WhereItFitsProps) {
+export function WhereItFits({ day, need, moved, name, onPick }: WhereItFitsProps) {
   const house = useHouse();
   const [who, setWho] = useState<PersonId | typeof ANYBODY>(ANYBODY);
   const [part, setPart] = useState<Part>('any');
@@ -49,11 +51,12 @@ export function WhereItFits({ day, need, moved, onPick }: WhereItFitsProps) {
     ).map((each) => drawnOn(day.of, each, moved?.key));
     const between = PARTS.find(([of]) => of === part)?.[2];
     return whereFits(need, days, day.of, {
+      guest: { name, key: moved?.key ?? '' },
       ...(moved?.addOnIds && { addOnIds: moved.addOnIds }),
       ...(who !== ANYBODY && { personId: who }),
       ...(between && { between }),
     });
-  }, [day.day, day.of, need, part, when, who, moved]);
+  }, [day.day, day.of, need, part, when, who, moved, name]);
   const shown = apart(fits).slice(0, SHOWN);
   const nameOf = (
     id: string | undefined,
@@ -92,7 +95,7 @@ export function WhereItFits({ day, need, moved, onPick }: WhereItFitsProps) {
       {shown.length === 0 ? (
         <p>
           It fits nowhere: no room of its kind, nobody who may and is there, or no device is free
-          long enough. Try other days or somebody else.
+          long enough, or the guest needs a rest. Try other days or somebody else.
         </p>
       ) : (
         <ul>

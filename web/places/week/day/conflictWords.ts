@@ -3,6 +3,7 @@ import type { SharedWork } from '@bienestar/core/week/day/sharedWork';
 import type { FitReason } from '@bienestar/core/week/day/fits';
 import { workName } from '@bienestar/core/week/needs';
 import type { DayVisit } from '@bienestar/core/week/day/dayVisits';
+import { spoken } from '../../../format/protocolWords';
 import { money, number, shortDay } from '../../../format/figures';
 import { clock, listed, ROOM_KIND_WORDS } from '../weekWords';
 
@@ -50,7 +51,9 @@ export function conflictWords(conflict: Conflict): string {
     case 'linen':
       return `${name}: ${number(figure)} pieces are still in the laundry, for ${which}.`;
     case 'rest':
-      return `${name} was or will be here too soon: ${number(figure)} days apart at least, ${which}.`;
+      return conflict.rest
+        ? `${name}: ${number(figure)} days of rest between ${spoken(conflict.rest.after)} and ${spoken(conflict.rest.before)}, ${which}.`
+        : `${name} was or will be here too soon: ${number(figure)} days apart at least, ${which}.`;
     case 'guest-twice':
       return `${name} is in two visits at once: ${which}.`;
     case 'book-moved':
