@@ -57,7 +57,7 @@ export default defineConfig(({ command }) => ({
     modulePreload: { polyfill: false },
     /* The first view names every part that may be asked for, so the names are short; the manifest has what is in
        each. */
-    rolldownOptions: { output: { chunkFileNames: 'assets/[hash:8].js' } },
+    rolldownOptions: { output: { chunkFileNames: 'assets/[hash:7].js' } },
   },
   worker: { format: 'es' },
   server: { proxy: { '/api': 'http://127.0.0.1:4310' } },

@@ -15,7 +15,8 @@ import { leverScenario } from './worth/leverScenario';
 import { limitingHour } from './worth/limitingHour';
 import { mixScenario } from './worth/mixScenario';
 import { menuMix, type MixProblem } from './worth/menuMix';
-import { freeOf, poolsToShow, weekLoad } from './weekLoad';
+import { freeOf } from './poolLoad';
+import { poolsToShow, weekLoad } from './weekLoad';
 import { boundsOf, weekMix } from './worth/weekMix';
 import { rhythmOf, weekVisits } from './weekVisits';
 

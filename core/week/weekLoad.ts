@@ -1,9 +1,19 @@
 import { ROOM_KINDS, type Role } from '../house/house';
-import type { DeviceId, MaterialId, PersonId, ServiceId } from '../house/ids';
+import type { PersonId, ServiceId } from '../house/ids';
 import type { Span } from '../house/hours';
 import { handsFor, rosteredIn, useOf, type Capacity, type WeekOfHouse } from './capacity';
 import type { VisitNeed } from './needs';
-import { isWithin, sharedMinutes } from './spans';
+import { loadOfPeople } from './peopleLoad';
+import {
+  byHour,
+  firstOut,
+  thereIn,
+  zeros,
+  type Placed,
+  type Pool,
+  type PoolLoad,
+} from './poolLoad';
+import { isWithin } from './spans';
 import type { Rhythm } from './weekVisits';
 
 const HOURS = 24;
@@ -15,50 +25,15 @@ const AT_ONCE = 1;
 const MOST_SETS = 10;
 const MOST_POOLS = 4;
 
-/** What visits share: rooms of a kind, people who may do the same, devices of a kind, linen. */
-export type Pool =
-  | { readonly kind: 'room'; readonly roomKind: (typeof ROOM_KINDS)[number] }
-  | { readonly kind: 'hands'; readonly personIds: readonly PersonId[] }
-  | { readonly kind: 'device'; readonly deviceId: DeviceId }
-  | { readonly kind: 'hot-towels'; readonly deviceId: DeviceId }
-  | { readonly kind: 'linen'; readonly materialId: MaterialId };
-
-/** How much of something a week takes. Minutes, of linen and hot towels pieces; days are Monday first. */
-export interface PoolLoad {
-  readonly pool: Pool;
-  /** whose names they are */
-  readonly names: readonly string[];
-  readonly load: readonly number[];
-  /** of what there is, what visits can fill */
-  readonly capacity: readonly number[];
-  /** by day and hour; nothing for linen */
-  readonly hours?: readonly (readonly HourLoad[])[];
-  /** the visits a week that it carries when they come as these do; nothing where none need it */
-  readonly carries: number | null;
-  /** the day on which it gives out first, counted from Monday */
-  readonly firstDay: number;
-}
-
-/** One hour of a day: what is there, and what is taken of it. Minutes, of hot towels pieces. */
-export interface HourLoad {
-  readonly there: number;
-  readonly taken: number;
-}
-
 /** What a week of visits takes of the house. */
 export interface WeekLoad {
   readonly visits: number;
   /** what gives out first stands first */
   readonly pools: readonly PoolLoad[];
+  /** each person, if the work is spread as evenly as those who may do it allow */
+  readonly people: readonly PoolLoad[];
   /** visits for which nobody is there, no room is open or the day is too short, by service */
   readonly nowhere: readonly { readonly need: VisitNeed; readonly visits: number }[];
-}
-
-interface Placed {
-  readonly need: VisitNeed;
-  readonly day: number;
-  readonly starts: number;
-  readonly visits: number;
 }
 
 /**
@@ -92,6 +67,7 @@ export function weekLoad(
   return {
     visits: all,
     pools: pools.toSorted((a, b) => (a.carries ?? Infinity) - (b.carries ?? Infinity)),
+    people: loadOfPeople(week, placed, all),
     nowhere: spread.flatMap((each) =>
       each.placed.length === 0 ? [{ need: each.need, visits: each.visits }] : [],
     ),
@@ -239,15 +215,8 @@ function loadOfPool(
       load[day] = (load[day] ?? 0) + visits * (to - from) * perMinute;
       const ofDay = hours[day];
       if (!ofDay) continue;
-      const taken = { from: starts + from, to: starts + to };
-      for (
-        let hour = Math.floor(taken.from / 60);
-        hour * 60 < taken.to && hour < HOURS;
-        hour += 1
-      ) {
-        const shared = sharedMinutes(taken, { from: hour * 60, to: hour * 60 + 60 }) * perMinute;
-        ofDay[hour] = (ofDay[hour] ?? 0) + visits * shared;
-      }
+      for (const [hour, minutes] of byHour({ from: starts + from, to: starts + to }))
+        ofDay[hour] = (ofDay[hour] ?? 0) + visits * minutes * perMinute;
     }
   }
   const capacity = load.map((_, day) => of.reduce((sum, each) => sum + (each.perDay[day] ?? 0), 0));
@@ -267,35 +236,6 @@ function loadOfPool(
   };
 }
 
-function zeros(length: number): number[] {
-  return Array.from({ length }, () => 0);
-}
-
-function thereIn(of: PoolOf['of'], day: number, hour: number): number {
-  const span = { from: hour * 60, to: hour * 60 + 60 };
-  return of.reduce(
-    (sum, { spans, atOnce }) =>
-      sum +
-      atOnce * (spans[day] ?? []).reduce((each, other) => each + sharedMinutes(span, other), 0),
-    0,
-  );
-}
-
-function firstOut(
-  load: readonly number[],
-  capacity: readonly number[],
-  visits: number,
-): Pick<PoolLoad, 'carries' | 'firstDay'> {
-  let carries: number | null = null;
-  let firstDay = 0;
-  load.forEach((taken, day) => {
-    if (taken <= 0) return;
-    const fits = (visits * (capacity[day] ?? 0)) / taken;
-    if (carries === null || fits < carries) [carries, firstDay] = [fits, day];
-  });
-  return { carries, firstDay };
-}
-
 /** The pools that are worth a look: of hands those that give out first, and all of them together. */
 export function poolsToShow({ pools }: Pick<WeekLoad, 'pools'>): readonly PoolLoad[] {
   const hands = pools.filter(({ pool }) => pool.kind === 'hands');
@@ -303,9 +243,4 @@ export function poolsToShow({ pools }: Pick<WeekLoad, 'pools'>): readonly PoolLo
   const shown = new Set(hands.slice(0, MOST_POOLS));
   if (all) shown.add(all);
   return pools.filter((each) => each.pool.kind !== 'hands' || shown.has(each));
-}
-
-/** What is free of something in a week. Minutes, of linen pieces; below 0 where more is taken than there is. */
-export function freeOf({ load, capacity }: Pick<PoolLoad, 'load' | 'capacity'>): number {
-  return capacity.reduce((sum, each, day) => sum + each - (load[day] ?? 0), 0);
 }

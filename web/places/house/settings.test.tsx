@@ -19,6 +19,9 @@ afterEach(() => {
 });
 
 describe('rest between treatments', () => {
+  beforeEach(async () => {
+    await userEvent.setup({ delay: null }).click(screen.getByRole('button', { name: '12 rests' }));
+  });
   const written = async () => (await browser.written<HouseSettings>('settings')).after.rests;
 
   it('begins with the usual cautions, and keeps what is changed of them', async () => {

@@ -3,12 +3,13 @@ import { useCallback, useState } from 'react';
 import type { WeekWorker } from '../../workers/week.worker';
 import { daysAfter } from '@bienestar/core/days/days';
 import {
+  daysOfLoad,
   freeOf,
-  poolsToShow,
+  type DayLoad,
   type HourLoad,
   type PoolLoad,
-  type WeekLoad,
-} from '@bienestar/core/week/weekLoad';
+} from '@bienestar/core/week/poolLoad';
+import { poolsToShow, type WeekLoad } from '@bienestar/core/week/weekLoad';
 import { counted, number, percent, shortDay } from '../../format/figures';
 import { Loading } from '../../parts/Loading';
 import { Sheet } from '../../parts/Sheet';
@@ -131,6 +132,22 @@ function Carried({ load, week }: { readonly load: WeekLoad; readonly week: WeekI
               onOpen={() => setOpened(each)}
             />
           ))}
+          <tr>
+            <th scope="colgroup" colSpan={10} className="pt-5 pb-1 text-left font-normal">
+              <span className="font-serif text-base">Each person</span>{' '}
+              <span className="text-ink-soft">
+                if the work is spread as evenly as those who may do it allow
+              </span>
+            </th>
+          </tr>
+          {load.people.map((each) => (
+            <PoolRow
+              key={JSON.stringify(each.pool)}
+              of={each}
+              isFirst={false}
+              onOpen={() => setOpened(each)}
+            />
+          ))}
         </tbody>
       </table>
       <Sheet
@@ -168,17 +185,18 @@ function PoolRow({ of, isFirst, onOpen }: PoolRowProps) {
         </button>
         <span className="block text-xs text-ink-soft">{poolNote(of, house)}</span>
       </th>
-      {of.load.map((taken, day) => (
+      {daysOfLoad(of).map((ofDay, day) => (
         <td key={day} className="py-1.5 pr-2 align-bottom">
           <DayVessels
-            taken={taken}
-            there={of.capacity[day] ?? 0}
+            of={ofDay}
             hours={of.hours?.[day]}
             isFirstOut={isFirst && of.firstDay === day}
           />
         </td>
       ))}
-      <td className="text-right align-middle">{number(of.carries ?? 0, 0)}</td>
+      <td className="text-right align-middle">
+        {of.carries === null ? '–' : number(of.carries, 0)}
+      </td>
       <td className="text-right align-middle whitespace-nowrap">
         {number(freeOf(of), 0)} <span className="text-xs text-ink-soft">{poolUnit(of)}</span>
       </td>
@@ -187,8 +205,7 @@ function PoolRow({ of, isFirst, onOpen }: PoolRowProps) {
 }
 
 interface DayVesselsProps {
-  readonly taken: number;
-  readonly there: number;
+  readonly of: DayLoad;
   readonly hours?: readonly HourLoad[];
   readonly isFirstOut: boolean;
 }
@@ -196,12 +213,11 @@ interface DayVesselsProps {
 const HEIGHT = 30;
 
 /** A day as a row of vessels, an hour each; of linen one for the day. */
-function DayVessels({ taken, there, hours, isFirstOut }: DayVesselsProps) {
-  const share = there > 0 ? taken / there : taken > 0 ? Infinity : 0;
-  const words =
-    there === 0 && taken === 0
-      ? 'closed'
-      : `${number(taken, 0)} of ${number(there, 0)}, ${Number.isFinite(share) ? percent(share, 0) : 'nothing is there'}`;
+function DayVessels({ of: { taken, there, share }, hours, isFirstOut }: DayVesselsProps) {
+  const isNothing = share === null && taken === 0;
+  const words = isNothing
+    ? 'nothing is there'
+    : `${number(taken, 0)} of ${number(there, 0)}, ${share === null ? 'nothing is there' : percent(share, 0)}`;
   const cells = hours
     ? hours.flatMap((hour, at) => (hour.there > 0 || hour.taken > 0.05 ? [{ ...hour, at }] : []))
     : [{ there, taken, at: 0 }];
@@ -220,9 +236,9 @@ function DayVessels({ taken, there, hours, isFirstOut }: DayVesselsProps) {
         ))}
       </div>
       <span
-        className={`block pt-0.5 text-xs ${share > 1 ? 'font-semibold text-clay' : 'text-ink-soft'}`}
+        className={`block pt-0.5 text-xs ${(share ?? taken) > 1 ? 'font-semibold text-clay' : 'text-ink-soft'}`}
       >
-        {there === 0 && taken === 0 ? '–' : Number.isFinite(share) ? percent(share, 0) : '▲'}
+        {isNothing ? '–' : share === null ? '▲' : percent(share, 0)}
       </span>
     </div>
   );
@@ -260,22 +276,19 @@ function PoolFigures({ of, visits }: { readonly of: PoolLoad; readonly visits: n
       <table className="w-full">
         <TableHead columns={COLUMNS} />
         <tbody>
-          {of.load.map((taken, day) => {
-            const there = of.capacity[day] ?? 0;
-            return (
-              <tr key={day} className="border-b border-line">
-                <td className="py-1">{dayName(day)}</td>
-                <td className="text-right">
-                  {number(taken, 1)} {unit}
-                </td>
-                <td className="text-right">
-                  {number(there, 1)} {unit}
-                </td>
-                <td className="text-right">{there > 0 ? percent(taken / there, 0) : '–'}</td>
-                <td className="text-right">{number(there - taken, 1)}</td>
-              </tr>
-            );
-          })}
+          {daysOfLoad(of).map(({ taken, there, share, free }, day) => (
+            <tr key={day} className="border-b border-line">
+              <td className="py-1">{dayName(day)}</td>
+              <td className="text-right">
+                {number(taken, 1)} {unit}
+              </td>
+              <td className="text-right">
+                {number(there, 1)} {unit}
+              </td>
+              <td className="text-right">{share === null ? '–' : percent(share, 0)}</td>
+              <td className="text-right">{number(free, 1)}</td>
+            </tr>
+          ))}
         </tbody>
       </table>
       {of.carries !== null && (

@@ -1,6 +1,6 @@
 import type { House, RoomKind } from '@bienestar/core/house/house';
 import type { Capacity } from '@bienestar/core/week/capacity';
-import type { PoolLoad } from '@bienestar/core/week/weekLoad';
+import type { PoolLoad } from '@bienestar/core/week/poolLoad';
 import type { VisitSource } from '@bienestar/core/week/weekVisits';
 import { localeNow } from '../../format/locale';
 import { number, weekdayName } from '../../format/figures';
@@ -32,6 +32,8 @@ export function poolNote({ pool, names }: PoolLoad, { people }: Pick<House, 'peo
       return names.join(', ');
     case 'hands':
       return names.length === rostered ? 'on the roster' : 'what only they may do';
+    case 'person':
+      return people.find(({ id }) => id === pool.personId)?.role ?? '';
     case 'device':
       return 'device';
     case 'hot-towels':
