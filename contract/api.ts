@@ -351,6 +351,7 @@ export interface Several {
   readonly services?: readonly Versioned<Service>[];
   readonly demand?: readonly Versioned<Demand>[];
   readonly scenarios?: readonly Versioned<Scenario>[];
+  readonly placed?: readonly Versioned<PlacedVisit>[];
 }
 
 /** What was changed, as it was before, every edition, and what packs cost: `GET /api/journal`. */

@@ -122,6 +122,20 @@ describe('a day', () => {
     await person.find('button', `${needle}, not kept yet`);
   });
 
+  it('keeps a whole day as it is drawn in one go, and takes it back in one', async () => {
+    await person.goTo(`/week/day?day=${dayOfAlma()}`);
+    const before = (await house()).placed.length;
+    const button = await person.find('button', 'Keep all as drawn');
+    /* Pressed twice it is kept once. */
+    await button.click({ count: 2 });
+    await person.sees(/visits of .* kept/);
+    const kept = (await house()).placed;
+    expect(kept.length).toBeGreaterThan(before + 3);
+    expect(new Set(kept.map(({ bookingId, id }) => bookingId ?? id)).size).toBe(kept.length);
+    await person.click('button', 'Undo the last change');
+    await person.waitFor(async () => (await house()).placed.length === before, 'all taken back');
+  });
+
   it('takes a visit by hand where it fits, which the room and the shelf then know', async () => {
     await person.goTo('/week/day');
     await person.choose('Service', 'Overnight tone corrector');
@@ -197,5 +211,12 @@ describe('a day', () => {
     await person.waitFor(async () => (await weeks()).length === 2, 'the copy');
     const [one, other] = await weeks();
     expect(other?.days).toEqual(one?.days);
+    /* Copied for everybody in one go, it is taken back in one. */
+    await person.click('button', 'Undo the last change');
+    await person.waitFor(
+      async () => (await house()).people.every(({ hours }) => (hours?.weeks ?? []).length < 2),
+      'the copy taken back',
+    );
+    expect((await weeks()).length).toBe(1);
   });
 });

@@ -104,6 +104,24 @@ describe('several parts at once', () => {
     expect(after.materials.at(-1)).toMatchObject({ id: 'new-gel', version: 1 });
   });
 
+  it('place visits, all of them or none where somebody has placed one meanwhile', async () => {
+    const visit = (id: string) => ({
+      id,
+      name: 'Alma R.',
+      serviceId: 'clay-facial',
+      at: '2026-12-01T10:00:00Z',
+      addOnIds: ['add-eye-sheet'],
+      version: 0,
+    });
+    const saved = await put({ placed: [visit('one'), visit('two')] });
+    expect(saved.body.placed?.map(({ version }) => version)).toEqual([1, 1]);
+    const late = await put({ placed: [visit('three'), visit('one')] });
+    expect([late.status, late.body]).toMatchObject([409, { current: { id: 'one' } }]);
+    const { placed } = await api.house();
+    expect(placed.map(({ id }) => id)).not.toContain('three');
+    expect(placed.find(({ id }) => id === 'two')?.addOnIds).toEqual(['add-eye-sheet']);
+  });
+
   it('begin a line of the plan that was not there', async () => {
     const { services } = await api.house();
     const { version: _version, ...service } = { ...services[0], id: 'brand-new', version: 0 };

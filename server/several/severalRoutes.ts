@@ -23,6 +23,7 @@ const LISTS = [
   'services',
   'demand',
   'scenarios',
+  'placed',
 ] as const;
 type ListName = (typeof LISTS)[number];
 const MOST_AT_ONCE = 5_000;
@@ -49,7 +50,7 @@ function rulesOf(name: ListName): Rules {
 /**
  * The route by which several parts of the House are written together.
  * - `PUT /` with `settings` and lists of `suppliers`, `rooms`, `people`, `materials`, `mixes`, `devices`, `blocks`, `protocols`, `services`,
- *   `demand`, `scenarios`, each thing with the `version` read: all of them or none. 400 with faults at their places,
+ *   `demand`, `scenarios`, `placed`, each thing with the `version` read: all of them or none. 400 with faults at their places,
  *   409 with both sides of the first that somebody else changed. Answers them with their new versions.
  */
 export function severalRoutes(door: Door): Router {

@@ -6,11 +6,22 @@ import type { Part, PartValue } from './api';
 /** As many as a person can remember. */
 const MOST = 100;
 
+/** What was done in one go. */
+export interface Together {
+  readonly id: string;
+  readonly words: string;
+}
+
+/** What is done from here on in one go, and goes back in one; what that is, in words. */
+export function inOneGo(words: string): Together {
+  return { id: nanoid(), words };
+}
+
 /** Something that a person did and that can be taken back, with the name of what it was done to. */
 export type Deed = {
   readonly name: string;
   /** of all that was done in one go, and goes back in one: what that was, in words */
-  readonly together?: { readonly id: string; readonly words: string };
+  readonly together?: Together;
 } & (
   | {
       readonly kind: 'edit';

@@ -16,7 +16,7 @@ import { isMeant } from './menuEffect';
 import { isSame, rebase } from './outbox/rebase';
 import { outbox, store, useAppDispatch, useAppSelector, type RootState } from './store';
 import { takeBack } from './takeBack';
-import { did, forgotten, type Deed } from './undo';
+import { did, forgotten, type Deed, type Together } from './undo';
 
 /** What changes of a thing: given outright, or made from how it is when its turn has come. */
 type Changes<T> = Partial<T> | ((latest: T) => Partial<T>);
@@ -42,16 +42,18 @@ export function useChangeOf<N extends AggregateName>(
 ): (
   value: Versioned<Aggregates[N]>,
   changes: Changes<Aggregates[N]>,
+  /** with what else it was done in one go */
+  together?: Together,
 ) => Promise<string | undefined> {
   const store = useStore<RootState>();
   return useCallback(
-    (value, changes) => {
+    (value, changes, together) => {
       const known = houseInHand(store.getState())?.[part] as
         | readonly Versioned<Aggregates[N]>[]
         | undefined;
       const now = known?.find(({ id }) => id === value.id) ?? value;
       const mine = changed<Aggregates[N]>(changes, value, now);
-      return edited(part, now as PartValue<N>, mine as PartValue<N>, now.name);
+      return edited(part, now as PartValue<N>, mine as PartValue<N>, now.name, together);
     },
     [part, store],
   );
@@ -123,10 +125,11 @@ async function edited<P extends Part>(
   base: PartValue<P>,
   mine: PartValue<P>,
   name: string,
+  together?: Together,
 ): Promise<string | undefined> {
   if (isSame(base, mine)) return undefined;
   const { key } = store.dispatch(
-    did({ kind: 'edit', part, name, before: base, after: mine }),
+    did({ kind: 'edit', part, name, before: base, after: mine, ...(together && { together }) }),
   ).payload;
   const outcome = await outbox.put({ kind: 'edit', part, base, mine }, name).tried;
   if (outcome.is === 'refused' || outcome.is === 'clash') store.dispatch(forgotten(key));

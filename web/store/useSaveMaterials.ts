@@ -1,4 +1,3 @@
-import { nanoid } from '@reduxjs/toolkit';
 import { useCallback } from 'react';
 import { toast } from '../parts/toast';
 import { unversioned, type MaterialBatch, type Versioned } from '@bienestar/contract/api';
@@ -8,7 +7,7 @@ import { houseInHand } from './house';
 import { rebase } from './outbox/rebase';
 import { outbox, store } from './store';
 import { takeBack } from './takeBack';
-import { did, type Deed } from './undo';
+import { did, inOneGo, type Deed } from './undo';
 
 /** Writes several materials at once, all or none; answers what went wrong, if anything. */
 function useSaveMaterials(): (batch: MaterialBatch) => Promise<string | undefined> {
@@ -52,7 +51,7 @@ export function useSaveWithUndo(): (
         toast.error(`Nothing was changed. ${fault}`, { duration: 10_000 });
         return false;
       }
-      const together = { id: nanoid(), words };
+      const together = inOneGo(words);
       const keys = materials.flatMap((material): string[] => {
         const was = latest.get(material.id) ?? were.get(material.id);
         if (!was) return [];

@@ -103,7 +103,7 @@ function Day({ day }: { readonly day: DayInHand }) {
             {proposals.length > 0 && (
               <Button
                 onClick={() => {
-                  void placeAll(proposals, day);
+                  void day.placeAll(proposals);
                 }}
               >
                 Keep all as drawn
@@ -165,10 +165,6 @@ function Day({ day }: { readonly day: DayInHand }) {
       <DayPaper day={day} />
     </>
   );
-}
-
-async function placeAll(visits: DayInHand['visits'], day: DayInHand): Promise<void> {
-  for (const visit of visits) await day.place(visit, {});
 }
 
 function weekBefore(monday: string): string {

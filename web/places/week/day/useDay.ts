@@ -9,7 +9,9 @@ import { placedAt, type Place } from '@bienestar/core/week/day/placing';
 import { workedDay, type WorkedDay } from '@bienestar/core/week/day/workedDay';
 import { useToday } from '../../../store/clock';
 import { useFigures, useHouse, useSnapshot } from '../../../store/house';
+import { counted, shortDay } from '../../../format/figures';
 import { useAddAndRemove, useChangeOf } from '../../../store/useEditPart';
+import { useWriteTogether } from '../../../store/useWriteTogether';
 
 /** A day of the house: its visits as they are placed, those of the book where they could be, and what does not fit. */
 export interface DayInHand extends WorkedDay {
@@ -20,8 +22,12 @@ export interface DayInHand extends WorkedDay {
   readonly goTo: (day: string) => void;
   /** places a visit, or moves one; on another day where one is said */
   readonly place: (visit: DayVisit, place: Place, onDay?: string) => Promise<void>;
+  /** keeps visits of the book where they are drawn, all of them or none */
+  readonly placeAll: (visits: readonly DayVisit[]) => Promise<void>;
   readonly remove: (visit: DayVisit) => Promise<void>;
 }
+
+const ALL = 'all';
 
 /** The day in the address; today where it says none. */
 export function useDay(): DayInHand {
@@ -37,6 +43,7 @@ export function useDay(): DayInHand {
   const day = said !== null && isDay(said) ? said : fallback;
   const change = useChangeOf('placed');
   const { add, remove } = useAddAndRemove('placed');
+  const write = useWriteTogether();
   const adding = useRef(new Set<string>());
   const of = useMemo(() => daysOfHouse(house, figures, today), [house, figures, today]);
   const worked = useMemo(() => workedDay(of, day), [of, day]);
@@ -61,6 +68,16 @@ export function useDay(): DayInHand {
         await add(next);
         adding.current.delete(visit.key);
       }
+    },
+    placeAll: async (all) => {
+      if (adding.current.has(ALL)) return;
+      adding.current.add(ALL);
+      const placed = all.map((visit) => ({
+        ...placedAt(visit, {}, day, house.settings.timeZone, () => asId(nanoid(12))),
+        version: 0,
+      }));
+      await write({ placed }, `${counted(placed.length, 'visit')} of ${shortDay(day)} kept`);
+      adding.current.delete(ALL);
     },
     remove: async (visit) => {
       const placed = snapshot.placed.find(({ id }) => id === visit.placed?.id);

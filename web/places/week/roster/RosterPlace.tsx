@@ -16,6 +16,7 @@ import { Button } from '../../../parts/Button';
 import { Problems } from '../../../parts/Problems';
 import { Segments } from '../../../parts/Segments';
 import { useHouse, useSnapshot } from '../../../store/house';
+import { inOneGo } from '../../../store/undo';
 import { useChangeOf, useChangeSettings } from '../../../store/useEditPart';
 import { useWeekInHand } from '../useWeek';
 import { WeekHeader } from '../WeekHeader';
@@ -75,13 +76,19 @@ export function RosterPlace() {
   };
   const change = (id: string | undefined, day: string, spans: readonly Span[]) =>
     id === undefined ? setOpen(day, spans) : setWork(id, day, spans);
-  const forAll = (make: (people: readonly Person[]) => readonly Person[]): void => {
-    const now = make(house.people);
+  const forAll = (now: readonly Person[], words: string): void => {
+    const together = inOneGo(words);
     for (const person of snapshot.people) {
       const next = now.find(({ id }) => id === person.id);
-      if (next && next.hours !== person.hours) void changePerson(person, { hours: next.hours });
+      if (next && next.hours !== person.hours)
+        void changePerson(person, { hours: next.hours }, together);
     }
   };
+  const copy = (from: string, to: string): void =>
+    forAll(
+      copyWeek(house.people, from, to),
+      `The roster of ${shortDay(from)} was copied to ${shortDay(to)}`,
+    );
 
   return (
     <div className="flex h-full flex-col">
@@ -177,17 +184,20 @@ export function RosterPlace() {
             .
           </p>
           <div className="flex flex-wrap gap-2 pt-3">
-            <Button
-              onClick={() => forAll((people) => copyWeek(people, daysAfter(monday, -7), monday))}
-            >
+            <Button onClick={() => copy(daysAfter(monday, -7), monday)}>
               As in the week before
             </Button>
-            <Button
-              onClick={() => forAll((people) => copyWeek(people, monday, daysAfter(monday, 7)))}
-            >
+            <Button onClick={() => copy(monday, daysAfter(monday, 7))}>
               Copy into the next week
             </Button>
-            <Button onClick={() => forAll((people) => asUsual(people, monday))}>
+            <Button
+              onClick={() =>
+                forAll(
+                  asUsual(house.people, monday),
+                  `The week of ${shortDay(monday)} is the usual one`,
+                )
+              }
+            >
               This is how it usually is
             </Button>
           </div>
