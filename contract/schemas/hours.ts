@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type {
   Away,
+  HoursSeason,
   OpenHours,
   OtherHours,
   RosteredWeek,
@@ -8,11 +9,14 @@ import type {
   WeekSettings,
   WorkHours,
 } from '@bienestar/core/house/hours';
+import { isDay } from '@bienestar/core/days/days';
 import { LIMITS } from '../limits';
 import { day, limited, listOf, name, shape, shareAboveNothing, some } from './common';
 
 const MOST_SPANS = 12;
 const DAYS = 7;
+const MOST_SEASONS = 12;
+const LEAP_YEAR = 2028;
 const MOST_WEEKS = 260;
 
 const span = shape<Span>({
@@ -46,7 +50,20 @@ const last = day.custom((to: string, helpers) => {
 
 const otherHours = shape<OtherHours>({ from: day, to: last, name, spans });
 
-export const openHours = shape<OpenHours>({ week, otherwise: some(otherHours, 500) });
+const dayOfYear = Joi.string()
+  .custom((value: string, helpers) =>
+    /^\d\d-\d\d$/.test(value) && isDay(`${LEAP_YEAR}-${value}`)
+      ? value
+      : helpers.message({ custom: 'This must be a day of the year, such as 06-15.' }),
+  )
+  .required();
+
+const seasons = some(
+  shape<HoursSeason>({ name, from: dayOfYear, to: dayOfYear, week }),
+  MOST_SEASONS,
+).unique('name');
+
+export const openHours = shape<OpenHours>({ week, seasons, otherwise: some(otherHours, 500) });
 
 const rosteredWeek = shape<RosteredWeek>({ monday: day, days: week });
 
@@ -54,6 +71,7 @@ const away = shape<Away>({ from: day, to: last, why: name.optional() });
 
 export const workHours = shape<WorkHours>({
   usually: week,
+  seasons,
   weeks: some(rosteredWeek, MOST_WEEKS).unique('monday'),
   away: some(away, 500),
 });

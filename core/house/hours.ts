@@ -17,9 +17,19 @@ export interface OtherHours {
   readonly spans: readonly Span[];
 }
 
+/** A part of every year in which other hours hold. Days of the year (MM-DD), both included; it may lie over New Year. */
+export interface HoursSeason {
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+  readonly week: WeekOfSpans;
+}
+
 /** When the house is open. */
 export interface OpenHours {
   readonly week: WeekOfSpans;
+  /** of several that a day lies in, the first */
+  readonly seasons?: readonly HoursSeason[];
   readonly otherwise?: readonly OtherHours[];
 }
 
@@ -40,6 +50,8 @@ export interface Away {
 /** When somebody works. What lies between two spans of a day is a break. */
 export interface WorkHours {
   readonly usually: WeekOfSpans;
+  /** of several that a day lies in, the first */
+  readonly seasons?: readonly HoursSeason[];
   readonly weeks?: readonly RosteredWeek[];
   readonly away?: readonly Away[];
 }

@@ -1,6 +1,7 @@
-import { daysAfter, weekdayOf, type Weekday } from '../days/days';
-import type { OpenHours, OtherHours, Span, WeekOfSpans } from '../house/hours';
+import { daysAfter, type Weekday } from '../days/days';
+import type { HoursSeason, OpenHours, OtherHours, Span, WeekOfSpans } from '../house/hours';
 import type { HouseSettings } from '../house/settings';
+import { usualOn, withSeasonDay } from './seasons';
 import { fail, ok, type Outcome } from '../problem/problem';
 
 /** A day of a house. Minutes by its clocks. */
@@ -14,15 +15,15 @@ export interface OpenDay {
 }
 
 /**
- * When the house is open on a day: by what is said of that day, else as on this day of every week. Of several
- * things said of a day the last stands.
+ * When the house is open on a day: by what is said of that day, else as on this day of every week at that time of the
+ * year. Of several things said of a day the last stands.
  * @param day ISO date
  */
-export function openOn(day: string, { week, otherwise = [] }: OpenHours): OpenDay {
+export function openOn(day: string, { week, seasons, otherwise = [] }: OpenHours): OpenDay {
   const said = otherwise.findLast((each) => isIn(day, each));
   return said
     ? { day, spans: said.spans, otherwise: said.name }
-    : { day, spans: week[weekdayOf(day) - 1] ?? [] };
+    : { day, spans: usualOn(day, week, seasons) };
 }
 
 /** Whether a day lies in a length of days, both ends included. */
@@ -44,7 +45,10 @@ export function openWeek(
   monday: string,
   { openHours }: Pick<HouseSettings, 'openHours'>,
 ): Outcome<readonly OpenDay[]> {
-  if (!openHours?.week.some((spans) => spans.length > 0)) {
+  const weeks = openHours
+    ? [openHours.week, ...(openHours.seasons ?? []).map(({ week }) => week)]
+    : [];
+  if (!openHours || !weeks.some((week) => week.some((spans) => spans.length > 0))) {
     return fail(
       'hours-missing',
       'Say on which days and from when to when the house is open: a week is counted by it.',
@@ -69,21 +73,50 @@ export function withOpenDay(
   return { ...hours, week };
 }
 
+/** Open hours with other ones on a day of every week of a season. @param day ISO date */
+export function withOpenSeasonDay(
+  hours: OpenHours,
+  of: Omit<HoursSeason, 'week'>,
+  day: string,
+  spans: readonly Span[],
+): OpenHours {
+  return { ...hours, seasons: withSeasonDay(hours.seasons, of, hours.week, day, spans) };
+}
+
+/** Open hours with a season more, which begins as the usual week. */
+export function withSeason(hours: OpenHours, of: Omit<HoursSeason, 'week'>): OpenHours {
+  return { ...hours, seasons: [...(hours.seasons ?? []), { ...of, week: hours.week }] };
+}
+
+/** Hours without a season: its days are as usual again. */
+export function withoutSeason<H extends { readonly seasons?: readonly HoursSeason[] }>(
+  hours: H,
+  name: string,
+): H {
+  const { seasons = [], ...rest } = hours;
+  const left = seasons.filter((season) => season.name !== name);
+  return { ...rest, ...(left.length > 0 && { seasons: left }) } as H;
+}
+
 /**
  * Open hours with days that are otherwise; what was said of just these days before is replaced.
  * @param other days and what holds on them
  */
 export function withOtherDays(hours: OpenHours | undefined, other: OtherHours): OpenHours {
-  const { week = CLOSED_WEEK, otherwise = [] } = hours ?? {};
+  const { week, otherwise = [] } = hours ?? { week: CLOSED_WEEK };
   const rest = otherwise.filter(({ from, to }) => from !== other.from || to !== other.to);
-  return { week, otherwise: [...rest, other].toSorted((a, b) => (a.from < b.from ? -1 : 1)) };
+  return {
+    ...hours,
+    week,
+    otherwise: [...rest, other].toSorted((a, b) => (a.from < b.from ? -1 : 1)),
+  };
 }
 
 /** Open hours without what was said of some days: they are as usual again. */
 export function withoutOtherDays(
-  { week, otherwise = [] }: OpenHours,
+  { otherwise = [], ...hours }: OpenHours,
   of: Pick<OtherHours, 'from' | 'to'>,
 ): OpenHours {
   const rest = otherwise.filter(({ from, to }) => from !== of.from || to !== of.to);
-  return { week, ...(rest.length > 0 && { otherwise: rest }) };
+  return { ...hours, ...(rest.length > 0 && { otherwise: rest }) };
 }

@@ -4,8 +4,26 @@ import { createCalculator } from '../figures/createCalculator';
 import type { Person, WeekOfSpans } from '../house/house';
 import { demoAsOf } from '../../contract/testing/demo';
 import { weekOfHouse } from './capacity';
-import { openOn, openWeek } from './openTimes';
-import { asUsual, bookableOn, copyWeek, rosterOf, weekOf, withDay, workOn } from './roster';
+import {
+  openOn,
+  openWeek,
+  withOpenSeasonDay,
+  withOtherDays,
+  withoutOtherDays,
+  withoutSeason,
+  withSeason,
+} from './openTimes';
+import {
+  asUsual,
+  bookableOn,
+  copyWeek,
+  rosterOf,
+  weekOf,
+  withDay,
+  withSeasonWorkDay,
+  workOn,
+} from './roster';
+import { overlap, seasonOn } from './seasons';
 import { isWithin, joined, spanMinutes, within, without } from './spans';
 
 /* The newest day of the demo house, so that none of its days is moved. */
@@ -51,8 +69,9 @@ describe('when it is open', () => {
   });
 });
 
+const ione = demo.people.find(({ id }) => id === 'ione') as Person;
+
 describe('the roster', () => {
-  const ione = demo.people.find(({ id }) => id === 'ione') as Person;
   const later = [{ from: 900, to: 1140 }];
 
   it('is as usual until a day of a week is said otherwise, and that day alone', () => {
@@ -130,4 +149,62 @@ test('spans taken out and what is left make up what there was', () => {
       expect(within(left, taken)).toEqual([]);
     }),
   );
+});
+
+describe('seasons', () => {
+  const summer = { name: 'Summer', from: '06-15', to: '09-15' };
+  const feasts = { name: 'Feasts', from: '12-20', to: '01-07' };
+  const late = [{ from: 960, to: 1320 }];
+  const usual = demo.settings.openHours!;
+  const inSummer = '2027-07-05';
+
+  it('open the house otherwise in their days of every year, also over New Year', () => {
+    const hours = withOpenSeasonDay(
+      withSeason(withSeason(usual, summer), feasts),
+      summer,
+      inSummer,
+      late,
+    );
+    expect(openOn(inSummer, hours).spans).toEqual(late);
+    expect(openOn('2030-07-01', hours).spans).toEqual(late);
+    expect(openOn('2027-07-06', hours).spans).toEqual(usual.week[1]);
+    expect(openOn('2027-06-14', hours).spans).toEqual(usual.week[0]);
+    expect(
+      ['2026-12-19', '2026-12-20', '2027-01-07', '2027-01-08'].map(
+        (day) => seasonOn(day, hours.seasons)?.name,
+      ),
+    ).toEqual([undefined, 'Feasts', 'Feasts', undefined]);
+    const closed = withOtherDays(hours, { from: inSummer, to: inSummer, name: 'Fair', spans: [] });
+    expect(openOn(inSummer, closed).spans).toEqual([]);
+    expect(withoutOtherDays(closed, { from: inSummer, to: inSummer }).seasons).toEqual(
+      hours.seasons,
+    );
+    expect(withoutSeason(withoutSeason(hours, 'Summer'), 'Feasts')).toEqual(usual);
+  });
+
+  it('are found where they lie over each other', () => {
+    expect(overlap(summer, { from: '09-15', to: '10-01' })).toBe(true);
+    expect(overlap(feasts, { from: '01-01', to: '01-02' })).toBe(true);
+    expect(overlap({ from: '01-01', to: '12-31' }, summer)).toBe(true);
+    expect(overlap(summer, feasts)).toBe(false);
+  });
+
+  it('hold for somebody who has other hours in them, and begin as usual', () => {
+    const changed = withSeasonWorkDay(ione, summer, inSummer, late);
+    expect(workOn(changed, inSummer).spans).toEqual(late);
+    expect(workOn(changed, '2027-07-06')).toEqual(workOn(ione, '2027-07-06'));
+    expect(workOn(changed, '2026-11-23')).toEqual(workOn(ione, '2026-11-23'));
+    /* A week of its own stands above the season, and what is as in the season is not written down. */
+    const week = withDay(changed, inSummer, []);
+    expect(workOn(week, inSummer).spans).toEqual([]);
+    expect(withDay(week, inSummer, late)).toEqual(changed);
+  });
+
+  it('take a week of theirs as their usual one', () => {
+    const week = withDay(ione, inSummer, late);
+    const [changed] = asUsual([week], inSummer, [{ ...summer, week: usual.week }]);
+    expect(workOn(changed!, '2028-07-03').spans).toEqual(late);
+    expect(workOn(changed!, '2026-11-23')).toEqual(workOn(ione, '2026-11-23'));
+    expect(changed!.hours!.weeks).toBeUndefined();
+  });
 });

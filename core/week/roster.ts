@@ -1,10 +1,11 @@
 import { mondayOf, weekdayOf, type Weekday } from '../days/days';
 import { payOf } from '../cost/therapistRate';
 import type { House, Person } from '../house/house';
-import type { Span, WeekOfSpans, WorkHours } from '../house/hours';
+import type { HoursSeason, Span, WeekOfSpans, WorkHours } from '../house/hours';
 import type { PersonId } from '../house/ids';
 import type { Problem } from '../problem/problem';
 import { isIn, openOn, weekFrom } from './openTimes';
+import { seasonOn, usualOn, withSeasonDay } from './seasons';
 import { sharedMinutes, spanMinutes, within, without } from './spans';
 
 /** A week in which nobody works. */
@@ -30,8 +31,13 @@ export function workOn({ hours }: Pick<Person, 'hours'>, day: string): OnDay {
 }
 
 /** The hours of somebody in a week, without what is said of single days. @param monday ISO date */
-export function weekOf({ usually, weeks = [] }: WorkHours, monday: string): WeekOfSpans {
-  return weeks.find((week) => week.monday === monday)?.days ?? usually;
+export function weekOf(hours: WorkHours, monday: string): WeekOfSpans {
+  return hours.weeks?.find((week) => week.monday === monday)?.days ?? usualWeek(hours, monday);
+}
+
+/** The hours of somebody in a week as they usually are at that time of the year. */
+function usualWeek({ usually, seasons }: WorkHours, monday: string): WeekOfSpans {
+  return weekFrom(monday).map((day) => usualOn(day, usually, seasons));
 }
 
 /**
@@ -51,7 +57,7 @@ export function withDay(person: Person, day: string, spans: readonly Span[]): Pe
 export function withWeek(person: Person, monday: string, days: WeekOfSpans): Person {
   const hours = person.hours ?? { usually: NO_WORK };
   const others = (hours.weeks ?? []).filter((week) => week.monday !== monday);
-  const isUsual = JSON.stringify(days) === JSON.stringify(hours.usually);
+  const isUsual = JSON.stringify(days) === JSON.stringify(usualWeek(hours, monday));
   const weeks = isUsual
     ? others
     : [...others, { monday, days }].toSorted((a, b) => (a.monday < b.monday ? -1 : 1));
@@ -69,14 +75,27 @@ export function copyWeek(people: readonly Person[], from: string, to: string): r
   });
 }
 
-/** Everybody's hours of one week, as usual from now on. */
-export function asUsual(people: readonly Person[], monday: string): readonly Person[] {
+/**
+ * Everybody's hours of one week, as usual from now on; of days in a season, in that season.
+ * @param seasons of the house
+ */
+export function asUsual(
+  people: readonly Person[],
+  monday: string,
+  seasons: readonly HoursSeason[] = [],
+): readonly Person[] {
   return people.map((person) => {
-    if (!person.hours) return person;
-    const days = weekOf(person.hours, monday);
-    if (days === person.hours.usually) return person;
-    const hours = { ...person.hours, usually: days };
-    return withWeek({ ...person, hours }, monday, days);
+    const { hours } = person;
+    if (!hours?.weeks?.some((week) => week.monday === monday)) return person;
+    const days = weekOf(hours, monday);
+    const usual = weekFrom(monday).reduce<Person>((so, day, at) => {
+      const season = seasonOn(day, seasons);
+      const spans = days[at] ?? [];
+      return season
+        ? withSeasonWorkDay(so, season, day, spans)
+        : withUsualDay(so, weekdayOf(day), spans);
+    }, person);
+    return withWeek(usual, monday, days);
   });
 }
 
@@ -188,4 +207,20 @@ export function withUsualDay(person: Person, weekday: Weekday, spans: readonly S
   const hours = person.hours ?? { usually: NO_WORK };
   const usually = NO_WORK.map((_, at) => (at === weekday - 1 ? spans : (hours.usually[at] ?? [])));
   return { ...person, hours: { ...hours, usually } };
+}
+
+/**
+ * Somebody with other hours on a day of every week of a season.
+ * @param of the season, by its name and days
+ * @param day ISO date
+ */
+export function withSeasonWorkDay(
+  person: Person,
+  of: Omit<HoursSeason, 'week'>,
+  day: string,
+  spans: readonly Span[],
+): Person {
+  const hours = person.hours ?? { usually: NO_WORK };
+  const seasons = withSeasonDay(hours.seasons, of, hours.usually, day, spans);
+  return { ...person, hours: { ...hours, seasons } };
 }

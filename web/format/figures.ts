@@ -113,6 +113,11 @@ export function shortDay(day: string): string {
   );
 }
 
+/** A day of the year, MM-DD: "26 Nov". */
+export function dayOfYearText(ofYear: string): string {
+  return dates({ day: 'numeric', month: 'short' }).format(new Date(`2028-${ofYear}T12:00`));
+}
+
 /** A moment by the clocks of a zone, without the year: "3 Dec, 14:05". */
 export function momentText(instant: string, timeZone: string): string {
   return dates({

@@ -81,14 +81,18 @@ export function useTakeAway<N extends AggregateName>(
 }
 
 /** Changes to the house settings, saved as they are made. */
-export function useChangeSettings(): ChangePart<HouseSettings> {
+export function useChangeSettings(): (
+  changes: Changes<HouseSettings>,
+  /** with what else it was done in one go */
+  together?: Together,
+) => Promise<string | undefined> {
   const store = useStore<RootState>();
   const shown = useAppSelector((state) => selectShown(state)?.settings);
   return useCallback(
-    async (changes) => {
+    async (changes, together) => {
       const now = houseInHand(store.getState())?.settings;
       if (!now || !shown) return undefined;
-      return edited('settings', now, changed(changes, shown, now), 'The house');
+      return edited('settings', now, changed(changes, shown, now), 'The house', together);
     },
     [shown, store],
   );

@@ -74,6 +74,29 @@ describe('hours and roster', () => {
     expect(after.openHours?.otherwise).toHaveLength(2);
   });
 
+  it('keeps other hours in a season, of the house and of those who work in it', async () => {
+    await open(`/week/roster?week=${WEEK}`);
+    await person.fill('Name of the season', 'Advent');
+    await person.fill('Every year from', '11/20/2026');
+    await person.press('Tab');
+    await person.fill('until', '12/24/2026');
+    await person.press('Tab');
+    await person.click('button', 'Add this season');
+    await person.sees('Advent, Nov 20 – Dec 24');
+    await person.click('button', 'Ione: 14–17');
+    await put('Hours on this day of every week, Advent', '12-18');
+    await person.find('button', 'Ione: 12–18');
+    const [house, work] = person.store.getState().queue.writes;
+    expect(house).toMatchObject({
+      change: {
+        mine: { openHours: { seasons: [{ name: 'Advent', from: '11-20', to: '12-24' }] } },
+      },
+    });
+    expect(work).toMatchObject({ change: { mine: { hours: { seasons: [{ name: 'Advent' }] } } } });
+    await person.click('button', 'Remove Advent');
+    await person.find('button', 'Ione: 14–17');
+  });
+
   it('says the pay of the week', async () => {
     await open(`/week/roster?week=${WEEK}`);
     await person.sees('€1,407.40 that is owed whether or not somebody comes');

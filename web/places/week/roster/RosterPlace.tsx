@@ -1,13 +1,20 @@
 import { useState } from 'react';
 import type { Versioned } from '@bienestar/contract/api';
 import { daysAfter, weekdayOf } from '@bienestar/core/days/days';
-import type { Person, Span } from '@bienestar/core/house/house';
-import { openOn, weekFrom, withOpenDay, withOtherDays } from '@bienestar/core/week/openTimes';
+import type { HoursSeason, Person, Span } from '@bienestar/core/house/house';
+import {
+  openOn,
+  weekFrom,
+  withOpenDay,
+  withOpenSeasonDay,
+  withOtherDays,
+} from '@bienestar/core/week/openTimes';
 import {
   asUsual,
   copyWeek,
   rosterOf,
   withDay,
+  withSeasonWorkDay,
   withUsualDay,
   type RosterLine,
 } from '@bienestar/core/week/roster';
@@ -22,8 +29,10 @@ import { useWeekInHand } from '../useWeek';
 import { WeekHeader } from '../WeekHeader';
 import { dayName, hours } from '../weekWords';
 import { AwayFields } from './AwayFields';
+import { seasonOn } from '@bienestar/core/week/seasons';
 import { DayCell } from './DayCell';
 import { OtherDays } from './OtherDays';
+import { SeasonFields } from './SeasonFields';
 import { PlanningFields } from './PlanningFields';
 import { TimesField } from './TimesField';
 
@@ -53,13 +62,19 @@ export function RosterPlace() {
   const versioned = (id: string): Versioned<Person> | undefined =>
     snapshot.people.find((person) => person.id === id);
 
+  const seasonOf = (day: string): HoursSeason | undefined => seasonOn(day, openHours?.seasons);
   const setOpen = (day: string, spans: readonly Span[]): Promise<string | undefined> =>
-    changeSettings(({ openHours: latest }) => ({
-      openHours:
-        holds === 'always'
-          ? withOpenDay(latest, weekdayOf(day), spans)
-          : withOtherDays(latest, { from: day, to: day, name: 'another day than usual', spans }),
-    }));
+    changeSettings(({ openHours: latest }) => {
+      const season = seasonOf(day);
+      return {
+        openHours:
+          holds === 'always'
+            ? season && latest
+              ? withOpenSeasonDay(latest, season, day, spans)
+              : withOpenDay(latest, weekdayOf(day), spans)
+            : withOtherDays(latest, { from: day, to: day, name: 'another day than usual', spans }),
+      };
+    });
   const setWork = (
     id: string,
     day: string,
@@ -67,10 +82,13 @@ export function RosterPlace() {
   ): Promise<string | undefined> => {
     const person = versioned(id);
     if (!person) return Promise.resolve(undefined);
+    const season = seasonOf(day);
     return changePerson(person, (latest) => ({
-      hours: (holds === 'always'
-        ? withUsualDay(latest, weekdayOf(day), spans)
-        : withDay(latest, day, spans)
+      hours: (holds === 'this-week'
+        ? withDay(latest, day, spans)
+        : season
+          ? withSeasonWorkDay(latest, season, day, spans)
+          : withUsualDay(latest, weekdayOf(day), spans)
       ).hours,
     }));
   };
@@ -138,7 +156,7 @@ export function RosterPlace() {
                     who="The house"
                     day={day}
                     spans={openOf(day)}
-                    note={openHours && openOn(day, openHours).otherwise}
+                    note={openHours && (openOn(day, openHours).otherwise ?? seasonOf(day)?.name)}
                     open={openOf(day)}
                     isHouse
                     isInHand={inHand?.day === day && inHand.id === undefined}
@@ -193,7 +211,7 @@ export function RosterPlace() {
             <Button
               onClick={() =>
                 forAll(
-                  asUsual(house.people, monday),
+                  asUsual(house.people, monday, openHours?.seasons),
                   `The week of ${shortDay(monday)} is the usual one`,
                 )
               }
@@ -217,7 +235,11 @@ export function RosterPlace() {
               </h2>
               <TimesField
                 key={`${inHand.id ?? 'house'}/${inHand.day}/${holds}`}
-                label={holds === 'always' ? 'Hours on this day of every week' : 'Hours on this day'}
+                label={
+                  holds === 'always'
+                    ? `Hours on this day of every week${inSeason(seasonOf(inHand.day))}`
+                    : 'Hours on this day'
+                }
                 spans={
                   inHand.id === undefined
                     ? openOf(inHand.day)
@@ -236,11 +258,16 @@ export function RosterPlace() {
             </p>
           )}
           <OtherDays />
+          <SeasonFields />
           <PlanningFields />
         </aside>
       </div>
     </div>
   );
+}
+
+function inSeason(season: HoursSeason | undefined): string {
+  return season ? `, ${season.name}` : '';
 }
 
 function LineSum({ line, currency }: { readonly line: RosterLine; readonly currency: string }) {
