@@ -6,6 +6,7 @@ import {
   NO_TIME,
   notBelowNothing,
   pointAt,
+  trimmed,
   type Distribution,
 } from '../../time/distribution';
 
@@ -38,10 +39,13 @@ export function backToBack(
   let late: Distribution = NO_TIME;
   let over: Distribution = NO_TIME;
   const begins: Late[] = [];
+  const times = new Map<Distribution, Distribution>();
   for (const { roomTime, slotMinutes } of visits) {
     begins.push({ mean: meanMinutes(late), chanceLate: chanceBeyond(late, lateMinutes) });
-    over = inSequence(inSequence(late, mixed(roomTime)), pointAt(-slotMinutes));
-    late = notBelowNothing(over);
+    const time = times.get(roomTime) ?? trimmed(mixed(roomTime));
+    times.set(roomTime, time);
+    over = inSequence(inSequence(late, time), pointAt(-slotMinutes));
+    late = trimmed(notBelowNothing(over));
   }
   return { late: begins, chanceAfterEnd: visits.length === 0 ? 0 : chanceBeyond(over, 0) };
 }

@@ -38,7 +38,7 @@ export function KindsOfClients({ service, inUse, price }: KindsOfClientsProps) {
       </h2>
       {!matrix && (
         <p role="status" className="flex items-center gap-3 text-sm">
-          <progress max={1} value={share} className="w-48 accent-palm" /> counting …
+          <progress max={1} value={share} className="w-48" /> counting …
         </p>
       )}
       {matrix && !matrix.ok && <Problems problems={matrix.problems} />}

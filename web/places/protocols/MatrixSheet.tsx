@@ -28,7 +28,7 @@ export function MatrixSheet({ protocol, shown, onClose }: MatrixSheetProps) {
     >
       {!matrix && (
         <p role="status" className="flex items-center gap-3">
-          <progress max={1} value={share} className="w-64 accent-palm" /> counting …
+          <progress max={1} value={share} className="w-64" /> counting …
         </p>
       )}
       {matrix && !matrix.ok && <Problems problems={matrix.problems} />}

@@ -110,7 +110,7 @@ export function PlayedPlace() {
       >
         {playing.is === 'playing' && (
           <p role="status">
-            <progress className="mr-3 accent-palm" max={1} value={playing.done} />
+            <progress className="mr-3" max={1} value={playing.done} />
             {percent(playing.done, 0)} of {number(RUNS)} days
           </p>
         )}

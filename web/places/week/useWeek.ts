@@ -1,5 +1,5 @@
 import { useSearchParams } from 'react-router';
-import { daysAfter, isDay, mondayOf } from '@bienestar/core/days/days';
+import { daysAfter, daysBetween, isDay, mondayOf } from '@bienestar/core/days/days';
 import type { WeekOfHouse } from '@bienestar/core/week/capacity';
 import { weekOfHouse } from '@bienestar/core/week/capacity';
 import { VISIT_SOURCES, type VisitSource } from '@bienestar/core/week/weekVisits';
@@ -25,7 +25,8 @@ export interface WeekInHand {
 export function useWeekInHand(): WeekInHand {
   const [params, setParams] = useSearchParams();
   const today = useToday();
-  const said = params.get('week');
+  const day = params.get('day');
+  const said = params.get('week') ?? day;
   const monday = mondayOf(said !== null && isDay(said) ? said : today);
   const by = params.get('by');
   const source = VISIT_SOURCES.find((each) => each === by) ?? 'plan';
@@ -34,7 +35,15 @@ export function useWeekInHand(): WeekInHand {
       before.set(key, value);
       return before;
     });
-  const goTo = (next: string): void => set('week', mondayOf(next));
+  /* The day in hand goes along: on the same weekday. */
+  const goTo = (next: string): void =>
+    setParams((before) => {
+      const to = mondayOf(next);
+      before.set('week', to);
+      if (day !== null && isDay(day))
+        before.set('day', daysAfter(to, daysBetween(mondayOf(day), day)));
+      return before;
+    });
   const search = params.size > 0 ? `?${params.toString()}` : '';
   return {
     monday,

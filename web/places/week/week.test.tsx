@@ -103,6 +103,16 @@ describe('hours and roster', () => {
   });
 });
 
+describe('the week in hand', () => {
+  it('takes the day in hand along when it goes on to another', async () => {
+    await open('/week/played?day=2026-11-27');
+    await person.click('button', 'The week after');
+    await person.sees('Friday Dec 4, 2026');
+    await person.click('button', 'The week before');
+    await person.sees('Friday Nov 27, 2026');
+  });
+});
+
 describe('a day', () => {
   it('moves a visit by keys: along the clock, and from room to room', async () => {
     await open(DAY);
