@@ -1,5 +1,7 @@
+import { REST_KINDS, restBetween, type RestKind } from '@bienestar/core/house/rests';
 import type { Lots } from '@bienestar/core/testing/lots';
 import { CELLS_PER_MINUTE, type Distribution } from '@bienestar/core/time/distribution';
+import { spreadEvenly } from '@bienestar/core/week/evenly';
 import { backToBack } from '@bienestar/core/week/play/backToBack';
 import type { LinearSolver } from '@bienestar/core/week/worth/linear';
 import { menuMix } from '@bienestar/core/week/worth/menuMix';
@@ -30,7 +32,56 @@ export function weekOfSeed(
   same('the least offset', offset.by, offset.hand);
   const late = lateByHand(lots);
   late.by.forEach((by, at) => same(`delay ${at}`, by, late.hand[at] ?? NaN));
-  return { figures: 3 + late.by.length, faults };
+  const full = fullestByHand(lots);
+  same('the fullest person', full.by, full.hand);
+  const rest = restByHand(lots);
+  same('the rest between two visits', rest.by, rest.hand);
+  return { figures: 5 + late.by.length, faults };
+}
+
+/**
+ * How full the fullest is when work is spread evenly: of all groups, what only they may do beside what there is of them
+ * (Hall's condition).
+ */
+function fullestByHand(lots: Lots) {
+  const there = Array.from({ length: 4 }, () => 60 + lots.unit() * 400);
+  const jobs = Array.from({ length: 5 }, () => {
+    const among = there.flatMap((_, who) => (lots.unit() < 0.5 ? [who] : []));
+    return { amount: lots.unit() * 300, among: among.length > 0 ? among : [0] };
+  });
+  const given = spreadEvenly(jobs, there);
+  const load = there.map((_, who) =>
+    jobs.reduce((sum, { among }, at) => sum + (given[at]?.[among.indexOf(who)] ?? 0), 0),
+  );
+  let hand = 0;
+  for (let group = 1; group < 2 ** there.length; group += 1) {
+    const isIn = (who: number): boolean => (group & (2 ** who)) !== 0;
+    const only = jobs.filter(({ among }) => among.every(isIn));
+    const work = only.reduce((sum, { amount }) => sum + amount, 0);
+    const has = there.reduce((sum, each, who) => (isIn(who) ? sum + each : sum), 0);
+    hand = Math.max(hand, work / has);
+  }
+  return { by: Math.max(...load.map((each, who) => each / (there[who] ?? 1))), hand };
+}
+
+/** The longest rest between two kinds of visits, looked for one kind after the other. */
+function restByHand(lots: Lots) {
+  const some = (): Set<RestKind> => new Set(REST_KINDS.filter(() => lots.unit() < 0.4));
+  const rules = Array.from({ length: 8 }, () => ({
+    after: lots.one(REST_KINDS),
+    before: lots.one(REST_KINDS),
+    days: Math.floor(lots.unit() * 30),
+  }));
+  const [first, second] = [some(), some()];
+  let hand = -1;
+  for (const before of first) {
+    for (const later of second) {
+      for (const rule of rules) {
+        if (rule.after === before && rule.before === later && rule.days > hand) hand = rule.days;
+      }
+    }
+  }
+  return { by: restBetween(rules, first, second)?.days ?? -1, hand };
 }
 
 interface Side {

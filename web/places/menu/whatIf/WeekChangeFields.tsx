@@ -67,25 +67,13 @@ export function WeekChangeFields({ change, onChange }: WeekChangeFieldsProps) {
             options={people}
             onChoose={(likeId) => void onChange({ ...change, likeId })}
           />
-          <TextField
-            label="Name"
-            needed
-            commitOn="leaving"
-            value={change.name}
-            onCommit={(name) => onChange({ ...change, name })}
-          />
+          <NameField value={change.name} onCommit={(name) => onChange({ ...change, name })} />
         </>
       );
     case 'room':
       return (
         <>
-          <TextField
-            label="Name"
-            needed
-            commitOn="leaving"
-            value={change.name}
-            onCommit={(name) => onChange({ ...change, name })}
-          />
+          <NameField value={change.name} onCommit={(name) => onChange({ ...change, name })} />
           <Segments<RoomKind>
             label="Kind"
             value={change.roomKind}
@@ -116,4 +104,13 @@ export function WeekChangeFields({ change, onChange }: WeekChangeFieldsProps) {
         </>
       );
   }
+}
+
+interface NameFieldProps {
+  readonly value: string;
+  readonly onCommit: (name: string) => Promise<string | undefined>;
+}
+
+function NameField(props: NameFieldProps) {
+  return <TextField label="Name" needed commitOn="leaving" {...props} />;
 }

@@ -88,7 +88,6 @@ function MixRow({ service, line, isTicked, onTick }: MixRowProps) {
   const bounds = line?.bounds;
   const assumed = (value: number | undefined): string | undefined =>
     bounds?.assumed === true && value !== undefined ? `about ${number(value, 1)}` : undefined;
-  const check = within(LIMITS.visitsPerWeek);
   return (
     <tr className="border-b border-line align-baseline">
       <td className="py-1">
@@ -102,47 +101,59 @@ function MixRow({ service, line, isTicked, onTick }: MixRowProps) {
         />
       </td>
       <td className="pl-3">{service.name}</td>
-      <td className="w-20 pl-3">
-        <NumberField
-          labelHidden
-          look="ruled"
-          label={`At least, ${service.name}`}
-          hint={assumed(bounds?.least)}
-          commitOn="leaving"
-          value={leastPerWeek}
-          check={(value) =>
-            check(value) ??
-            (mostPerWeek !== undefined && value > mostPerWeek
-              ? 'The least must not be more than the most.'
-              : undefined)
-          }
-          onCommit={(value) => plan({ leastPerWeek: value })}
-          onClear={() => void plan({ leastPerWeek: undefined })}
-        />
-      </td>
-      <td className="w-20 pl-3">
-        <NumberField
-          labelHidden
-          look="ruled"
-          label={`At most, ${service.name}`}
-          hint={assumed(bounds?.most)}
-          commitOn="leaving"
-          value={mostPerWeek}
-          check={(value) =>
-            check(value) ??
-            (leastPerWeek !== undefined && value < leastPerWeek
-              ? 'The most must not be less than the least.'
-              : undefined)
-          }
-          onCommit={(value) => plan({ mostPerWeek: value })}
-          onClear={() => void plan({ mostPerWeek: undefined })}
-        />
-      </td>
+      <BoundField
+        label={`At least, ${service.name}`}
+        hint={assumed(bounds?.least)}
+        value={leastPerWeek}
+        fault={(value) =>
+          mostPerWeek !== undefined && value > mostPerWeek
+            ? 'The least must not be more than the most.'
+            : undefined
+        }
+        onCommit={(value) => plan({ leastPerWeek: value })}
+      />
+      <BoundField
+        label={`At most, ${service.name}`}
+        hint={assumed(bounds?.most)}
+        value={mostPerWeek}
+        fault={(value) =>
+          leastPerWeek !== undefined && value < leastPerWeek
+            ? 'The most must not be less than the least.'
+            : undefined
+        }
+        onCommit={(value) => plan({ mostPerWeek: value })}
+      />
       <td className="pl-3 text-right">{line ? number(line.planned, 1) : '–'}</td>
       <td className="pl-3 text-right font-semibold">{line ? number(line.best, 1) : '–'}</td>
       <td className="pl-3 text-ink-soft">
         {line ? lineWords(line, house.settings.currency) : 'Its figures are missing.'}
       </td>
     </tr>
+  );
+}
+
+interface BoundFieldProps {
+  readonly label: string;
+  readonly hint: string | undefined;
+  readonly value: number | undefined;
+  readonly fault: (value: number) => string | undefined;
+  readonly onCommit: (value: number | undefined) => Promise<string | undefined>;
+}
+
+/** The least or the most visits of a service; empty where the house has not said. */
+function BoundField({ fault, onCommit, ...field }: BoundFieldProps) {
+  const check = within(LIMITS.visitsPerWeek);
+  return (
+    <td className="w-20 pl-3">
+      <NumberField
+        labelHidden
+        look="ruled"
+        commitOn="leaving"
+        check={(value) => check(value) ?? fault(value)}
+        onCommit={onCommit}
+        onClear={() => void onCommit(undefined)}
+        {...field}
+      />
+    </td>
   );
 }
