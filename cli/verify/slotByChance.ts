@@ -52,7 +52,9 @@ function contactFaults(
     const times = timesByChance(house, parts, visits, seed + at);
     const past = 1 - shareWithin(times, capMinutes);
     const said = clocks[at]?.chancePast ?? Number.NaN;
-    const noise = GRID + 4.5 * Math.sqrt(Math.max(past * (1 - past), 1 / visits) / visits);
+    const noise =
+      offGrid(times, capMinutes) +
+      4.5 * Math.sqrt(Math.max(past * (1 - past), 1 / visits) / visits);
     return Math.abs(past - said) <= noise
       ? []
       : [`${service.id}: ${stepId} is past ${capMinutes} min with ${past}, ${said} is said`];
@@ -65,8 +67,16 @@ function shareWithin(times: Float64Array, minutes: number): number {
   return first < 0 ? 1 : first / times.length;
 }
 
-/** Cells of the grid on which minutes are kept move a chance by this at most. */
-const GRID = 0.004;
+/** Sums of a few steps come to this much of a chance beside the grid on which minutes are kept. */
+const SUMS = 0.004;
+const HALF_A_CELL = 0.05;
+
+/** By how much the grid of T2 moves a chance at most: a cell counts whole, as far as half of it lies beyond. */
+function offGrid(times: Float64Array, minutes: number): number {
+  return (
+    SUMS + shareWithin(times, minutes + HALF_A_CELL) - shareWithin(times, minutes - HALF_A_CELL)
+  );
+}
 
 /**
  * The slot of every service by drawing visits: so many must fit as the house asks, and fewer into a slot that is a
@@ -88,7 +98,8 @@ export function slotsByChance(
     slots += 1;
     const { slotMinutes, roomTime } = schedule.value;
     const times = timesByChance(house, partsByHand(house, service), visits, seed);
-    const noise = GRID + 4.5 * Math.sqrt((slotQuantile * (1 - slotQuantile)) / visits);
+    const noise =
+      offGrid(times, slotMinutes) + 4.5 * Math.sqrt((slotQuantile * (1 - slotQuantile)) / visits);
     const within = shareWithin(times, slotMinutes);
     const said = 1 - chanceBeyond(roomTime, slotMinutes);
     const shorter = shareWithin(times, slotMinutes - slotGridMinutes);
