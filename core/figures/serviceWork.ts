@@ -50,6 +50,16 @@ export function workOf(inUse: EditionInUse, client: Client, index: HouseIndex): 
   return { protocol, mixes, reached };
 }
 
+/** The recipes by which a service is worked: those of its edition, for the skin that is meant. */
+export function recipesOf(
+  service: Service,
+  index: HouseIndex,
+  house: House,
+): ReadonlyMap<MixId, Mix> {
+  const inUse = editionInUse(service, index, house);
+  return inUse ? mixesFor(inUse.mixes, clientOf(service)) : index.mixes;
+}
+
 /** The shelf as a service sees it: its own recipes. */
 export function shelfOf(
   { mixes }: Pick<ServiceWork, 'mixes'>,

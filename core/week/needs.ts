@@ -9,6 +9,7 @@ import {
 } from '../house/house';
 import type { Span } from '../house/hours';
 import type { RestKind } from '../house/rests';
+import { recipesOf } from '../figures/serviceWork';
 import { restKindsOf } from '../care/restKinds';
 import type { DeviceId, MaterialId, PersonId } from '../house/ids';
 import type { HouseFigures, ServiceFigures } from '../figures/houseFigures';
@@ -111,10 +112,11 @@ export function needsOf(house: House, figures: HouseFigures): readonly VisitNeed
     const of = figures.services.get(service.id);
     if (!of) return [];
     const isAddOn = offered.has(service.protocolId);
-    const from = [service, house.devices, house.materials, house.mixes, isAddOn];
+    const { devices, materials, mixes, editions } = house;
+    const from = [service, devices, materials, mixes, editions, isAddOn];
     const before = known.get(of);
     if (before?.from.every((each, at) => each === from[at])) return [before.need];
-    const need = needOf(service, of, index, isAddOn);
+    const need = needOf(service, of, house, index, isAddOn);
     if (need) known.set(of, { from, need });
     return need ? [need] : [];
   });
@@ -128,12 +130,14 @@ export function needsOf(house: House, figures: HouseFigures): readonly VisitNeed
 export function needOf(
   service: Service,
   { work, schedule, draws, rates, price }: ServiceFigures,
-  shelf: Pick<HouseIndex, 'materials' | 'mixes' | 'gloves' | 'devices'>,
+  house: House,
+  index: HouseIndex,
   isAddOn: boolean,
 ): VisitNeed | undefined {
-  const { materials, devices } = shelf;
+  const { materials, devices } = index;
   if (!work.ok || !schedule.ok || !draws.ok || !rates.ok || !price.ok) return undefined;
   const strands = strandsOf(schedule.value);
+  const shelf = { ...index, mixes: recipesOf(service, index, house) };
   const linen = new Map<MaterialId, number>();
   for (const { materialId, consumed } of draws.value) {
     if (materials.get(materialId)?.kind !== 'linen') continue;

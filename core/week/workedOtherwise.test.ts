@@ -1,10 +1,22 @@
 import { describe, expect, it } from 'vitest';
-import { check, DAY, daysOf, demo, empty, needFor, placed } from '../../contract/testing/placedDay';
+import {
+  check,
+  DAY,
+  daysOf,
+  demo,
+  empty,
+  needFor,
+  placed,
+  TODAY,
+} from '../../contract/testing/placedDay';
 import { addOnsOf, type AddOn } from '../figures/addOns';
+import { createCalculator } from '../figures/createCalculator';
+import type { House } from '../house/house';
 import { asId, type ServiceId } from '../house/ids';
 import { bookOf } from '../restock/bookOf';
 import { bookedToday } from '../run/bookedToday';
 import { addOnsFor, addOnsHere } from './day/addOnsHere';
+import { daysOfHouse } from './day/daysOfHouse';
 import { calendarOfDay } from './day/calendarOfDay';
 import { visitsOn } from './day/workedDay';
 import { attendedMinutes, workName } from './needs';
@@ -18,6 +30,9 @@ function offered(serviceId: string): readonly AddOn[] {
   const host = figures.services.get(asId(serviceId))!;
   return addOnsOf(host, demo, ({ id }) => figures.services.get(id));
 }
+
+const slower = <L extends object>(line: L): L =>
+  'minutes' in line ? { ...line, minutes: { least: 20, usual: 20, most: 20 } } : line;
 
 const hosts = demo.services.filter(({ id }) => offered(id).length > 0);
 
@@ -57,6 +72,29 @@ describe('an add-on worked within a visit', () => {
       const both = needOtherwise(alone, { addOnIds: [addOn.service.id] }, demo, figures);
       expect(both.roomMinutes - alone.roomMinutes).toBeLessThan(1);
     }
+  });
+
+  it('follows what the add-on has become, also where its host is as before', () => {
+    const addOn = demo.services.find(({ id }) => id === 'add-eye-sheet')!;
+    const longer: House = {
+      ...demo,
+      editions: demo.editions.map((edition) =>
+        edition.protocolId === addOn.protocolId
+          ? {
+              ...edition,
+              protocol: { ...edition.protocol, steps: edition.protocol.steps.map(slower) },
+            }
+          : edition,
+      ),
+    };
+    const calculate = createCalculator();
+    const [before, after] = [demo, longer].map((each) => {
+      const days = daysOfHouse(each, calculate(each), TODAY);
+      const host = days.needs.find(({ service }) => service.id === 'calm-facial')!;
+      return [host, needOtherwise(host, { addOnIds: [addOn.id] }, each, days.figures)] as const;
+    });
+    expect(after![1].slotMinutes).toBeGreaterThan(before![1].slotMinutes);
+    expect(after![0].slotMinutes).toBe(before![0].slotMinutes);
   });
 
   it('changes nothing where it is not offered, and the day says so', () => {

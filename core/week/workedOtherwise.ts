@@ -17,7 +17,13 @@ export interface Otherwise {
   readonly addOnIds?: readonly ServiceId[];
 }
 
-const known = new WeakMap<VisitNeed, Map<string, VisitNeed>>();
+interface Known {
+  /** the figures of what is worked within it */
+  readonly from: readonly (ServiceFigures | undefined)[];
+  readonly need: VisitNeed;
+}
+
+const known = new WeakMap<VisitNeed, Map<string, Known>>();
 
 /**
  * What a visit takes when some of its work is done already, or others are worked within it: its protocol is worked so,
@@ -33,13 +39,14 @@ export function needOtherwise(
 ): VisitNeed {
   if (spared.length === 0 && addOnIds.length === 0) return need;
   const key = JSON.stringify([spared, addOnIds]);
-  const variants = known.get(need) ?? new Map<string, VisitNeed>();
+  const variants = known.get(need) ?? new Map<string, Known>();
   known.set(need, variants);
+  const from = addOnIds.map((id) => figures.services.get(id));
   const before = variants.get(key);
-  if (before) return before;
+  if (before?.from.every((each, at) => each === from[at])) return before.need;
   const of = figures.services.get(need.service.id);
   const made = of ? workedSo(need, { spared, addOnIds }, of, house, figures) : need;
-  variants.set(key, made);
+  variants.set(key, { from, need: made });
   return made;
 }
 
@@ -73,6 +80,7 @@ function workedSo(
   const made = needOf(
     service,
     { ...of, work: ok(work), schedule: ok({ ...schedule.value, slotMinutes }), draws },
+    house,
     indexHouse(house),
     need.isAddOn,
   );
@@ -132,7 +140,7 @@ function offeredIn(
   return addOnIds.flatMap((id): Offered[] => {
     const addOn = offered.find(({ service }) => service.id === id);
     const own = addOn && figures.services.get(id);
-    const need = own && needOf(addOn.service, own, index, true);
+    const need = own && needOf(addOn.service, own, house, index, true);
     if (!need || !own.work.ok || !own.draws.ok) return [];
     const { service, stepId, freeMinutes, extraSlotMinutes } = addOn;
     return [

@@ -97,6 +97,19 @@ describe('a mix that keeps', () => {
   });
 });
 
+describe('the recipe of a visit', () => {
+  it('is that which was published, whatever the house has made of it since', () => {
+    const mix = dayWith(
+      placed('clay-facial', '10:00', 'lava', 'mateo'),
+    ).visits[0]!.need.lasting.find(({ name }) => name.startsWith('Clay'))!;
+    const drafted = demo.mixes.map((each) =>
+      each.id === mix.mix!.mix.id ? { ...each, workingLifeMinutes: 1 } : each,
+    );
+    const house = { ...empty, mixes: drafted, placed: atOnce('10:05') };
+    expect(once(workedDay(daysOf(house), DAY).shared)).toContain(mix.name);
+  });
+});
+
 describe('set-up that holds', () => {
   const holding = (minutes: number): House =>
     withSteps((step) => (step.stretch === 'set-up' ? { ...step, holdsMinutes: minutes } : step));

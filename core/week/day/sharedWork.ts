@@ -1,5 +1,5 @@
 import type { HouseFigures } from '../../figures/houseFigures';
-import { clientOf, editionInUse, shelfOf, workOf } from '../../figures/serviceWork';
+import { recipesOf } from '../../figures/serviceWork';
 import type { Device, House } from '../../house/house';
 import type { Span } from '../../house/hours';
 import { indexHouse } from '../../house/houseIndex';
@@ -135,9 +135,7 @@ export function savedBy(
   const { mix } = shared.work;
   const visits = [first, ...others];
   const index = indexHouse(house);
-  const inUse = editionInUse(first.need.service, index, house);
-  if (!inUse) return undefined;
-  const shelf = shelfOf(workOf(inUse, clientOf(first.need.service), index), index);
+  const shelf = { ...index, mixes: recipesOf(first.need.service, index, house) };
   const needs = visits.flatMap(({ need }) =>
     need.lasting.flatMap((each) => (each.mix?.mix.id === mix.mix.id ? [each.mix.needed] : [])),
   );
