@@ -118,6 +118,16 @@ describe('a day', () => {
     await person.page.keyboard.press('Enter');
     await person.find('button', needle.replace('12:30', '12:30 Celia B.'));
     expect(await person.valueOf('For whom')).toBe('Celia B.');
+    /* On paper are the sheets alone, a page each. */
+    await person.page.emulateMediaType('print');
+    const drawn = (selector: string): Promise<number> =>
+      person.page.$$eval(
+        selector,
+        (all) => all.filter((each) => each.getClientRects().length > 0).length,
+      );
+    expect(await drawn('[data-room], aside')).toBe(0);
+    expect(await drawn('article h1')).toBeGreaterThan(5);
+    await person.page.emulateMediaType('screen');
     await person.click('button', 'Back to the book');
     await person.find('button', `${needle}, not kept yet`);
   });

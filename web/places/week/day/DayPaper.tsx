@@ -21,6 +21,17 @@ export function DayPaper({ day }: { readonly day: DayInHand }) {
             {house.settings.name}, {dayText(day.day)}
           </p>
           <table className="w-full text-sm">
+            <thead>
+              <tr className="border-b border-line-strong text-left text-xs text-ink-soft">
+                <th className="pb-1 font-semibold">Room from – to</th>
+                <th className="pb-1 font-semibold">What</th>
+                <th className="pb-1 font-semibold">For whom</th>
+                <th className="pb-1 font-semibold">{sheet.of === 'room' ? 'By' : 'Where'}</th>
+                <th className="pb-1 text-right font-semibold">
+                  {sheet.of === 'room' ? 'To switch on' : 'Hands needed'}
+                </th>
+              </tr>
+            </thead>
             <tbody>
               {sheet.lines.map(({ visit, from, to, stretches, on }) => (
                 <tr key={visit.key} className="border-b border-line align-baseline">

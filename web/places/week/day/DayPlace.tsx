@@ -81,7 +81,7 @@ function Day({ day }: { readonly day: DayInHand }) {
   );
   return (
     <>
-      <div className="columns-of-place lg:grid-cols-[minmax(0,1fr)_24rem] print:hidden">
+      <div className="columns-of-place lg:grid-cols-[minmax(0,1fr)_24rem] print:hidden!">
         <section
           aria-label="Rooms and hands"
           tabIndex={0}
