@@ -28,7 +28,12 @@ const VIEWS: readonly View[] = [
   { name: 'look-ahead', path: '/restock/levels/copper-ampoule', seen: 'Of 400 runs' },
   { name: 'week', path: '/week', seen: 'gives out' },
   { name: 'worth', path: '/week/worth', seen: 'The visits that bring most' },
-  { name: 'day', path: '/week/day', click: ['Pumice and oil', 'Where does it fit?'] },
+  {
+    name: 'day',
+    path: '/week/day',
+    click: ['Pumice and oil', 'Where does it fit?'],
+    through: ['Where does it fit?'],
+  },
   { name: 'house', path: '/house' },
   {
     name: 'zone-map',
