@@ -123,6 +123,11 @@ describe('a step as it is said', () => {
     ['day cream 1 pump milk', { name: 'Day cream' }],
     ['consult watch allergies, pregnancy', { action: 'consult', watch: 'allergies, pregnancy' }],
     ['mask half pack fig enzyme cap 8', { action: 'mask', capMinutes: 8 }],
+    [
+      'prepare "Lay out the trolley" 3 min holds 40 min',
+      { minutes: { usual: 3 }, holdsMinutes: 40 },
+    ],
+    ['prepare "Lay out" holds for 1:30', { holdsMinutes: 90 }],
   ])('takes words as they are: %s', (line, expected) => {
     expect(faultOf(line)).toBe('');
     expect(said(line)).toMatchObject(expected);
@@ -133,6 +138,9 @@ describe('what does not fit', () => {
   it.each([
     ['3 pumps cleansing milk', /^3 \| Begin with what is done/],
     ['cleanse 3 pumps', /\| Say which product/],
+    ['prepare 2 min holds', /For how many minutes does it hold/],
+    ['prepare 2 min holds 10-20 min', /For how many minutes does it hold/],
+    ['prepare 2 min holds 0 min', /For how many minutes does it hold/],
     ['cleanse 3 pumps fig milk', /^fig milk \| Nothing on the shelf is called “fig milk”/],
     ['cleanse 3 pumps old tonic', /^old tonic \| Nothing on the shelf/],
     ['cleanse 2 g oil or', /\| Nothing on the shelf/],

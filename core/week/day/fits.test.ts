@@ -127,6 +127,19 @@ describe('where it fits', () => {
       expect(starts >= to || starts + needFor('clay-facial').slotMinutes <= from).toBe(true);
   });
 
+  it('leaves a visit of the book its own place, though another would take it', () => {
+    const polish = demo.bookings.filter(
+      ({ title, at }) => title === 'Body polish' && at.startsWith('2026-11-25'),
+    );
+    expect(polish).toHaveLength(2);
+    const days = daysOf({ ...empty, bookings: polish });
+    const [first] = drawnOn(days, '2026-11-25').visits.filter(({ roomId }) => roomId);
+    const left = drawnOn(days, '2026-11-25', first!.key);
+    expect(left.visits.map(({ roomId }) => roomId)).toEqual([undefined]);
+    const places = whereFits(first!.need, [left], days);
+    expect(places.map(({ starts }) => starts)).toContain(first!.starts);
+  });
+
   it('says what fits into a gap, what brings most first', () => {
     const gap = gapsOf(day, demo).toSorted(
       (a, b) => b.gap.to - b.gap.from - (a.gap.to - a.gap.from),

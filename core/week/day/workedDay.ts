@@ -41,8 +41,9 @@ export function drawnOn(
 ): Pick<WorkedDay, 'day' | 'visits' | 'shared' | 'ready' | 'due' | 'unknown'> {
   const { house, figures } = of;
   const found = visitsOn(of, day);
-  const left = found.visits.filter(({ key }) => key !== without);
-  return { ...found, day, ...withSharedWork(proposed(left, day, of), house, figures) };
+  /* The others stay where they are drawn: none of them takes the place of the one that is left aside. */
+  const drawn = proposed(found.visits, day, of).filter(({ key }) => key !== without);
+  return { ...found, day, ...withSharedWork(drawn, house, figures) };
 }
 
 /**

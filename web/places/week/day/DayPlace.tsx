@@ -88,7 +88,7 @@ function Day({ day }: { readonly day: DayInHand }) {
           className="min-h-0 overflow-auto px-3 py-3 sm:px-6"
         >
           <div className="flex flex-wrap items-center gap-3 pb-2">
-            <p className="flex-1 text-lg">
+            <p className="min-w-full flex-1 text-lg sm:min-w-0">
               {dayName(weekFrom(day.monday).indexOf(day.day))} {dayText(day.day)}
               {open?.otherwise !== undefined && `, ${open.otherwise}`}
               {': '}
