@@ -2,6 +2,7 @@ import { useId, useRef, useState, type KeyboardEvent } from 'react';
 import { parseDecimal } from '../format/decimal';
 import { editable } from '../format/figures';
 import { FieldFrame, INPUT_LOOK, noteId } from './FieldFrame';
+import { useIsThere } from './useIsThere';
 
 interface NumberFieldProps {
   readonly label: string;
@@ -59,6 +60,7 @@ export function NumberField(props: NumberFieldProps) {
   const [isTyping, setIsTyping] = useState(false);
   /** how often something was typed: an answer to what was typed before does not end it */
   const typedTimes = useRef(0);
+  const isThere = useIsThere();
   if (shown !== value) {
     setShown(value);
     if (!isTyping) {
@@ -86,6 +88,7 @@ export function NumberField(props: NumberFieldProps) {
     setIsTyping(true);
     const asTyped = typedTimes.current;
     const refused = (await onCommit(number)) ?? undefined;
+    if (!isThere.current) return false;
     if (typedTimes.current === asTyped) setIsTyping(false);
     setFault(refused);
     return refused === undefined;

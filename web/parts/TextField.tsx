@@ -1,5 +1,6 @@
 import { useId, useRef, useState, type Ref } from 'react';
 import { FieldFrame, INPUT_LOOK, noteId } from './FieldFrame';
+import { useIsThere } from './useIsThere';
 
 interface TextFieldProps {
   readonly label: string;
@@ -39,6 +40,7 @@ export function TextField({
   const [isTyping, setIsTyping] = useState(false);
   /** how often something was typed: an answer to what was typed before does not end it */
   const typedTimes = useRef(0);
+  const isThere = useIsThere();
   if (shown !== value) {
     setShown(value);
     if (!isTyping) {
@@ -58,6 +60,7 @@ export function TextField({
     setIsTyping(true);
     const asTyped = typedTimes.current;
     const refused = (await onCommit(typed)) ?? undefined;
+    if (!isThere.current) return;
     if (typedTimes.current === asTyped) setIsTyping(false);
     setFault(refused);
   };

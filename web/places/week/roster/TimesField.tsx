@@ -2,6 +2,7 @@ import { useId, useState } from 'react';
 import type { Span } from '@bienestar/core/house/house';
 import { spansText, typedSpans } from '@bienestar/core/week/typedSpans';
 import { FieldFrame, INPUT_LOOK, noteId } from '../../../parts/FieldFrame';
+import { useIsThere } from '../../../parts/useIsThere';
 
 interface TimesFieldProps {
   readonly label: string;
@@ -17,6 +18,7 @@ export function TimesField({ label, spans, onCommit }: TimesFieldProps) {
   const [text, setText] = useState(written);
   const [shown, setShown] = useState(written);
   const [fault, setFault] = useState<string>();
+  const isThere = useIsThere();
   if (shown !== written) {
     setShown(written);
     setText(written);
@@ -27,7 +29,10 @@ export function TimesField({ label, spans, onCommit }: TimesFieldProps) {
     setFault(typed.fault);
     if (!typed.spans) return;
     if (spansText(typed.spans) === written) setText(written);
-    else setFault(await onCommit(typed.spans));
+    else {
+      const refused = await onCommit(typed.spans);
+      if (isThere.current) setFault(refused);
+    }
   };
   return (
     <FieldFrame
