@@ -185,8 +185,10 @@ it('says OFF NOW when a product has lain there for longer than it may, and leads
   await begin('Fruit-acid renewal');
   await person.click('button', 'The room is taken: begin');
   await pedalTo('Contact time, watch the skin');
+  /* The last that was done before it, and with it all of it. */
   await person.waitFor(
-    async () => (await soFar()).events.some(({ kind }) => kind === 'decided'),
+    async () =>
+      (await soFar()).events.some((each) => each.kind === 'done' && /\bacid\b/.test(each.act)),
     'all of it is known',
   );
   /* The same visit, as if it had been begun six minutes ago. */
