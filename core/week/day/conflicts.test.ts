@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { asId } from '../../house/ids';
+import { asId, type ServiceId } from '../../house/ids';
 import type { House, PlacedVisit } from '../../house/house';
 import {
   check,
@@ -132,6 +132,14 @@ describe('what does not fit', () => {
     expect(rests({}, needle, on('2026-11-26', 'clay-facial'))).toEqual([]);
     expect(rests({}, needle, on('2026-11-26', 'acid-returning', 'Berta L.'))).toEqual([]);
     expect(rests({}, needle, on('2026-11-27', 'acid-returning'))).toEqual([]);
+    /* What was worked within a visit counts, too. */
+    const withLight = {
+      ...on('2026-11-28', 'calm-facial'),
+      addOnIds: [asId<ServiceId>('add-light')],
+    };
+    expect(rests({}, needle, withLight)).toMatchObject([
+      { figure: 3, rest: { after: 'needles', before: 'light' } },
+    ]);
     const own = { ...demo.settings, rests: [] };
     expect(rests({ settings: own }, needle, on('2026-11-26', 'acid-returning'))).toEqual([]);
   });

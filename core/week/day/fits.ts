@@ -96,9 +96,9 @@ function fitsOn(
   const { settings } = house;
   if (!settings.openHours) return [];
   const { addOnIds, guest } = query;
-  if (guest && restMissed({ ...guest, need: alone }, day, house, needs)) return [];
   const busy = guest ? visits.filter((each) => isOf(each, guest)).map(slotOf) : [];
   const asWritten = addOnIds ? needOtherwise(alone, { addOnIds }, house, figures) : alone;
+  if (guest && restMissed({ ...guest, need: asWritten }, day, house, needs)) return [];
   const open = openOn(day, settings.openHours).spans;
   const occupied = occupiedBy(visits);
   const rooms = asWritten.isAddOn

@@ -1,6 +1,7 @@
 import { dayOf, daysBetween } from '../../days/days';
-import type { House } from '../../house/house';
-import { restBetween, USUAL_RESTS, type RestRule } from '../../house/rests';
+import type { House, PlacedVisit } from '../../house/house';
+import type { ServiceId } from '../../house/ids';
+import { restBetween, USUAL_RESTS, type RestKind, type RestRule } from '../../house/rests';
 import type { VisitNeed } from '../needs';
 import type { DayVisit } from './dayVisits';
 
@@ -41,11 +42,23 @@ export function restMissed(
       const least = spacingOf(need, house);
       return days < least ? [{ days: least }] : [];
     }
-    const [first, second] = on < day ? [theirs, need] : [need, theirs];
-    const rule = restBetween(rests, first.restKinds, second.restKinds);
+    const kinds = kindsOf(other, needs);
+    const [first, second] = on < day ? [kinds, need.restKinds] : [need.restKinds, kinds];
+    const rule = restBetween(rests, first, second);
     return rule && days > 0 && days < rule.days ? [{ days: rule.days, rule }] : [];
   });
   return found.toSorted((a, b) => b.days - a.days)[0];
+}
+
+/** The kinds of work of a placed visit, and of what is worked within it. */
+function kindsOf(
+  { serviceId, addOnIds = [] }: PlacedVisit,
+  needs: readonly VisitNeed[],
+): ReadonlySet<RestKind> {
+  const ids: readonly ServiceId[] = [serviceId, ...addOnIds];
+  return new Set(
+    needs.flatMap(({ service, restKinds }) => (ids.includes(service.id) ? [...restKinds] : [])),
+  );
 }
 
 function spacingOf(
