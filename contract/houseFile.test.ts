@@ -20,10 +20,12 @@ const whole = JSON.parse(
 /* A few visits do for what is looked at here; all of them are read by the test of the demo's log. */
 const text = JSON.stringify({ ...whole, logbook: whole.logbook.slice(0, 20) }, null, 1);
 
+const read = readHouseFile(text);
+
+/** Read once: to check it takes longer than most of what is asked of it. */
 function demo(): HouseArchive {
-  const house = readHouseFile(text);
-  if (!house.ok) throw new Error(JSON.stringify(house.faults));
-  return house.value;
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return read.value;
 }
 
 /** The demo file with one value changed, at a path. */
@@ -95,7 +97,8 @@ describe('writing and reading', () => {
         fc.string({ minLength: 1, maxLength: 120 }).filter((s) => /\S/.test(s)),
         fc.integer({ min: 0, max: 10 ** 9 }),
         (name, millionths) => {
-          const house = demo();
+          /* Half the file is the logbook, which holds neither and is written and read above. */
+          const house: HouseArchive = { ...demo(), logbookPlans: [], logbook: [] };
           const renamed: HouseArchive = {
             ...house,
             rooms: house.rooms.map((room) => ({ ...room, name })),

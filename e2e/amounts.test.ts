@@ -1,5 +1,6 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { freshHouse, leave, newPerson, type Person } from './support/person';
+import { freshHouse } from './support/ownHouse';
+import { leave, newPerson, type Person } from './support/person';
 
 const MILK = 'Amount of Prickly-pear cleansing milk';
 

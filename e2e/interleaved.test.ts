@@ -2,7 +2,8 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { afterAll, expect, it } from 'vitest';
 import type { HouseSnapshot } from '@bienestar/contract/api';
 import { diceOf, type Dice } from '../tools/rubbish/dice';
-import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
+import { freshHouse, ownHouse } from './support/ownHouse';
+import { leave, newPerson, type Person } from './support/person';
 
 const PROTOCOL = 'black-sand-clay-facial';
 const EDITS_EACH = 250;
@@ -82,18 +83,62 @@ async function write(
   const named = new Map<string, string>();
   let settled = 0;
   for (let edit = 0; edit < EDITS_EACH;) {
+    const step = dice.oneOf(own);
+    const change = dice.chance(0.3)
+      ? ({ to: 'move', arrow: dice.oneOf(['ArrowUp', 'ArrowDown']) } as const)
+      : ({ to: 'rename', name: `${who}${edit}` } as const);
     if (await keptBoth(person)) settled += 1;
-    const id = dice.oneOf(own);
-    const name = `${who}${edit}`;
-    const isDone = dice.chance(0.3)
-      ? await moved(person, id, dice.oneOf(['ArrowUp', 'ArrowDown']))
-      : await renamed(person, id, name);
-    if (isDone === 'renamed') named.set(id, name);
+    const isDone = await edited(person, step, change);
+    if (isDone && change.to === 'rename') named.set(step, change.name);
     if (isDone) edit += 1;
     else await pause(20);
     if (isDone && edit % EDITS_BETWEEN_PAUSES === 0) await pause(500 + dice.below(400));
   }
   return { named, settled };
+}
+
+type Change =
+  | { readonly to: 'move'; readonly arrow: string }
+  | { readonly to: 'rename'; readonly name: string };
+
+/** Makes one change, all of it in the page, as fast as it takes them; says whether it could. */
+function edited({ page }: Person, id: string, made: Change): Promise<boolean> {
+  return page.evaluate(
+    async (step, change) => {
+      const row = (): HTMLElement | null =>
+        document.querySelector<HTMLElement>(`[data-step="${step}"]`);
+      const isAsked = (): boolean => document.querySelector('[role=dialog]') !== null;
+      if (isAsked() || !row()) return false;
+      row()?.click();
+      if (change.to === 'move') {
+        row()?.focus();
+        row()?.dispatchEvent(
+          new KeyboardEvent('keydown', {
+            key: change.arrow,
+            altKey: true,
+            bubbles: true,
+            cancelable: true,
+          }),
+        );
+        return true;
+      }
+      for (let tries = 0; !location.pathname.endsWith(`/${step}`); tries += 1) {
+        if (tries > 2_000) throw new Error(`The step ${step} is not in hand.`);
+        await new Promise((resolve) => void setTimeout(resolve, 5));
+      }
+      const field = document.querySelector<HTMLInputElement>('[aria-label="Step in hand"] input');
+      const isThere = row()?.innerText.includes(field?.value ?? '');
+      if (!field || isThere !== true || isAsked()) return false;
+      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(
+        field,
+        change.name,
+      );
+      field.dispatchEvent(new Event('input', { bubbles: true }));
+      return true;
+    },
+    id,
+    made,
+  );
 }
 
 /** Chooses both where somebody else has written; each change was shown by then. */
@@ -104,46 +149,6 @@ async function keptBoth({ page }: Person): Promise<boolean> {
     both?.click();
     return both !== undefined;
   });
-}
-
-async function moved({ page }: Person, id: string, key: string): Promise<'moved' | undefined> {
-  return page.evaluate(
-    (step, arrow) => {
-      const row = document.querySelector<HTMLElement>(`[data-step="${step}"]`);
-      if (!row || document.querySelector('[role=dialog]')) return undefined;
-      row.click();
-      row.focus();
-      row.dispatchEvent(
-        new KeyboardEvent('keydown', { key: arrow, altKey: true, bubbles: true, cancelable: true }),
-      );
-      return 'moved';
-    },
-    id,
-    key,
-  );
-}
-
-async function renamed({ page }: Person, id: string, name: string): Promise<'renamed' | undefined> {
-  const was = await page.evaluate((step) => {
-    const row = document.querySelector<HTMLElement>(`[data-step="${step}"]`);
-    row?.click();
-    return row?.isConnected;
-  }, id);
-  if (!was) return undefined;
-  await page.waitForFunction((step) => location.pathname.endsWith(`/${step}`), {}, id);
-  return page.evaluate(
-    (step, text) => {
-      const field = document.querySelector<HTMLInputElement>('[aria-label="Step in hand"] input');
-      const row = document.querySelector<HTMLElement>(`[data-step="${step}"]`);
-      const isThere = row?.innerText.includes(field?.value ?? '');
-      if (!field || !isThere || document.querySelector('[role=dialog]')) return undefined;
-      Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(field, text);
-      field.dispatchEvent(new Event('input', { bubbles: true }));
-      return 'renamed';
-    },
-    id,
-    name,
-  );
 }
 
 /** Until all of this window is saved, and nothing is left to choose. */

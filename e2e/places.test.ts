@@ -1,7 +1,7 @@
-import { readFile } from 'node:fs/promises';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { accessibilityFindings } from './support/accessibility';
-import { freshHouse, leave, newPerson, type Person } from './support/person';
+import { freshHouse } from './support/ownHouse';
+import { leave, newPerson, type Person } from './support/person';
 
 let person: Person;
 afterAll(leave);
@@ -69,6 +69,7 @@ describe('every place', () => {
     ['/menu/guests', 'Beside another treatment'],
     ['/menu/enzyme-facial/sets', 'On the shelf after an order'],
     ['/house/set-up/8', 'How full do you plan to be?'],
+    ['/week/worth', 'The visits that bring most bring'],
     ['/restock', 'Runs out before it can arrive'],
     ['/restock/levels/copper-ampoule', 'Of 400 runs'],
     ['/restock/levels/face-towel', 'must go round'],
@@ -137,72 +138,6 @@ describe('every place', () => {
   });
 });
 
-describe('the shelf', () => {
-  eachAnew();
-
-  it('adds, changes and takes away a material', async () => {
-    await person.goTo('/shelf');
-    await person.click('button', 'Add a material');
-    await person.click('button', 'Add to the shelf');
-    await person.sees('Still needed: a name, what a pack holds, a price.');
-    await person.fill('Name', 'Sea-lavender <i>mist</i>');
-    await person.fill('In the pack', '200');
-    await person.fill('Price of the pack', '12,50');
-    await person.click('button', 'Add to the shelf');
-    await person.sees('€0.0625');
-    await person.click('link', 'Bought');
-    await person.fill('Stays in the pack', '20');
-    await person.page.keyboard.press('Enter');
-    await person.sees('€0.07813');
-    await person.click('link', 'Measured');
-    await person.fill('ml per spray', '0');
-    await person.page.keyboard.press('Enter');
-    await person.sees('Must be more than 0.');
-    await person.fill('ml per spray', '0.14');
-    await person.page.keyboard.press('Enter');
-    await person.click('button', 'Columns');
-    await person.click('menuitemcheckbox', 'Measured by');
-    await person.page.keyboard.press('Escape');
-    await person.sees('0.14 ml a spray');
-    await person.click('link', 'Used');
-    await person.sees('Nothing uses it yet.');
-    await person.click('button', 'Remove this material');
-    await person.seesNot('Sea-lavender');
-  });
-
-  it('does not give away what is in use, and says where', async () => {
-    await person.goTo('/shelf/aloe-gel/used');
-    await person.click('button', 'Remove this material');
-    await person.sees(/still used by: .*Layered fruit-acid renewal \(protocol\)/);
-    await person.click('link', 'Layered fruit-acid renewal');
-    expect(await person.valueOf('Step')).toBe('Aloe gel rests');
-  });
-});
-
-describe('restocking', () => {
-  eachAnew();
-
-  it('orders when the count falls to the reorder point', async () => {
-    const toOrder = (): Promise<boolean> =>
-      person.page.$$eval('tbody tr', (rows) =>
-        rows.some((row) => /Cellulose sheet mask.*▲ order/.test(row.textContent)),
-      );
-    await person.goTo('/restock/levels/cellulose-sheet');
-    await person.click('radio', 'to order');
-    await person.seesNot('Gauze squares');
-    await person.fill('On hand: Cellulose sheet mask, aloe', '200');
-    await person.page.keyboard.press('Enter');
-    await person.waitFor(async () => !(await toOrder()), 'there is enough of it');
-    await person.fill('On hand: Cellulose sheet mask, aloe', '1');
-    await person.page.keyboard.press('Enter');
-    await person.waitFor(toOrder, 'it is to be ordered');
-    await person.fill('On hand: Cellulose sheet mask, aloe', '-5');
-    await person.page.keyboard.press('Enter');
-    await person.sees('Must not be below 0.');
-    expect(await person.valueOf('On hand: Cellulose sheet mask, aloe')).toBe('-5');
-  });
-});
-
 describe('the house file', () => {
   eachAnew();
 
@@ -234,14 +169,5 @@ describe('the house file', () => {
     await person.sees('it is not valid JSON');
     await person.click('link', 'Protocols');
     await person.sees('Black-sand clay facial');
-  });
-
-  it('takes the place of the house when all of it is right', async () => {
-    const file = await readFile(new URL('../demo/casa-cenera.house.json', import.meta.url), 'utf8');
-    await person.goTo('/house');
-    await offer('other.house.json', file.replace('"Casa Cenera"', '"Casa Otra"'));
-    await person.click('button', 'Replace the house');
-    await person.sees('The house is now the one of the file.');
-    await person.sees('Casa Otra');
   });
 });

@@ -3,7 +3,8 @@ import type { RunPage, RunSoFar } from '@bienestar/contract/api';
 import type { Treatment } from '@bienestar/core/house/house';
 import { serveHouse } from './support/servedHouse';
 import { accessibilityFindings } from './support/accessibility';
-import { freshHouse, leave, newPerson, ownHouse, type Person, read } from './support/person';
+import { freshHouse, ownHouse, read } from './support/ownHouse';
+import { leave, newPerson, type Person } from './support/person';
 
 /* A visit in the room: taps and a pedal, a gate, no network, another tablet; nothing is lost and nothing twice. */
 

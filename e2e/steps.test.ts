@@ -1,5 +1,6 @@
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { freshHouse, leave, newPerson, type Person } from './support/person';
+import { afterAll, afterEach, beforeEach, describe, it } from 'vitest';
+import { freshHouse } from './support/ownHouse';
+import { leave, newPerson, type Person } from './support/person';
 
 describe('the steps of a protocol', () => {
   let person: Person;
@@ -27,15 +28,6 @@ describe('the steps of a protocol', () => {
       (before, key) => before.then(() => person.page.keyboard.press(key)),
       Promise.resolve(),
     );
-
-  it('that are typed one right after the other stand in their order', async () => {
-    await person.click('combobox', 'Say a step');
-    for (const line of ['press lips 3 s', 'pat 10 s', 'look 20 s']) {
-      await person.page.keyboard.type(line);
-      await person.page.keyboard.press('Enter');
-    }
-    await order(['First cleanse', 'Press lips', 'Pat', 'Look']);
-  });
 
   it('are added and moved by the keyboard alone', async () => {
     await person.page.evaluate(() => document.querySelector<HTMLElement>('#place')?.focus());
@@ -93,60 +85,5 @@ describe('the steps of a protocol', () => {
     await person.page.mouse.up();
     await order(['Consult and settle', 'Rinse', 'First cleanse', 'Enzyme paste rests']);
     await person.saved();
-  });
-
-  it('are removed, put back and removed again by undo and redo', async () => {
-    await person.click('button', 'Remove this step');
-    await order(['Consult and settle', 'Enzyme paste rests']);
-    await person.page.keyboard.down('Control');
-    await press('z');
-    await order(['Consult and settle', 'First cleanse', 'Enzyme paste rests']);
-    await press('y');
-    await person.page.keyboard.up('Control');
-    await order(['Consult and settle', 'Enzyme paste rests']);
-    await person.click('button', 'Undo');
-    await person.saved();
-    expect(await person.figure('Product')).toBe('€4.74');
-  });
-});
-
-describe('a protocol from nothing', () => {
-  let person: Person;
-  beforeEach(async () => {
-    await freshHouse();
-    person = await newPerson();
-  });
-  afterEach(() => person.close());
-  afterAll(leave);
-
-  it('helps with the first step, counts from then on, and goes on the menu', async () => {
-    await person.goTo('/protocols');
-    await person.click('button', 'New protocol');
-    await person.sees('No steps yet');
-    await person.fill('Name of the protocol', 'Moon facial <b>& more</b>');
-    await person.click('button', 'Write the first step');
-    await person.fill('Step', 'Cleanse');
-    await person.sees('Not on the menu yet');
-    await person.click('button', 'Add a product');
-    await person.fillIn('combobox', 'Find a product', 'pear milk');
-    await person.page.keyboard.press('Enter');
-    await person.sees('takes 1.6 ml');
-    await person.saved();
-    await person.click('button', 'Put it on the menu');
-    await person.seesNot('Not on the menu yet');
-    await person.click('link', 'Menu');
-    await person.sees('How the house prices');
-    await person.sees('Moon facial <b>& more</b>');
-    await person.page.goBack();
-    await person.sees('min slot');
-  });
-
-  it('says so when there is no such protocol, step or place', async () => {
-    await person.goTo('/protocols/ghost');
-    await person.sees('There is no such protocol in the house.');
-    await person.goTo('/nowhere');
-    await person.sees('There is nothing at this address.');
-    await person.goTo('/protocols/pumice-body-polish/ghost');
-    expect(await person.valueOf('Step')).toBe('Prepare wet room, warm the oil');
   });
 });

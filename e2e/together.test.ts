@@ -1,6 +1,7 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { HTTPRequest, Page } from 'puppeteer-core';
-import { freshHouse, leave, newPerson, type Person } from './support/person';
+import { freshHouse } from './support/ownHouse';
+import { leave, newPerson, type Person } from './support/person';
 
 describe('two people at the same protocol', () => {
   let ione: Person;

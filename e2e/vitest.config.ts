@@ -14,17 +14,35 @@ class LongestFirst extends BaseSequencer {
   }
 }
 
-/** Journeys in a real browser, each on a fresh demo house; each worker has a house of its own. */
+const inBoth = {
+  root: import.meta.dirname,
+  oxc: { jsx: { runtime: 'automatic', development: false } },
+} as const;
+
+const forBoth = { isolate: false, testTimeout: 90_000, hookTimeout: 60_000 } as const;
+
+/**
+ * Journeys on fresh demo houses, of which each worker has one of its own: in a real browser, and, where it is not
+ * about looks, sizes, windows or workers, in a document.
+ */
 export default defineConfig({
   root: import.meta.dirname,
   test: {
-    name: 'e2e',
-    include: ['*.test.ts'],
     globalSetup: ['support/globalSetup.ts'],
     maxWorkers: 4,
-    isolate: false,
     sequence: { sequencer: LongestFirst },
-    testTimeout: 90_000,
-    hookTimeout: 60_000,
+    projects: [
+      { ...inBoth, test: { ...forBoth, name: 'browser', include: ['*.test.ts'] } },
+      {
+        ...inBoth,
+        test: {
+          ...forBoth,
+          name: 'document',
+          include: ['document/*.test.ts'],
+          environment: '../web/testing/oneDocument.ts',
+          env: { NODE_ENV: 'production' },
+        },
+      },
+    ],
   },
 });

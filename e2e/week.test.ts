@@ -1,7 +1,8 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { dayOf, daysAfter, mondayOf } from '@bienestar/core/days/days';
 import { accessibilityFindings } from './support/accessibility';
-import { freshHouse, leave, newPerson, type Person, readHouse } from './support/person';
+import { freshHouse, readHouse } from './support/ownHouse';
+import { leave, newPerson, type Person } from './support/person';
 
 /* The week: what it carries and is worth, a day in it, and who works when. */
 
@@ -37,43 +38,6 @@ describe('the week', () => {
       daysAfter(mondayOf(today()), 7),
     );
     expect(new URL(person.page.url()).searchParams.get('by')).toBe('book');
-  });
-
-  it('finds the visits that bring most, and tries some of it as a scenario beside the plan', async () => {
-    await person.goTo('/week/worth');
-    await person.sees(/The visits that bring most bring/);
-    await person.sees(/guests ask for no more/);
-    await person.sees(/a week/);
-    expect(await accessibilityFindings(person)).toEqual([]);
-    const before = await house();
-    await person.click('radio', 'whole visits');
-    await person.waitFor(
-      () =>
-        person.page.$$eval('[aria-label="The best mix"] td:nth-child(6)', (cells) =>
-          cells.every((cell) => /^\d+$|–/.test(cell.textContent.trim())),
-        ),
-      'whole visits',
-    );
-    await person.click('checkbox', 'Take over Fruit-acid renewal');
-    await person.click('button', 'Try what is ticked as a scenario');
-    await person.click('link', 'See what it does');
-    await person.sees('The mix that brings most');
-    const after = await house();
-    expect(after.demand).toEqual(before.demand);
-    expect(after.scenarios).toHaveLength(before.scenarios.length + 1);
-    expect(after.scenarios.at(-1)?.changes).toMatchObject([
-      { kind: 'visits', serviceId: 'acid-returning' },
-    ]);
-  });
-
-  it('refuses to keep more visits than fit, and says of what there is too little', async () => {
-    await person.goTo('/week/worth');
-    await person.sees(/The visits that bring most bring/);
-    await person.fill('At most, Black-sand clay facial', '300');
-    await person.fill('At least, Black-sand clay facial', '200');
-    await person.page.keyboard.press('Enter');
-    await person.sees(/Lava, Duna would need \d+ minutes more/);
-    expect(await person.valueOf('At least, Black-sand clay facial')).toBe('200');
   });
 });
 
@@ -125,45 +89,11 @@ describe('a day', () => {
         selector,
         (all) => all.filter((each) => each.getClientRects().length > 0).length,
       );
+    await person.waitFor(async () => (await drawn('article h1')) > 5, 'the sheets are there');
     expect(await drawn('[data-room], aside')).toBe(0);
-    expect(await drawn('article h1')).toBeGreaterThan(5);
     await person.page.emulateMediaType('screen');
     await person.click('button', 'Back to the book');
     await person.find('button', `${needle}, not kept yet`);
-  });
-
-  it('keeps a whole day as it is drawn in one go, and takes it back in one', async () => {
-    await person.goTo(`/week/day?day=${dayOfAlma()}`);
-    const before = (await house()).placed.length;
-    const button = await person.find('button', 'Keep all as drawn');
-    /* Pressed twice it is kept once. */
-    await button.click({ count: 2 });
-    await person.sees(/visits of .* kept/);
-    const kept = (await house()).placed;
-    expect(kept.length).toBeGreaterThan(before + 3);
-    expect(new Set(kept.map(({ bookingId, id }) => bookingId ?? id)).size).toBe(kept.length);
-    await person.click('button', 'Undo the last change');
-    await person.waitFor(async () => (await house()).placed.length === before, 'all taken back');
-  });
-
-  it('takes a visit by hand where it fits, which the room and the shelf then know', async () => {
-    await person.goTo('/week/day');
-    await person.choose('Service', 'Overnight tone corrector');
-    await person.fill('For whom', 'Celia B.');
-    await person.choose('Days', 'seven days');
-    const place = await person.page.waitForSelector('[aria-label="Where it fits"] li button');
-    /* Pressed twice it is one visit. */
-    await place?.click({ count: 2 });
-    await person.waitFor(
-      async () => (await house()).placed.some(({ name }) => name === 'Celia B.'),
-      'the visit',
-    );
-    const { placed } = await house();
-    const made = placed.find(({ name }) => name === 'Celia B.');
-    expect(made?.roomId).toBeDefined();
-    expect(made?.therapistId).toBeDefined();
-    /* Twice in the book of today, it would be two: it stands once. */
-    expect(placed.filter(({ name }) => name === 'Celia B.')).toHaveLength(1);
   });
 
   it('offers both sides where two move the same visit', async () => {

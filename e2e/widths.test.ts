@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { freshHouse, leave, newPerson, type Person } from './support/person';
+import { freshHouse } from './support/ownHouse';
+import { leave, newPerson, type Person } from './support/person';
 
 /* Screens of a desk, a laptop or a desk at 150 %, an upright tablet and a phone. */
 const WIDTHS = [

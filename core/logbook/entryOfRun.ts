@@ -22,7 +22,7 @@ import { isUsual, type RunAct, type RunPlan } from '../run/plan';
 import type { RunState } from '../run/standing';
 import { minutesBetween } from '../run/runTimes';
 import { passesInAct, settingsInAct } from '../run/settingsInAct';
-import { drawKey } from '../run/used';
+import { drawKey, timesDone } from '../run/used';
 import { stepsOf } from '../time/contactClock';
 import { NO_TIME } from '../time/distribution';
 import { chanceWithin, leftAfter } from '../time/left';
@@ -59,8 +59,8 @@ export function entryOfRun(
   const told = draws.flatMap(({ act, at: place, draw }, at): ToldAmount[] => {
     const key = drawKey(act, draw);
     const instead = state.instead.get(key);
-    const times = 1 + (state.acts[place]?.again ?? 0);
-    const quantity = state.took.get(key) ?? (instead && draw.consumed.usual * times);
+    const planned = draw.consumed.usual * timesDone(state, place);
+    const quantity = state.took.get(key) ?? (instead && planned);
     if (quantity === undefined) return [];
     const by = state.weighed.has(key) ? 'weighed' : 'counted';
     return [{ draw: at, quantity: asKept(quantity), by, ...(instead && { instead }) }];

@@ -4,7 +4,7 @@ import { dose, measured, minutes, protocol } from '../testing/sample';
 import type { RunEvent } from '../house/run';
 import { runState } from './runState';
 import type { RunState } from './standing';
-import { usedInRun } from './used';
+import { takenInAct, timesDone, usedInRun } from './used';
 import {
   acid,
   gel,
@@ -123,6 +123,22 @@ describe('what really happened', () => {
     const usedOf = (of: RunState, id: string) =>
       usedInRun(plan, of).find(({ materialId }) => (materialId as string) === id)?.quantity;
     expect(usedOf(state, gel)).toBe(6);
+    const [cleanse] = plan.acts.slice(1);
+    if (!cleanse) throw new Error('There is no cleansing.');
+    expect(takenInAct(cleanse, state, timesDone(state, 1))[0]).toMatchObject({
+      quantity: 6,
+      isOther: false,
+    });
+    /* What was said before it was done once more is what was taken then, and no more is left out. */
+    const weighed = { by: 'weighed' } as const;
+    const said = run(
+      done(2, 'lay-out//'),
+      event(3, { kind: 'took', act: 'cleanse//', draw: key, quantity: 4.5, ...weighed }),
+      event(4, { kind: 'again', act: 'cleanse//' }),
+      done(6, 'cleanse//'),
+    );
+    expect(usedOf(said, gel)).toBe(7.5);
+    expect(said.weighed.has(key)).toBe(false);
     const other = run(
       done(2, 'lay-out//'),
       event(3, { kind: 'instead', act: 'cleanse//', draw: key, materialId: acid }),

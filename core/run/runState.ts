@@ -1,10 +1,12 @@
 import type { RunEvent } from '../house/run';
+import { asKept } from '../house/stock';
 import { isAnswer, mayRespond, ruleFor } from './answers';
 import { ended, goingTo, leavingOut, overAndOn, withAct } from './going';
 import { mayBeLeftOut, mayBeMoved, mayBeRepeated } from './mayBe';
-import { isUsual, type RunPlan } from './plan';
+import { isUsual, type RunAct, type RunPlan } from './plan';
 import type { ActState, Answered, RunState } from './standing';
 import { stopped, takingOff, tookOff } from './takingOff';
+import { drawKey } from './used';
 
 /** For how long one waits at an answer where nothing is said. */
 const USUAL_WAIT_MINUTES = 3;
@@ -49,6 +51,23 @@ function notBegun({ acts }: RunPlan): RunState {
     isEntered: false,
     isPutAway: false,
   };
+}
+
+/** What was said to have been taken in an act that is done once more: that, and what is planned besides. */
+function tookOnceMore(
+  act: RunAct | undefined,
+  { took, weighed }: RunState,
+): Pick<RunState, 'took' | 'weighed'> {
+  const more = new Map(took);
+  const still = new Set(weighed);
+  for (const draw of act?.draws ?? []) {
+    const key = act ? drawKey(act, draw) : '';
+    const said = took.get(key);
+    if (said === undefined) continue;
+    more.set(key, asKept(said + draw.consumed.usual));
+    still.delete(key);
+  }
+  return { took: more, weighed: still };
 }
 
 function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): RunState {
@@ -108,7 +127,8 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
     case 'again': {
       if (!isInHand(plan, state, event.act) || !mayBeRepeated(plan, state)) return state;
       const at = state.inHand as number;
-      return withAct(state, at, { again: (state.acts[at]?.again ?? 0) + 1 });
+      const again = withAct(state, at, { again: (state.acts[at]?.again ?? 0) + 1 });
+      return { ...again, ...tookOnceMore(plan.acts[at], state) };
     }
     case 'noted': {
       const words = event.words.trim();

@@ -157,5 +157,8 @@ describe('one more', () => {
     const state = run(event(1, { kind: 'took', act: act.id, draw: before.key, quantity: more }));
     expect(takenInAct(act, state)[0]).toMatchObject({ quantity: more, isOther: true });
     expect(more).toBeCloseTo(3.6, 9);
+    /* One more and one less again is as planned. */
+    const less = event(2, { kind: 'took', act: act.id, draw: before.key, quantity: 3 });
+    expect(takenInAct(act, run(less))[0]).toMatchObject({ quantity: 3, isOther: false });
   });
 });

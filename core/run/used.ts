@@ -58,10 +58,19 @@ export interface Taken {
   readonly instead?: MaterialId;
 }
 
-/** What an act takes, as planned or as was said. */
+/** How often the act at a place of a plan is done, with what was done once more. */
+export function timesDone({ acts }: Pick<RunState, 'acts'>, at: number | undefined): number {
+  return 1 + (acts[at ?? -1]?.again ?? 0);
+}
+
+/**
+ * What an act takes, as planned or as was said. Said to be what was planned anyhow, it is not otherwise.
+ * @param times how often the act is done
+ */
 export function takenInAct(
   act: RunAct,
   state: Pick<RunState, 'took' | 'onScale' | 'instead'>,
+  times = 1,
 ): Taken[] {
   const amounts = new Map(
     stepsOf(act).flatMap(({ doses }) => doses.map(({ id, amount }) => [id, amount] as const)),
@@ -71,14 +80,15 @@ export function takenInAct(
     .map((draw) => {
       const key = drawKey(act, draw);
       const said = state.took.get(key);
+      const planned = draw.consumed.usual * times;
       const onScale = state.onScale.get(key);
       const instead = state.instead.get(key);
       return {
         key,
         draw,
-        quantity: said ?? draw.consumed.usual,
+        quantity: said ?? planned,
         step: oneMore(amounts.get(draw.doseId), draw),
-        isOther: said !== undefined,
+        isOther: said !== undefined && asKept(said) !== asKept(planned),
         ...(onScale !== undefined && { onScale }),
         ...(instead && { instead }),
       };
@@ -127,8 +137,7 @@ export function usedInRun({ acts }: RunPlan, state: RunState): UsedOfMaterial[] 
       opened.set(materialId, Math.max(opened.get(materialId) ?? 0, consumed.usual));
       if (!isDone) continue;
       const key = drawKey(act, draw);
-      const times = 1 + (state.acts[at]?.again ?? 0);
-      const quantity = state.took.get(key) ?? consumed.usual * times;
+      const quantity = state.took.get(key) ?? consumed.usual * timesDone(state, at);
       const instead = state.instead.get(key);
       if (instead !== undefined) {
         const other = used.get(instead) ?? { ...NOTHING_USED };

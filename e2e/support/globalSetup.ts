@@ -1,8 +1,11 @@
 import type { TestProject } from 'vitest/node';
 import { launchBrowser } from './browser';
+import { bundleWorkers } from '../../web/testing/workers/bundleWorkers';
+import { bundleApp } from './bundleApp';
 import { bundleInPage } from './bundleInPage';
 import { serveHouse } from './servedHouse';
-import { keepTemplate } from './template';
+import { databaseAt, keepTemplate, leaveDatabases } from '../../server/testing/template';
+import { TEMPLATE } from './ownHouse';
 
 declare module 'vitest' {
   export interface ProvidedContext {
@@ -15,6 +18,8 @@ declare module 'vitest' {
     browserEndpoint: string;
     /** runs in each page */
     inPage: string;
+    /** the file in which the app stands that runs in a document */
+    appInDocument: string;
   }
 }
 
@@ -39,13 +44,21 @@ export default async function setup(project: TestProject): Promise<() => Promise
     await closeAll();
     throw failed.reason;
   }
-  const served = await Promise.all(houses);
-  project.provide(
-    'houses',
-    served.map(({ url, suppliers, databaseUrl }) => ({ url, suppliers, databaseUrl })),
-  );
-  for (const { databaseUrl } of served) await keepTemplate(databaseUrl);
-  project.provide('inPage', await bundleInPage());
-  project.provide('browserEndpoint', (await browser).wsEndpoint());
+  try {
+    const served = await Promise.all(houses);
+    project.provide(
+      'houses',
+      served.map(({ url, suppliers, databaseUrl }) => ({ url, suppliers, databaseUrl })),
+    );
+    for (const { databaseUrl } of served) await keepTemplate(databaseAt(databaseUrl), TEMPLATE);
+    await leaveDatabases();
+    project.provide('inPage', await bundleInPage());
+    project.provide('appInDocument', await bundleApp());
+    project.provide('workers', await bundleWorkers());
+    project.provide('browserEndpoint', (await browser).wsEndpoint());
+  } catch (error) {
+    await closeAll();
+    throw error;
+  }
   return closeAll;
 }

@@ -6,9 +6,9 @@ import puppeteer, {
   type Page,
 } from 'puppeteer-core';
 import { expect, inject } from 'vitest';
-import type { HouseSnapshot } from '@bienestar/contract/api';
 import type { Shown, Target } from './inPage';
-import { leaveTemplates, restoreTemplate } from './template';
+import { ownHouse } from './ownHouse';
+import { leaveDatabases } from '../../server/testing/template';
 
 const WAIT_MS = 30_000;
 const POLL_MS = 30;
@@ -68,28 +68,6 @@ async function windowBeside({ page }: Person): Promise<Page> {
   await another.emulateFocusedPage(true);
   await another.evaluateOnNewDocument(inject('inPage'));
   return another;
-}
-
-/** The house of the worker that runs this file. */
-export function ownHouse() {
-  const house = inject('houses')[Number(process.env.VITEST_POOL_ID) - 1];
-  if (!house) throw new Error('There is no house for this worker.');
-  return house;
-}
-
-/** What the house of this worker answers at an address below /api. */
-export async function read<T>(path: string): Promise<T> {
-  return (await (await fetch(`${ownHouse().url}/api/${path}`)).json()) as T;
-}
-
-/** The house of this worker as its server has it. */
-export function readHouse(): Promise<HouseSnapshot> {
-  return read<HouseSnapshot>('house');
-}
-
-/** Puts the demo house in the place of whatever the last journey left. */
-export async function freshHouse(): Promise<void> {
-  await restoreTemplate(ownHouse().databaseUrl);
 }
 
 /**
@@ -251,6 +229,6 @@ function isPageGone(error: unknown): boolean {
 export async function leave(): Promise<void> {
   await Promise.all(idle.splice(0).map((page) => page.browserContext().close()));
   await connected?.disconnect();
-  await leaveTemplates();
+  await leaveDatabases();
   connected = undefined;
 }

@@ -242,10 +242,11 @@ const material = fc
 
 describe('any house', () => {
   let api: TestApi;
-  let demo: HouseArchive;
+  let whole: HouseArchive;
+  let runs = 0;
   beforeAll(async () => {
     api = await startApi();
-    demo = asOfNow(await demoHouse(), new Date());
+    whole = asOfNow(await demoHouse(), new Date());
   });
   afterAll(() => api.close());
 
@@ -259,6 +260,9 @@ describe('any house', () => {
         fc.boolean(),
         material,
         async (written, protocolName, materialName, share, between, another) => {
+          /* Half the file is the logbook, of which nothing is drawn: it goes in and out once. */
+          const demo = runs === 0 ? whole : { ...whole, logbookPlans: [], logbook: [] };
+          runs += 1;
           const [first, ...protocols] = demo.protocols;
           if (!first) throw new Error('no protocol');
           const layers = between

@@ -3,14 +3,13 @@ import fc from 'fast-check';
 import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Performed } from '@bienestar/contract/api';
-import { writeHouseFile } from '@bienestar/contract/houseFile';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import { drawFromShelf } from '@bienestar/core/restock/performed';
 import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
 import { postEntry } from '@bienestar/core/stock/post';
 import type { Lot, MaterialStock, Movement } from '@bienestar/core/house/stock';
-import { DEMO_TIME_ZONE, demoHouse, startApi, type TestApi } from '../testing/api';
+import { DEMO_TIME_ZONE, startApi, type demoHouse, type TestApi } from '../testing/api';
 import { MATERIALS, now, play, step, type Asked } from '../testing/interleavings';
 
 /* Whatever writes the ledger at the same time leaves what some order of doing it one by one would. */
@@ -115,7 +114,7 @@ describe('uses, visits, counts, deliveries, receipts and take-backs at the same 
   it('leave what some order of doing them one by one leaves, and never less than nothing', async () => {
     await fc.assert(
       fc.asyncProperty(fc.array(step, { minLength: STEPS, maxLength: STEPS }), async (steps) => {
-        await api.send('PUT', 'house/file', writeHouseFile(await demoHouse()));
+        await api.demoAgain();
         const began = await ledgerNow();
         const asked = await play(api, steps);
         const ledger = await ledgerNow();
@@ -200,7 +199,7 @@ function visit(uses: readonly { material: string; quantity: number }[]) {
 
 /** Counts a material to what it should hold, long before what follows. */
 async function set(materialId: string, of: number): Promise<void> {
-  await api.send('PUT', 'house/file', writeHouseFile(await demoHouse()));
+  await api.demoAgain();
   const entry = {
     kind: 'total-count',
     id: randomUUID(),

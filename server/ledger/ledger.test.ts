@@ -1,22 +1,17 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { LedgerPage, Posted } from '@bienestar/contract/api';
-import { writeHouseFile } from '@bienestar/contract/houseFile';
 import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
 import { dayOf, daysAfter } from '@bienestar/core/days/days';
 import { onHandOf, type MaterialStock } from '@bienestar/core/house/stock';
-import { DEMO_TIME_ZONE, demoHouse, startApi, type TestApi } from '../testing/api';
+import { DEMO_TIME_ZONE, startApi, type demoHouse, type TestApi } from '../testing/api';
 
 let api: TestApi;
-let file: string;
 beforeAll(async () => {
   api = await startApi();
-  file = writeHouseFile(await demoHouse());
 });
 afterAll(() => api.close());
-beforeEach(async () => {
-  await api.send('PUT', 'house/file', file);
-});
+beforeEach(() => api.demoAgain());
 
 let entries = 0;
 const enter = <T = Posted>(entry: object) => {

@@ -4,8 +4,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { OrderReceived, Posted, Versioned } from '@bienestar/contract/api';
 import type { Order } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
-import { demoHouse, startApi, type TestApi } from '../testing/api';
-import { writeHouseFile } from '@bienestar/contract/houseFile';
+import { startApi, type TestApi } from '../testing/api';
 
 /* Orders with the simulated supplier: sent, asked about, received, taken back. */
 
@@ -32,7 +31,7 @@ afterAll(async () => {
 beforeEach(async () => {
   await tell('/behaviour?is=confirm');
   await tell('/fault?is=none');
-  await api.send('PUT', 'house/file', writeHouseFile(await demoHouse()));
+  await api.demoAgain();
 });
 
 async function tell(path: string): Promise<void> {

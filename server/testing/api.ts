@@ -12,6 +12,7 @@ import { connect, withDatabase } from '../db/connection';
 import { migrations } from '../db/migrate';
 import { DEMO } from '../places';
 import { silentLog } from './silentLog';
+import { keepTemplate, restoreTemplate } from './template';
 
 /** By whose clocks the days of the demo house go. */
 export const DEMO_TIME_ZONE = 'Atlantic/Canary';
@@ -40,6 +41,8 @@ export interface TestApi {
     body?: unknown,
   ) => Promise<Answer<T>>;
   readonly house: () => Promise<HouseSnapshot>;
+  /** puts the demo house in the place of what the last test left */
+  readonly demoAgain: () => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
@@ -57,6 +60,9 @@ export async function freshDatabaseUrl(): Promise<string> {
   await maker.close();
   return withDatabase(server, name);
 }
+
+/** The demo house as the first test of this worker opened it. */
+let template: string | undefined;
 
 /** Starts the API on a fresh database with the demo house. */
 export async function startApi(outside: Outside = {}): Promise<TestApi> {
@@ -81,14 +87,21 @@ export async function startApi(outside: Outside = {}): Promise<TestApi> {
     const answered: unknown = text === '' ? undefined : JSON.parse(text);
     return { status: response.status, headers: response.headers, body: answered as T };
   };
-  const loaded = await send('PUT', 'house/file', await readFile(DEMO, 'utf8'));
-  if (loaded.status !== 200) throw new Error(`The demo house does not load: ${loaded.body.detail}`);
+  if (template === undefined) {
+    const loaded = await send('PUT', 'house/file', await readFile(DEMO, 'utf8'));
+    if (loaded.status !== 200) throw new Error(`No demo house: ${loaded.body.detail}`);
+    const name = `${sequelize.getDatabaseName()}_template`;
+    await keepTemplate(sequelize, name);
+    template = name;
+  } else await restoreTemplate(sequelize, template);
+  const demo = template;
 
   return {
     url,
     sequelize,
     send,
     house: async () => (await send<HouseSnapshot>('GET', 'house')).body,
+    demoAgain: () => restoreTemplate(sequelize, demo),
     close: async () => {
       await new Promise((resolve) => server.close(resolve));
       await sequelize.close();

@@ -1,5 +1,4 @@
-import { createHash } from 'node:crypto';
-import { accessSync, constants, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { accessSync, constants, existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { OWN, ROOT } from './paths.mjs';
 import { run } from './run.mjs';
 import { Told } from './say.mjs';
@@ -58,16 +57,32 @@ export async function needDebian(packages, say) {
 }
 
 /**
- * Where the packages of the lock file lie, but for those that only some machines need.
- * @param {string} folder
- * @returns {string[]}
+ * Whether the packages of the lock file, but for those that only some machines need, are all there. npm writes
+ * down what it has installed when it is through, whoever called it.
+ * @returns {boolean}
  */
-function packagesOf(folder) {
-  /** @type {{ packages: Record<string, { optional?: boolean, peer?: boolean }> }} */
-  const { packages } = JSON.parse(readFileSync(`${folder}/package-lock.json`, 'utf8'));
-  return Object.entries(packages)
+function areInstalled() {
+  const installed = `${ROOT}/node_modules/.package-lock.json`;
+  if (!existsSync(installed)) return false;
+  const there = packagesOf(installed);
+  return Object.entries(packagesOf(`${ROOT}/package-lock.json`))
     .filter(([path, { optional, peer }]) => path.includes('node_modules/') && !optional && !peer)
-    .map(([path]) => path);
+    .every(
+      ([path, { version, integrity }]) =>
+        there[path]?.version === version &&
+        there[path]?.integrity === integrity &&
+        existsSync(`${ROOT}/${path}`),
+    );
+}
+
+/**
+ * The packages that a lock file lists, by where they lie.
+ * @param {string} file
+ */
+function packagesOf(file) {
+  /** @type {{ packages: Record<string, { version?: string, integrity?: string, optional?: boolean, peer?: boolean }> }} */
+  const { packages } = JSON.parse(readFileSync(file, 'utf8'));
+  return packages;
 }
 
 /**
@@ -75,12 +90,7 @@ function packagesOf(folder) {
  * @param {import('./say.mjs').Say} say
  */
 export async function needNpm(say) {
-  const lock = createHash('sha256')
-    .update(readFileSync(`${ROOT}/package-lock.json`))
-    .digest('hex');
-  const mark = `${ROOT}/node_modules/.installed-lock`;
-  const isMarked = existsSync(mark) && readFileSync(mark, 'utf8') === lock;
-  if (isMarked && packagesOf(ROOT).every((path) => existsSync(`${ROOT}/${path}`))) return;
+  if (areInstalled()) return;
   await say.step('installing npm packages', async () => {
     const { code } = await run('npm', ['ci', '--no-audit', '--no-fund'], { log: say.log });
     if (code !== 0) {
@@ -88,7 +98,6 @@ export async function needNpm(say) {
         `The npm packages could not be installed: run “npm ci”, or see ${say.logFile}.`,
       );
     }
-    writeFileSync(mark, lock);
   });
   mkdirSync(OWN, { recursive: true });
 }

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { screen } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
@@ -67,5 +66,37 @@ describe('a field for a day', () => {
     await userEvent.clear(field());
     await userEvent.tab();
     expect(kept()).toBe('');
+  });
+
+  it('keeps a day that is refused, with the reason, and shows another that takes its place', async () => {
+    const { DayField } = await import('./DayField');
+    function Refused() {
+      const [day, setDay] = useState('2026-11-03');
+      return (
+        <>
+          <DayField
+            label="Keeps until"
+            value={day}
+            onCommit={() => Promise.resolve('Before it begins.')}
+          />
+          <button type="button" onClick={() => setDay('2026-12-24')}>
+            Another window
+          </button>
+        </>
+      );
+    }
+    browser.show(<Refused />);
+    const field = () => screen.getByRole<HTMLInputElement>('textbox', { name: 'Keeps until' });
+    const stood = field().value;
+    await userEvent.clear(field());
+    await userEvent.type(field(), '1/2/2026');
+    await userEvent.tab();
+    await vi.waitFor(() =>
+      expect(screen.getByRole('alert').textContent).toContain('Before it begins.'),
+    );
+    expect(field().value).not.toBe(stood);
+    await userEvent.click(screen.getByRole('button', { name: 'Another window' }));
+    expect(screen.queryByRole('alert')).toBeNull();
+    expect(field().value).toContain('24');
   });
 });

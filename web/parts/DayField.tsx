@@ -1,16 +1,18 @@
 import { CalendarDays } from 'lucide-react';
-import { useId, useRef, useState } from 'react';
+import { useId, useRef } from 'react';
 import { dayInFigures, parseDay } from '../format/typedDay';
 import { useToday } from '../store/clock';
 import { IconButton } from './Button';
 import { FieldFrame, INPUT_LOOK, noteId } from './FieldFrame';
+import { useTyped } from './useTyped';
 
 interface DayFieldProps {
   readonly label: string;
   readonly labelHidden?: boolean;
   /** an ISO date, or empty */
   readonly value: string;
-  readonly onCommit: (day: string) => void;
+  /** takes a day over; answers what went wrong with it, if anything */
+  readonly onCommit: (day: string) => void | Promise<string | undefined>;
   readonly hint?: string;
   readonly className?: string;
 }
@@ -23,21 +25,18 @@ export function DayField({ label, labelHidden, value, onCommit, hint, className 
   const id = useId();
   const today = useToday();
   const calendar = useRef<HTMLInputElement>(null);
-  const written = value === '' ? '' : dayInFigures(value);
-  const [text, setText] = useState(written);
-  const [shown, setShown] = useState(value);
-  const [fault, setFault] = useState<string>();
-  if (shown !== value) {
-    setShown(value);
-    setText(written);
-    setFault(undefined);
-  }
+  const { text, setText, fault, setFault, setIsTyping, type, commit } = useTyped(
+    value,
+    written,
+    (now, of) => now === written(of),
+  );
   const take = (): void => {
+    setIsTyping(false);
     const day = text.trim() === '' ? '' : parseDay(text, today);
     setFault(day === undefined ? `Enter a day such as ${dayInFigures(today)}.` : undefined);
     if (day === undefined) return;
-    setText(day === '' ? '' : dayInFigures(day));
-    if (day !== value) onCommit(day);
+    setText(written(day));
+    if (day !== value) void commit(() => onCommit(day));
   };
   return (
     <FieldFrame
@@ -58,7 +57,10 @@ export function DayField({ label, labelHidden, value, onCommit, hint, className 
           value={text}
           aria-invalid={fault !== undefined}
           aria-describedby={fault !== undefined || hint !== undefined ? noteId(id) : undefined}
-          onChange={(event) => setText(event.target.value)}
+          onChange={(event) => {
+            type(event.target.value);
+            setIsTyping(true);
+          }}
           onBlur={take}
           onKeyDown={(event) => {
             if (event.key === 'Enter') take();
@@ -72,7 +74,11 @@ export function DayField({ label, labelHidden, value, onCommit, hint, className 
           aria-hidden
           className="pointer-events-none absolute right-0 bottom-0 size-0 opacity-0"
           value={value}
-          onChange={(event) => onCommit(event.target.value)}
+          onChange={(event) => {
+            const day = event.target.value;
+            setText(written(day));
+            void commit(() => onCommit(day));
+          }}
         />
         <IconButton
           label={`Calendar: ${label}`}
@@ -84,4 +90,8 @@ export function DayField({ label, labelHidden, value, onCommit, hint, className 
       </span>
     </FieldFrame>
   );
+}
+
+function written(day: string): string {
+  return day === '' ? '' : dayInFigures(day);
 }

@@ -23,6 +23,7 @@ export function MissingMeasure({ materialId, missing }: MissingMeasureProps) {
       label={`${labelOf(missing)}, ${material.name}`}
       unit={missing.of === 'count' ? undefined : unitOfMissing(missing, material.unit)}
       value={undefined}
+      onClear="needed"
       check={within(missing.of === 'density' ? LIMITS.density : LIMITS.quantity)}
       onCommit={(usual) =>
         change((latest) => ({
@@ -45,6 +46,7 @@ export function MissingDensity({ mixId }: { readonly mixId: string }) {
       label={`Density, ${mix.name}`}
       unit="g/ml"
       value={undefined}
+      onClear="needed"
       check={within(LIMITS.density)}
       onCommit={(density) => change({ density })}
     />

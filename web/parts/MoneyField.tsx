@@ -1,16 +1,16 @@
 import { minorPerMajor } from '@bienestar/contract/currency';
 import { useHouse } from '../store/house';
-import { NumberField } from './NumberField';
+import { NumberField, type ValueOrNone } from './NumberField';
 
 const LARGEST_MINOR = 1_000_000_000;
 
-interface MoneyFieldProps {
+type MoneyFieldProps = MoneyFieldLook & ValueOrNone;
+
+/** Its value is in minor units. */
+interface MoneyFieldLook {
   readonly label: string;
   readonly labelHidden?: boolean;
-  /** minor units */
-  readonly value: number | undefined;
   readonly onCommit: (minor: number) => void | Promise<string | undefined>;
-  readonly onClear?: () => void;
   readonly commitOn?: 'typing' | 'leaving';
   readonly hint?: string;
   readonly per?: string;
@@ -18,7 +18,7 @@ interface MoneyFieldProps {
 }
 
 /** Money, typed in the house's currency and kept in minor units. */
-export function MoneyField({ value, onCommit, per, ...rest }: MoneyFieldProps) {
+export function MoneyField({ value, onCommit, onClear = 'needed', per, ...rest }: MoneyFieldProps) {
   const { currency } = useHouse().settings;
   const perMajor = minorPerMajor(currency);
   return (
@@ -26,6 +26,7 @@ export function MoneyField({ value, onCommit, per, ...rest }: MoneyFieldProps) {
       {...rest}
       decimals={Math.round(Math.log10(perMajor))}
       unit={per === undefined ? currency : `${currency} ${per}`}
+      onClear={onClear}
       value={value === undefined ? undefined : value / perMajor}
       check={(major) => {
         if (major < 0) return 'Must not be below 0.';

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { screen, waitFor } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
@@ -111,5 +110,37 @@ describe('a field for a number', () => {
     await person.type(field(), '4');
     screen.getByRole('button', { name: 'Another window' }).click();
     expect(field().value).toBe('4');
+  });
+
+  it('shows what is so, when it was changed back before what was typed was answered', async () => {
+    const person = userEvent.setup();
+    let answer: () => void = () => undefined;
+    function Slow() {
+      const [value, setValue] = useState<number | undefined>(30);
+      return (
+        <>
+          <NumberField
+            label="Margin"
+            commitOn="leaving"
+            value={value}
+            onClear="needed"
+            onCommit={(number) => {
+              setValue(number);
+              return new Promise((resolve) => (answer = () => resolve(undefined)));
+            }}
+          />
+          <button type="button" onClick={() => setValue(30)}>
+            Undo
+          </button>
+        </>
+      );
+    }
+    render(<Slow />);
+    await person.clear(field());
+    await person.type(field(), '45');
+    await person.click(screen.getByRole('button', { name: 'Undo' }));
+    expect(field().value).toBe('45');
+    answer();
+    await waitFor(() => expect(field().value).toBe('30'));
   });
 });

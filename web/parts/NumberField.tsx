@@ -1,17 +1,24 @@
-import { useId, useRef, useState, type KeyboardEvent } from 'react';
+import { useId, type KeyboardEvent } from 'react';
 import { parseDecimal } from '../format/decimal';
 import { editable } from '../format/figures';
 import { FieldFrame, INPUT_LOOK, noteId } from './FieldFrame';
-import { useIsThere } from './useIsThere';
+import { useTyped } from './useTyped';
 
-interface NumberFieldProps {
+/** What becomes of a field that is left empty: it is said of each that can be. */
+type WhenEmpty = (() => void) | 'needed';
+
+/** A value, and what becomes of it where the field is left empty. */
+export type ValueOrNone =
+  | { readonly value: number; readonly onClear?: WhenEmpty }
+  | { readonly value: number | undefined; readonly onClear: WhenEmpty };
+
+type NumberFieldProps = NumberFieldLook & ValueOrNone;
+
+interface NumberFieldLook {
   readonly label: string;
   readonly labelHidden?: boolean;
-  readonly value: number | undefined;
   /** takes a number that is right; answers what went wrong with it, if anything */
   readonly onCommit: (value: number) => void | Promise<string | undefined>;
-  /** given where the field may be left empty */
-  readonly onClear?: () => void;
   /** says what is wrong with a number */
   readonly check?: (value: number) => string | undefined;
   readonly unit?: string;
@@ -53,29 +60,17 @@ export function NumberField(props: NumberFieldProps) {
   const written = (number: number | undefined): string =>
     number === undefined ? '' : editable(number, decimals);
   const id = useId();
-  const [text, setText] = useState(written(value));
-  const [fault, setFault] = useState<string>();
-  const [shown, setShown] = useState(value);
-  /* What is being typed is not taken away by a value that arrives meanwhile. */
-  const [isTyping, setIsTyping] = useState(false);
-  /** how often something was typed: an answer to what was typed before does not end it */
-  const typedTimes = useRef(0);
-  const isThere = useIsThere();
-  if (shown !== value) {
-    setShown(value);
-    if (!isTyping) {
-      if (value === undefined ? text.trim() !== '' : parse(text) !== value) {
-        setText(written(value));
-      }
-      setFault(undefined);
-    }
-  }
+  const { text, setText, fault, setFault, setIsTyping, type, commit } = useTyped(
+    value,
+    written,
+    (now, of) => (of === undefined ? now.trim() === '' : parse(now) === of),
+  );
 
   /** Whether a number was read, and nothing is wrong with it. */
   const take = async (typed: string): Promise<boolean> => {
     setIsTyping(false);
     const number = parse(typed);
-    if (typed.trim() === '' && onClear) {
+    if (typed.trim() === '' && onClear !== undefined && onClear !== 'needed') {
       setFault(undefined);
       if (value !== undefined) onClear();
       return false;
@@ -84,14 +79,7 @@ export function NumberField(props: NumberFieldProps) {
     setFault(wrong);
     if (wrong !== undefined || number === undefined) return false;
     if (number === value) return true;
-    /* Until it is answered, what was typed stands: a value that is refused goes, and not the text. */
-    setIsTyping(true);
-    const asTyped = typedTimes.current;
-    const refused = (await onCommit(number)) ?? undefined;
-    if (!isThere.current) return false;
-    if (typedTimes.current === asTyped) setIsTyping(false);
-    setFault(refused);
-    return refused === undefined;
+    return commit(() => onCommit(number));
   };
   /* A number stands as it was read, so that nobody is told another one later. */
   const standAsRead = async (): Promise<void> => {
@@ -121,8 +109,7 @@ export function NumberField(props: NumberFieldProps) {
           aria-invalid={error !== undefined}
           aria-describedby={error !== undefined || hint !== undefined ? noteId(id) : undefined}
           onChange={(event) => {
-            typedTimes.current += 1;
-            setText(event.target.value);
+            type(event.target.value);
             if (commitOn === 'typing') void take(event.target.value);
             else setIsTyping(true);
           }}

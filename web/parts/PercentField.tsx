@@ -1,14 +1,14 @@
-import { NumberField } from './NumberField';
+import { NumberField, type ValueOrNone } from './NumberField';
 
 const KEPT = 1_000_000;
 
-interface PercentFieldProps {
+type PercentFieldProps = PercentFieldLook & ValueOrNone;
+
+/** Its value is a share of 1. */
+interface PercentFieldLook {
   readonly label: string;
   readonly labelHidden?: boolean;
-  /** a share of 1 */
-  readonly value: number | undefined;
   readonly onCommit: (share: number) => void | Promise<string | undefined>;
-  readonly onClear?: () => void;
   /** as shares of 1, ends included */
   readonly from?: number;
   readonly to?: number;
@@ -18,11 +18,19 @@ interface PercentFieldProps {
 }
 
 /** A share, typed in percent. */
-export function PercentField({ value, onCommit, from = 0, to = 1, ...rest }: PercentFieldProps) {
+export function PercentField({
+  value,
+  onCommit,
+  onClear = 'needed',
+  from = 0,
+  to = 1,
+  ...rest
+}: PercentFieldProps) {
   return (
     <NumberField
       {...rest}
       unit="%"
+      onClear={onClear}
       value={value === undefined ? undefined : rounded(value * 100)}
       check={(percent) =>
         percent / 100 >= from && percent / 100 <= to

@@ -1,6 +1,6 @@
-import { useId, useRef, useState, type Ref } from 'react';
+import { useId, type Ref } from 'react';
 import { FieldFrame, INPUT_LOOK, noteId } from './FieldFrame';
-import { useIsThere } from './useIsThere';
+import { useTyped } from './useTyped';
 
 interface TextFieldProps {
   readonly label: string;
@@ -33,21 +33,11 @@ export function TextField({
   inputRef,
 }: TextFieldProps) {
   const id = useId();
-  const [text, setText] = useState(value);
-  const [shown, setShown] = useState(value);
-  const [fault, setFault] = useState<string>();
-  /* What is being typed is not taken away by a value that arrives meanwhile. */
-  const [isTyping, setIsTyping] = useState(false);
-  /** how often something was typed: an answer to what was typed before does not end it */
-  const typedTimes = useRef(0);
-  const isThere = useIsThere();
-  if (shown !== value) {
-    setShown(value);
-    if (!isTyping) {
-      setText(value);
-      setFault(undefined);
-    }
-  }
+  const { text, fault, setFault, setIsTyping, type, commit } = useTyped(
+    value,
+    String,
+    (now, of) => now === of,
+  );
   const take = async (typed: string): Promise<void> => {
     setIsTyping(false);
     if (needed && typed.trim() === '') {
@@ -56,13 +46,7 @@ export function TextField({
     }
     setFault(undefined);
     if (typed === value) return;
-    /* Until it is answered, what was typed stands: a value that is refused goes, and not the text. */
-    setIsTyping(true);
-    const asTyped = typedTimes.current;
-    const refused = (await onCommit(typed)) ?? undefined;
-    if (!isThere.current) return;
-    if (typedTimes.current === asTyped) setIsTyping(false);
-    setFault(refused);
+    await commit(() => onCommit(typed));
   };
   const shared = {
     id,
@@ -71,8 +55,7 @@ export function TextField({
     'aria-invalid': fault !== undefined,
     'aria-describedby': fault !== undefined || hint !== undefined ? noteId(id) : undefined,
     onChange: (event: { target: { value: string } }) => {
-      typedTimes.current += 1;
-      setText(event.target.value);
+      type(event.target.value);
       if (commitOn === 'typing') void take(event.target.value);
       else setIsTyping(true);
     },

@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { personAtApp } from '../testing/personAtApp';
 import { cleanup } from '../testing/render';

@@ -6,6 +6,21 @@ import { ask } from '../parts/ask';
 import { selectFigures, selectHouse } from './house';
 import type { RootState } from './store';
 
+/** What is asked before a change, and what says yes to it. */
+export interface MeantWords {
+  readonly title: string;
+  readonly yes: string;
+}
+
+/** What is asked before something is called otherwise. */
+export function renamed(from: string, to: string): MeantWords & { readonly still: string } {
+  return {
+    title: `Call ${from} “${to}”?`,
+    yes: 'Call it that',
+    still: `It is still called ${from}.`,
+  };
+}
+
 /**
  * Whether a change of the house is to be made: asked where it changes what services cost, with what it does.
  * @param change of the house as it is on this screen
@@ -13,7 +28,7 @@ import type { RootState } from './store';
 export async function isMeant(
   state: RootState,
   change: (house: House) => House,
-  words: { readonly title: string; readonly yes: string },
+  words: MeantWords,
 ): Promise<boolean> {
   const house = selectHouse(state);
   const before = selectFigures(state);

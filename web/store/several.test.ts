@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import { afterEach, expect, it, vi } from 'vitest';
 import { unversioned, type Several } from '@bienestar/contract/api';
 import { demoInBrowser } from '../testing/demoInBrowser';

@@ -1,4 +1,4 @@
-import { configureStore } from '@reduxjs/toolkit';
+import { combineReducers, configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
@@ -18,9 +18,17 @@ export const outbox = createOutbox({
   windows: windowLocks('locks' in navigator ? navigator.locks : undefined),
 });
 
+export const reducer = combineReducers({
+  [api.reducerPath]: api.reducer,
+  drafts,
+  queue,
+  preferences,
+  undo,
+});
+
 /** The state of the app: the server's House, what is edited and sent, and what the person prefers. */
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, drafts, queue, preferences, undo },
+  reducer,
   middleware: (defaults) =>
     /* Houses are large plain values that reducers replace and never change: no need to search them. */
     defaults({ serializableCheck: false, immutableCheck: false })

@@ -1,13 +1,7 @@
-// @vitest-environment jsdom
-import { afterEach, describe, expect, it, vi } from 'vitest';
-import { personAtApp, type PersonAtApp } from '../testing/personAtApp';
-import { cleanup } from '../testing/render';
+import { describe, expect, it, vi } from 'vitest';
+import { eachAtTheApp } from '../testing/eachAtTheApp';
 
-let person: PersonAtApp;
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
+const person = eachAtTheApp();
 
 const rename = async (from: string, to: string): Promise<void> => {
   await person.fill('Name', to);
@@ -20,7 +14,7 @@ const isOff = async (button: string): Promise<boolean> =>
 
 describe('what was changed', () => {
   it('goes back step by step and comes again, also from another place', async () => {
-    person = await personAtApp('/house');
+    await person.openApp('/house');
     expect(await isOff('Undo the last change')).toBe(true);
     await rename('Casa Cenera', 'Casa Una');
     await rename('Casa Una', 'Casa Otra');
@@ -35,7 +29,7 @@ describe('what was changed', () => {
   });
 
   it('goes back without what else was changed since', async () => {
-    person = await personAtApp('/house');
+    await person.openApp('/house');
     await rename('Casa Cenera', 'Casa Una');
     await person.click('radio', 'the whole slot');
     const [first] = person.store.getState().undo.done;
@@ -47,7 +41,7 @@ describe('what was changed', () => {
   });
 
   it('is not undone from a field, where the keys undo what is typed', async () => {
-    person = await personAtApp('/house');
+    await person.openApp('/house');
     await rename('Casa Cenera', 'Casa Una');
     const field = await person.find('textbox', 'Name');
     const typed = new KeyboardEvent('keydown', { key: 'z', ctrlKey: true, bubbles: true });
@@ -62,7 +56,7 @@ describe('what was changed', () => {
 
 describe('what would empty figures', () => {
   it('is asked first, says what it does, and can be left', async () => {
-    person = await personAtApp('/shelf/dragon-tree-cream/measured');
+    await person.openApp('/shelf/dragon-tree-cream/measured');
     await person.click('button', 'Remove pea');
     await person.sees(/\d+ services? cannot be counted any more/);
     await person.click('button', 'Leave it');
@@ -77,7 +71,7 @@ describe('what would empty figures', () => {
 
 describe('a price ten times the one before', () => {
   it('is asked, and stays as it was where it was not meant', async () => {
-    person = await personAtApp('/shelf/aloe-gel/bought');
+    await person.openApp('/shelf/aloe-gel/bought');
     await person.fill('Pack price', '280');
     await person.press('Enter');
     await person.sees('€280.00 for a pack of Aloe gel?');

@@ -12,7 +12,7 @@ import type { HouseSettings } from '@bienestar/core/house/settings';
 import { toast } from '../parts/toast';
 import { refusalWords, useAddMutation, useRemoveMutation, type Part, type PartValue } from './api';
 import { houseInHand, selectShown } from './house';
-import { isMeant } from './menuEffect';
+import { isMeant, type MeantWords } from './menuEffect';
 import { isSame, rebase } from './outbox/rebase';
 import { outbox, store, useAppDispatch, useAppSelector, type RootState } from './store';
 import { takeBack } from './takeBack';
@@ -59,22 +59,27 @@ export function useChangeOf<N extends AggregateName>(
   );
 }
 
-/** Changes that take something away: asked first where services then cost something else, or nothing can be said. */
-export function useTakeAway<N extends AggregateName>(
+/**
+ * Changes by which something is lost to what says it by its name: asked first where services then cost something else,
+ * or nothing can be said. Who does not mean it is told what still holds.
+ */
+export function useMeantChange<N extends AggregateName>(
   part: N,
   id: string,
   change: ChangePart<Aggregates[N]>,
-): (name: string, make: (latest: Aggregates[N]) => Partial<Aggregates[N]>) => Promise<void> {
+): (
+  words: MeantWords & { readonly still: string },
+  make: (latest: Aggregates[N]) => Partial<Aggregates[N]>,
+) => Promise<string | undefined> {
   const store = useStore<RootState>();
   return useCallback(
-    async (name, make) => {
-      const without = (house: House): House => {
+    async ({ still, ...words }, make) => {
+      const then = (house: House): House => {
         const things = house[part] as unknown as readonly Aggregates[N][];
         const changed = things.map((each) => (each.id === id ? { ...each, ...make(each) } : each));
         return { ...house, [part]: changed };
       };
-      const words = { title: `Remove ${name}?`, yes: 'Remove it' };
-      if (await isMeant(store.getState(), without, words)) await change(make);
+      return (await isMeant(store.getState(), then, words)) ? change(make) : still;
     },
     [change, id, part, store],
   );

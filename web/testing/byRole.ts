@@ -38,9 +38,14 @@ function mayBeCalled(element: Element, name: string): boolean {
   const label = element.getAttribute('aria-label');
   if (label !== null && label !== '') return label === name;
   const { labels } = element as Partial<HTMLInputElement>;
-  if (labels && labels.length > 0) return true;
+  if (labels && labels.length > 0) return labels.length > 1 || mayRead(labels[0], name);
   const isNamedByWords = element.matches('button, a, th, summary, [role=option], [role=radio]');
-  if (!isNamedByWords || element.querySelector('[aria-label], [aria-hidden], img, svg'))
+  return !isNamedByWords || mayRead(element, name);
+}
+
+/** Whether the words of an element may be read as that: others can only be heard where something has its own name. */
+function mayRead(element: Element | undefined, name: string): boolean {
+  if (!element || element.querySelector('[aria-label], [aria-hidden], img, svg, select, textarea'))
     return true;
   return inOneWord(element.textContent) === inOneWord(name);
 }

@@ -1,17 +1,17 @@
-import { IDBFactory } from 'fake-indexeddb';
 import { readFileSync } from 'node:fs';
 import { screen, waitFor } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
-import { expect, vi } from 'vitest';
+import { expect } from 'vitest';
 import { unversioned, type HouseSnapshot, type Versioned } from '@bienestar/contract/api';
 import { checkAgainst } from '@bienestar/contract/check';
 import { readHouseFile } from '@bienestar/contract/houseFile';
 import { AGGREGATES, SCHEMAS } from '@bienestar/contract/rules';
 import { houseOf } from '@bienestar/core/stock/houseOf';
 import type { store as appStore } from '../store/store';
+import { cut, emptyApp } from './emptyApp';
 import { render } from './render';
 
 const file = readHouseFile(readFileSync('demo/casa-cenera.house.json', 'utf8'));
@@ -55,15 +55,10 @@ export interface DemoInBrowser {
   ) => Promise<Written<T>>;
 }
 
-/** A browser of its own; what it shows is imported afterwards. */
+/** A browser of its own. */
 export async function demoInBrowser(): Promise<DemoInBrowser> {
-  vi.resetModules();
-  vi.stubGlobal('indexedDB', new IDBFactory());
-  vi.stubGlobal('matchMedia', () => ({ matches: false }));
-  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('the network is cut')));
-  giveWhatIsLacking();
-  const { store } = await import('../store/store');
-  const { api } = await import('../store/api');
+  const { app, api } = await emptyApp(cut);
+  const { store } = app;
   const versioned = Object.fromEntries(
     VERSIONED.map((part) => [part, demo[part].map((thing) => ({ ...thing, version: 1 }))]),
   );
@@ -95,50 +90,6 @@ export async function demoInBrowser(): Promise<DemoInBrowser> {
       expect(checkAgainst(schema as never, after)).toMatchObject({ ok: true });
       return { before, after } as Written<T>;
     },
-  };
-}
-
-/** What jsdom has not, since it lays nothing out and has one thread: nothing is told of sizes, no worker answers. */
-function giveWhatIsLacking(): void {
-  const nothing = (): undefined => undefined;
-  vi.stubGlobal(
-    'ResizeObserver',
-    class {
-      observe = nothing;
-      unobserve = nothing;
-      disconnect = nothing;
-    },
-  );
-  vi.stubGlobal(
-    'Worker',
-    class extends EventTarget {
-      postMessage = nothing;
-      terminate = nothing;
-    },
-  );
-  vi.stubGlobal('getComputedStyle', ownStyle);
-  Object.assign(Element.prototype, {
-    scrollIntoView: nothing,
-    hasPointerCapture: () => false,
-    setPointerCapture: nothing,
-    releasePointerCapture: nothing,
-  });
-}
-
-/** There are no style sheets here: what an element says of itself is all of its style. */
-function ownStyle(element: HTMLElement): object {
-  const { style } = element;
-  const initial: Readonly<Record<string, string>> = {
-    display: element.hidden ? 'none' : 'block',
-    visibility: 'visible',
-    'pointer-events': 'auto',
-  };
-  const valueOf = (name: string): string => style.getPropertyValue(name) || (initial[name] ?? '');
-  return {
-    getPropertyValue: valueOf,
-    display: valueOf('display'),
-    visibility: valueOf('visibility'),
-    pointerEvents: valueOf('pointer-events'),
   };
 }
 

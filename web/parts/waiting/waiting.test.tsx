@@ -1,4 +1,3 @@
-// @vitest-environment jsdom
 import 'fake-indexeddb/auto';
 import { screen, within } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useParams } from 'react-router';
+import { within } from '@bienestar/contract/limits';
 import { trayOf, type TrayVisit } from '@bienestar/core/room/tray';
 import { number } from '../../format/figures';
 import { clientWords } from '../../format/protocolWords';
@@ -67,11 +68,7 @@ export function TrayPlace() {
                 <NumberField
                   label="For how many clients"
                   value={clients}
-                  check={(count) =>
-                    Number.isInteger(count) && count >= 1 && count <= MOST_CLIENTS
-                      ? undefined
-                      : `From 1 to ${MOST_CLIENTS}.`
-                  }
+                  check={within({ least: 1, most: MOST_CLIENTS, whole: true })}
                   onCommit={setClients}
                 />
               </div>

@@ -3,7 +3,8 @@ import { MoneyField } from '../../parts/MoneyField';
 import { PercentField } from '../../parts/PercentField';
 import { TextField } from '../../parts/TextField';
 import { useSnapshot } from '../../store/house';
-import { useChangeSettings } from '../../store/useEditPart';
+import { inOneGo, type Together } from '../../store/undo';
+import { useChangeOf, useChangeSettings } from '../../store/useEditPart';
 import { AddLine, Line, Section } from './Section';
 
 const LEAVING = { commitOn: 'leaving' } as const;
@@ -14,8 +15,27 @@ export function GradesPanel() {
   const { settings, people } = useSnapshot();
   const { grades = [] } = settings;
   const change = useChangeSettings();
-  const put = (next: readonly Grade[]): Promise<string | undefined> =>
-    change({ grades: next.length === 0 ? undefined : next });
+  const changePerson = useChangeOf('people');
+  const put = (next: readonly Grade[], together?: Together): Promise<string | undefined> =>
+    change({ grades: next.length === 0 ? undefined : next }, together);
+  /* Nobody is paid otherwise for a grade's having another name, or none. */
+  const rename = async (at: number, grade: Grade, name: string): Promise<string | undefined> => {
+    const together = inOneGo(`${grade.name} is called ${name} now`);
+    const refused = await put(grades.with(at, { ...grade, name }), together);
+    if (refused !== undefined) return refused;
+    for (const person of people.filter((each) => each.grade === grade.name)) {
+      void changePerson(person, { grade: name }, together);
+    }
+    return undefined;
+  };
+  const remove = (at: number, { name, hourlyPayMinor, onCost }: Grade): void => {
+    const together = inOneGo(`${name} was removed`);
+    for (const person of people.filter(({ grade }) => grade === name)) {
+      const own = { grade: undefined, hourlyPayMinor, onCost: person.onCost ?? onCost };
+      void changePerson(person, own, together);
+    }
+    void put(grades.toSpliced(at, 1), together);
+  };
   const fresh = (): string => {
     const taken = new Set(grades.map(({ name }) => name));
     let at = grades.length + 1;
@@ -33,11 +53,7 @@ export function GradesPanel() {
         const { onCost: _onCost, ...withoutOnCost } = grade;
         const paid = people.filter((person) => person.grade === grade.name).length;
         return (
-          <Line
-            key={grade.name}
-            name={grade.name}
-            onRemove={() => void put(grades.toSpliced(at, 1))}
-          >
+          <Line key={grade.name} name={grade.name} onRemove={() => remove(at, grade)}>
             <TextField
               {...LEAVING}
               className="flex-1"
@@ -45,7 +61,7 @@ export function GradesPanel() {
               label={at > 0 ? `Grade ${at + 1}` : 'Grade'}
               needed
               value={grade.name}
-              onCommit={(name) => putGrade({ name })}
+              onCommit={(name) => rename(at, grade, name)}
             />
             <MoneyField
               {...LEAVING}

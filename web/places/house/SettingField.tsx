@@ -21,6 +21,8 @@ interface Words {
   readonly label: string;
   /** what it is, in a sentence, with a sensible start */
   readonly hint?: string;
+  /** what becomes of it where the field is left empty, if it may be */
+  readonly cleared?: Partial<HouseSettings>;
 }
 
 type Setting = Words &
@@ -190,6 +192,7 @@ const SETTINGS = {
     kind: 'money',
     label: 'A room hour brings',
     hint: 'What an hour of a room should bring towards rent and profit; rent and profit of a month by planned hours.',
+    cleared: { targetPerRoomHourMinor: undefined },
     ...own('targetPerRoomHourMinor'),
   },
   orderCost: {
@@ -271,6 +274,8 @@ export function SettingField({ of, hint }: SettingFieldProps) {
   const change = useChangeSettings();
   const setting: Setting = SETTINGS[of];
   const shown = { label: setting.label, hint: hint ?? setting.hint, commitOn: 'leaving' } as const;
+  const { cleared } = setting;
+  const onClear = cleared ? () => void change(cleared) : 'needed';
   switch (setting.kind) {
     case 'text':
       return (
@@ -302,6 +307,7 @@ export function SettingField({ of, hint }: SettingFieldProps) {
           to={setting.to}
           value={setting.read(settings)}
           onCommit={(value) => change(setting.write(value, settings))}
+          onClear={onClear}
         />
       );
     case 'money':
@@ -310,6 +316,7 @@ export function SettingField({ of, hint }: SettingFieldProps) {
           {...shown}
           value={setting.read(settings)}
           onCommit={(value) => change(setting.write(value, settings))}
+          onClear={onClear}
         />
       );
     case 'number':
@@ -320,6 +327,7 @@ export function SettingField({ of, hint }: SettingFieldProps) {
           check={within(setting.limits)}
           value={setting.read(settings)}
           onCommit={(value) => change(setting.write(value, settings))}
+          onClear={onClear}
         />
       );
   }

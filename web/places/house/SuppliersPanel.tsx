@@ -123,6 +123,7 @@ function SupplierLine({ supplier, labelled }: SupplierLineProps) {
             commitOn="leaving"
             value={supplier.leastOrderMinor}
             onCommit={(leastOrderMinor) => change({ leastOrderMinor })}
+            onClear={() => void change({ leastOrderMinor: undefined })}
           />
         </div>
         <div className="flex flex-wrap items-end gap-2">

@@ -1,5 +1,7 @@
 import { Plus, X } from 'lucide-react';
+import { useStore } from 'react-redux';
 import { LIMITS, within } from '@bienestar/contract/limits';
+import type { House } from '@bienestar/core/house/house';
 import type { NamedAmount } from '@bienestar/core/quantity/measures';
 import { number } from '../../format/figures';
 import { Button, IconButton } from '../../parts/Button';
@@ -8,14 +10,28 @@ import { Fold } from '../../parts/Fold';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { useSnapshot } from '../../store/house';
+import { isMeant, renamed } from '../../store/menuEffect';
+import type { RootState } from '../../store/store';
 import { useChangeSettings } from '../../store/useEditPart';
 
 /** Bowls, cups and jars that are filled to a mark, of whatever it is. */
 export function VesselsPanel() {
   const { vessels = [] } = useSnapshot().settings;
   const change = useChangeSettings();
+  const store = useStore<RootState>();
   const put = (next: readonly NamedAmount[]): Promise<string | undefined> =>
     change({ vessels: next.length === 0 ? undefined : next });
+  /* Steps say a vessel by its name: by another, or none, nothing can be counted where they do. */
+  const putMeant = async (
+    next: readonly NamedAmount[],
+    words: ReturnType<typeof renamed>,
+  ): Promise<string | undefined> => {
+    const then = (house: House): House => ({
+      ...house,
+      settings: { ...house.settings, vessels: next },
+    });
+    return (await isMeant(store.getState(), then, words)) ? put(next) : words.still;
+  };
   const freeName = (at = vessels.length + 1): string => {
     const name = `bowl ${number(at)} to the mark`;
     return vessels.some((each) => each.name === name) ? freeName(at + 1) : name;
@@ -34,7 +50,9 @@ export function VesselsPanel() {
             label={`Vessel ${at + 1}`}
             needed
             value={vessel.name}
-            onCommit={(name) => void put(vessels.with(at, { ...vessel, name }))}
+            onCommit={(name) =>
+              putMeant(vessels.with(at, { ...vessel, name }), renamed(vessel.name, name))
+            }
           />
           <NumberField
             commitOn="leaving"
@@ -51,7 +69,13 @@ export function VesselsPanel() {
           />
           <IconButton
             label={`Remove ${vessel.name}`}
-            onClick={() => void put(vessels.toSpliced(at, 1))}
+            onClick={() =>
+              void putMeant(vessels.toSpliced(at, 1), {
+                title: `Remove ${vessel.name}?`,
+                yes: 'Remove it',
+                still: '',
+              })
+            }
           >
             <X aria-hidden size={16} />
           </IconButton>

@@ -1,21 +1,13 @@
-// @vitest-environment jsdom
 import { within } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import type { Demand, Person } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import type { Supplier } from '@bienestar/core/house/supplier';
-import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
-import { cleanup } from '../../testing/render';
+import { eachAtTheApp } from '../../testing/eachAtTheApp';
 
-let person: PersonAtApp;
-const open = async (path: string): Promise<void> => {
-  person = await personAtApp(path);
-};
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
+const person = eachAtTheApp();
+const open = person.openApp;
 
 const put = async (label: string, text: string): Promise<void> => {
   await person.fill(label, text);

@@ -7,9 +7,7 @@ import { seenShare } from '@bienestar/core/learn/wilson';
 import { houseOf } from '@bienestar/core/stock/houseOf';
 import { lessonPicture, lessonShare, lessonWords } from './lessonWords';
 
-const read = readHouseFile(
-  await readFile(new URL('../../../demo/casa-cenera.house.json', import.meta.url), 'utf8'),
-);
+const read = readHouseFile(await readFile('demo/casa-cenera.house.json', 'utf8'));
 if (!read.ok) throw new Error(JSON.stringify(read.faults));
 const house = houseOf(read.value);
 

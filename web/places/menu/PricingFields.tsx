@@ -43,6 +43,7 @@ export function PricingFields({ service, price, put }: PricingFieldsProps) {
             key={which}
             label={`${ASKED_WORDS[which]} elsewhere`}
             value={neighbourhood?.[which]}
+            onClear="needed"
             onCommit={(minor) =>
               put({
                 neighbourhood: {
@@ -61,6 +62,7 @@ export function PricingFields({ service, price, put }: PricingFieldsProps) {
             {...leaving}
             label="Price of its own"
             value={ownMinor}
+            onClear="needed"
             onCommit={(minor) => put({ ownMinor: minor })}
           />
         )}

@@ -1,17 +1,11 @@
-// @vitest-environment jsdom
-import { afterEach, expect, it, vi } from 'vitest';
+import { expect, it } from 'vitest';
 import type { HouseSettings } from '@bienestar/core/house/settings';
-import { cleanup } from '../../testing/render';
-import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
+import { eachAtTheApp } from '../../testing/eachAtTheApp';
 
-let person: PersonAtApp;
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
+const person = eachAtTheApp();
 
 it('says what rooms and hands bring beside what they cost, and charges at what the plan fills', async () => {
-  person = await personAtApp('/menu/adds-up');
+  await person.openApp('/menu/adds-up');
   await person.sees('the rooms cost €2,160.00');
   await person.sees('The figures go by an occupancy of 65%');
   await person.sees(/Of \d+ planned visits a week about [\d.]+ last longer than their slot/);
@@ -24,7 +18,7 @@ it('says what rooms and hands bring beside what they cost, and charges at what t
 });
 
 it('shows the working of what the plan fills', async () => {
-  person = await personAtApp('/menu/adds-up');
+  await person.openApp('/menu/adds-up');
   const filled = await person.figure('Hands: the plan fills');
   await person.click('button', `Hands: the plan fills: ${filled}. Show the working`);
   await person.sees('Pay that is owed whether or not somebody comes, with on-cost, a month');

@@ -1,17 +1,9 @@
-// @vitest-environment jsdom
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Service } from '@bienestar/core/house/house';
-import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
-import { cleanup } from '../../testing/render';
+import { eachAtTheApp } from '../../testing/eachAtTheApp';
 
-let person: PersonAtApp;
-const open = async (path: string): Promise<void> => {
-  person = await personAtApp(path);
-};
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
+const person = eachAtTheApp();
+const open = person.openApp;
 
 const charged = async (): Promise<string> =>
   (await person.find('slider', 'Charged price')).getAttribute('aria-valuetext') ?? '';

@@ -1,20 +1,14 @@
-// @vitest-environment jsdom
 import userEvent from '@testing-library/user-event';
-import { afterEach, describe, expect, it, vi } from 'vitest';
-import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
-import { cleanup } from '../../testing/render';
+import { describe, expect, it, vi } from 'vitest';
+import { eachAtTheApp } from '../../testing/eachAtTheApp';
 
-let person: PersonAtApp;
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
+const person = eachAtTheApp();
 
 const waiting = () => person.store.getState().queue.writes;
 
 describe('a new protocol', () => {
   it('is not there because a button was pressed, and its name is what is typed first', async () => {
-    person = await personAtApp('/protocols');
+    await person.openApp('/protocols');
     await person.click('button', 'New protocol');
     const name = (await person.find('textbox', 'Name of the protocol')) as HTMLInputElement;
     expect(document.activeElement).toBe(name);
@@ -25,14 +19,14 @@ describe('a new protocol', () => {
   });
 
   it('is there once it has a name', async () => {
-    person = await personAtApp('/protocols');
+    await person.openApp('/protocols');
     await person.click('button', 'New protocol');
     await person.fill('Name of the protocol', 'Sea-glass facial');
     expect(await person.draft()).toMatchObject({ name: 'Sea-glass facial', steps: [] });
   });
 
   it('is there once it has a step, which can be said at once', async () => {
-    person = await personAtApp('/protocols');
+    await person.openApp('/protocols');
     await person.click('button', 'New protocol');
     await person.fillIn('combobox', 'Say a step', 'cleanse 3 pumps cleansing milk on face 2-3 min');
     await person.press('Enter');
@@ -41,7 +35,7 @@ describe('a new protocol', () => {
   });
 
   it('is typed on at once: the next line needs no press', async () => {
-    person = await personAtApp('/protocols');
+    await person.openApp('/protocols');
     await person.click('button', 'New protocol');
     await person.fillIn('combobox', 'Say a step', 'cleanse 5 min');
     await person.press('Enter');
@@ -55,7 +49,7 @@ describe('a new protocol', () => {
 
 describe('a protocol as a whole', () => {
   const about = async (): Promise<void> => {
-    person = await personAtApp('/protocols/black-sand-clay-facial');
+    await person.openApp('/protocols/black-sand-clay-facial');
     await person.click('button', 'More of this protocol');
     await person.click('menuitem', 'Goal and summary, copy, archive, remove');
   };

@@ -1,18 +1,12 @@
-// @vitest-environment jsdom
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { joinedOf } from '@bienestar/core/protocol/forWhom';
-import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
-import { cleanup } from '../../testing/render';
+import { eachAtTheApp } from '../../testing/eachAtTheApp';
 
-let person: PersonAtApp;
+const person = eachAtTheApp();
 const at = async (stepId: string): Promise<void> => {
-  person = await personAtApp(`/protocols/black-sand-clay-facial/${stepId}`);
+  await person.openApp(`/protocols/black-sand-clay-facial/${stepId}`);
   await person.find('combobox', 'Say a step');
 };
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 
 const say = async (line: string): Promise<void> => {
   await person.fillIn('combobox', 'Say a step', line);
@@ -88,7 +82,7 @@ describe('a step that is added by pointing', () => {
   });
 
   it('is for the guest after a step of set-up', async () => {
-    person = await personAtApp('/protocols/black-sand-clay-facial');
+    await person.openApp('/protocols/black-sand-clay-facial');
     await person.click('button', 'Add a step');
     expect(await added('New step')).toMatchObject({ stretch: 'visit' });
   });

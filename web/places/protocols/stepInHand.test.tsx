@@ -1,16 +1,10 @@
-// @vitest-environment jsdom
-import { afterEach, describe, expect, it, vi } from 'vitest';
-import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
-import { cleanup } from '../../testing/render';
+import { describe, expect, it } from 'vitest';
+import { eachAtTheApp } from '../../testing/eachAtTheApp';
 
-let person: PersonAtApp;
+const person = eachAtTheApp();
 const open = async (path: string): Promise<void> => {
-  person = await personAtApp(`/protocols/${path}`);
+  await person.openApp(`/protocols/${path}`);
 };
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
 
 const stepOfDraft = async (id: string) => {
   const { steps } = await person.draft();
@@ -243,7 +237,7 @@ describe('a working', () => {
   });
 
   it('of a reorder point names visits, lead time and service level', async () => {
-    person = await personAtApp('/restock/levels');
+    await person.openApp('/restock/levels');
     const point = await person.figure('Reorder point of Fig enzyme powder, sachet');
     await person.click(
       'button',

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import type { RunAct } from '@bienestar/core/run/plan';
 import type { RunState } from '@bienestar/core/run/standing';
-import { takenBy, takenInAct } from '@bienestar/core/run/used';
+import { takenBy, takenInAct, timesDone } from '@bienestar/core/run/used';
 import { number } from '../../format/figures';
 import { useHouse } from '../../store/house';
 import { KnuckleButton } from './KnuckleButton';
@@ -24,7 +24,7 @@ export function TookOther({ act, state, onTook, onScale, onInstead }: TookOtherP
   const [isOpen, setIsOpen] = useState(false);
   const [weighing, setWeighing] = useState<string>();
   const [changing, setChanging] = useState<string>();
-  const taken = takenInAct(act, state);
+  const taken = takenInAct(act, state, timesDone(state, state.inHand));
   if (taken.length === 0) return null;
   const materialOf = (id: string) => house.materials.find((each) => each.id === id);
   return (

@@ -110,12 +110,14 @@ export function AddMaterial({
               value={made.content}
               check={within(LIMITS.quantity)}
               onCommit={(content) => change({ content })}
+              onClear={() => change({ content: undefined })}
             />
           )}
           <MoneyField
             label={priceLabel(made.kind)}
             value={made.priceMinor}
             onCommit={(priceMinor) => change({ priceMinor })}
+            onClear={() => change({ priceMinor: undefined })}
           />
           {!linen && house.suppliers.length > 0 && (
             <Choice

@@ -69,6 +69,7 @@ export function BoughtFacet({ material, change }: BoughtFacetProps) {
           label="Sold to clients for"
           value={material.retailPriceMinor}
           onCommit={(retailPriceMinor) => change({ retailPriceMinor })}
+          onClear={() => void change({ retailPriceMinor: undefined })}
         />
       )}
       <Suspense fallback={<p className="text-sm text-ink-soft">Drawing the prices …</p>}>

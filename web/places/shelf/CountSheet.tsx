@@ -179,6 +179,7 @@ function ByWeight({ material, spot, onWeighed }: ByWeightProps) {
         value={tareG}
         check={(value) => (value >= 0 ? undefined : 'Must not be below 0.')}
         onCommit={setTareG}
+        onClear={() => setTareG(undefined)}
       />
       <ScaleReading action="Take this weight" onTake={take} />
       {fault !== undefined && (

@@ -72,7 +72,7 @@ function KeepsField({ label, value, usualUnit, onChange, onClear }: KeepsFieldPr
         value={value?.amount}
         check={within(LIMITS.keeps)}
         onCommit={(amount) => onChange({ amount, unit })}
-        onClear={onClear}
+        onClear={onClear ?? 'needed'}
       />
       <Choice<KeepsUnit>
         label={`${label}, unit`}

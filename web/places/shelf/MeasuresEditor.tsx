@@ -15,7 +15,8 @@ import { LABEL_LOOK } from '../../parts/FieldFrame';
 import { NumberField } from '../../parts/NumberField';
 import { PercentField } from '../../parts/PercentField';
 import { TextField } from '../../parts/TextField';
-import { useTakeAway, type ChangePart } from '../../store/useEditPart';
+import { renamed } from '../../store/menuEffect';
+import { useMeantChange, type ChangePart } from '../../store/useEditPart';
 import { CalibrateSheet } from './CalibrateSheet';
 import { YieldFields } from './YieldFields';
 
@@ -41,7 +42,7 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
     change((latest) => ({
       measures: withMissing(latest.measures, missing, usual, latest.unit),
     }));
-  const takeAway = useTakeAway('materials', material.id, change);
+  const changeMeant = useMeantChange('materials', material.id, change);
   type Make<K extends 'named' | 'coats'> = (
     lines: readonly NonNullable<Measures[K]>[number][],
   ) => readonly unknown[];
@@ -58,9 +59,18 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
   const removeFrom =
     (key: 'named' | 'coats') =>
     (name: string): void =>
-      void takeAway(
-        name,
+      void changeMeant(
+        { title: `Remove ${name}?`, yes: 'Remove it', still: '' },
         withList(key, (lines) => lines.filter((line) => line.name !== name)),
+      );
+  const renameIn =
+    (key: 'named' | 'coats') =>
+    (from: string, to: string): Promise<string | undefined> =>
+      changeMeant(
+        renamed(from, to),
+        withList(key, (lines) =>
+          lines.map((line) => (line.name === from ? { ...line, name: to } : line)),
+        ),
       );
   const named = measures.named ?? [];
   const coats = measures.coats ?? [];
@@ -121,6 +131,7 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
         lines={named}
         unitOf={(each) => each.unit}
         onChange={putNamed}
+        onRename={renameIn('named')}
         onRemove={removeFrom('named')}
         add={
           <NewLine
@@ -138,6 +149,7 @@ export function MeasuresEditor({ material, change }: MeasuresEditorProps) {
         lines={coats}
         unitOf={() => 'mg/cm²'}
         onChange={putCoats}
+        onRename={renameIn('coats')}
         onRemove={removeFrom('coats')}
         add={
           <NewLine
@@ -169,6 +181,7 @@ interface NamedLinesProps<L extends NamedLine> {
   readonly lines: readonly L[];
   readonly unitOf: (line: L) => string;
   readonly onChange: (make: (lines: readonly L[]) => readonly L[]) => Promise<string | undefined>;
+  readonly onRename: (from: string, to: string) => Promise<string | undefined>;
   readonly onRemove: (name: string) => void;
   readonly add: ReactNode;
 }
@@ -180,6 +193,7 @@ function NamedLines<L extends NamedLine>({
   lines,
   unitOf,
   onChange,
+  onRename,
   onRemove,
   add,
 }: NamedLinesProps<L>) {
@@ -203,7 +217,7 @@ function NamedLines<L extends NamedLine>({
             labelHidden
             needed
             value={each.name}
-            onCommit={(name) => put(at, { name })}
+            onCommit={(name) => onRename(each.name, name)}
           />
           <NumberField
             commitOn="leaving"
@@ -264,6 +278,7 @@ function NewLine({ action, what, unit, suggested, onAdd }: NewLineProps) {
         label={`How much is “${name}”`}
         unit={unit}
         value={undefined}
+        onClear="needed"
         check={within(LIMITS.quantity)}
         onCommit={async (size) => {
           const refused = await onAdd(name, size);

@@ -1,19 +1,12 @@
-// @vitest-environment jsdom
 import userEvent from '@testing-library/user-event';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import type { Demand, Person, PlacedVisit } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
-import { personAtApp, type PersonAtApp } from '../../testing/personAtApp';
+import { eachAtTheApp } from '../../testing/eachAtTheApp';
 import { cleanup } from '../../testing/render';
 
-let person: PersonAtApp;
-const open = async (path: string): Promise<void> => {
-  person = await personAtApp(path);
-};
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
+const person = eachAtTheApp();
+const open = person.openApp;
 const user = userEvent.setup({ delay: null });
 
 const put = async (label: string, text: string): Promise<void> => {

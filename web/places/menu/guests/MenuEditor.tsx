@@ -40,12 +40,12 @@ export function MenuEditor({ menu }: { readonly menu: Versioned<GuestMenu> }) {
         <DayField
           label="Shown from"
           value={menu.from ?? ''}
-          onCommit={(day) => void change({ from: orNothing(day) })}
+          onCommit={(day) => change({ from: orNothing(day) })}
         />
         <DayField
           label="Shown until"
           value={menu.until ?? ''}
-          onCommit={(day) => void change({ until: orNothing(day) })}
+          onCommit={(day) => change({ until: orNothing(day) })}
         />
       </div>
       <TextField

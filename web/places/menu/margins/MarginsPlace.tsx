@@ -50,7 +50,9 @@ export function MarginsPlace() {
             label="Since the day"
             labelHidden
             value={day}
-            onCommit={(next) => next !== '' && setDay(next)}
+            onCommit={(next) => {
+              if (next !== '') setDay(next);
+            }}
           />
         )}
       </MenuHeader>

@@ -56,6 +56,7 @@ export function OfferPanel({ offer }: OfferPanelProps) {
           hint="empty: the sum less what is let off"
           value={offer.ownMinor}
           onCommit={(ownMinor) => put({ ownMinor })}
+          onClear={() => void put({ ownMinor: undefined })}
         />
       </div>
       {offer.ownMinor !== undefined && (

@@ -126,10 +126,12 @@ function SettingRow({ device, setting, others, onChange, onRemove }: SettingRowP
             onChange(
               {
                 ...setting,
-                values: [
-                  ...setting.values.filter((each) => each.kind !== kind),
-                  ...(value ? [value] : []),
-                ],
+                values: device.settings.flatMap(
+                  (each) =>
+                    (each.kind === kind
+                      ? value
+                      : setting.values.find((of) => of.kind === each.kind)) ?? [],
+                ),
               },
               `${field}-${kind}`,
             );
@@ -155,7 +157,7 @@ function SettingRow({ device, setting, others, onChange, onRemove }: SettingRowP
                     'setting',
                   )
                 }
-                onClear={setting.share ? () => put(undefined, 'setting') : undefined}
+                onClear={setting.share ? () => put(undefined, 'setting') : 'needed'}
               />
               <NumberField
                 label={`${spoken(kind)} to`}

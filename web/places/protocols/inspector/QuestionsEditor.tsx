@@ -256,6 +256,7 @@ function ReactionLine({ answer, reaction, onChange, onRemove }: ReactionLineProp
           parse={parseMinutes}
           check={within(LIMITS.capMinutes)}
           value={atMostMinutes}
+          onClear="needed"
           onCommit={(minutes) => onChange({ ...reaction, atMostMinutes: minutes }, 'atMost')}
         />
       )}
@@ -276,6 +277,7 @@ function Threshold({ answer, reaction, onChange }: Omit<ReactionLineProps, 'onRe
         label="From"
         unit={isScore ? 'of 10' : answer.unit}
         value={from}
+        onClear="needed"
         check={isScore ? within(LIMITS.layerScore) : undefined}
         onCommit={(value) => onChange({ ...reaction, from: value }, 'from')}
       />

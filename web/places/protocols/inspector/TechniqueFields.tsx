@@ -1,3 +1,4 @@
+import { within } from '@bienestar/contract/limits';
 import { useState } from 'react';
 import {
   LONGEST_HOLD_SECONDS,
@@ -80,11 +81,7 @@ export function TechniqueFields({ step, change }: StepFieldsProps) {
           label="How often"
           unit="times"
           value={hold?.times}
-          check={(times) =>
-            Number.isInteger(times) && times >= 1 && times <= MOST_HOLDS
-              ? undefined
-              : `Must be a whole number from 1 to ${MOST_HOLDS}.`
-          }
+          check={within({ least: 1, most: MOST_HOLDS, whole: true })}
           onCommit={(times) => put({ hold: { ...hold, times } }, 'times')}
           onClear={() => put({ hold: undefined }, 'times')}
         />
@@ -92,11 +89,7 @@ export function TechniqueFields({ step, change }: StepFieldsProps) {
           label="each held for"
           unit="s"
           value={hold?.seconds}
-          check={(seconds) =>
-            seconds > 0 && seconds <= LONGEST_HOLD_SECONDS
-              ? undefined
-              : `Must be above 0 and at most ${LONGEST_HOLD_SECONDS}.`
-          }
+          check={within({ above: 0, most: LONGEST_HOLD_SECONDS })}
           onCommit={(seconds) => put({ hold: { times: hold?.times ?? 1, seconds } }, 'seconds')}
           onClear={() => put({ hold: hold && { times: hold.times } }, 'seconds')}
         />

@@ -171,6 +171,7 @@ function CountLine({ material, state, blind, line, onCount, onByLot }: CountLine
         unit={unit}
         commitOn="leaving"
         value={line?.found}
+        onClear="needed"
         check={(quantity) => (quantity >= 0 ? undefined : 'A count cannot be below 0.')}
         onCommit={async (quantity) => {
           const entered = await onCount(quantity);

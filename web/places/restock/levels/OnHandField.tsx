@@ -1,3 +1,4 @@
+import { within } from '@bienestar/contract/limits';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import { NumberField } from '../../../parts/NumberField';
 import { useCountInAll } from '../../../store/useEnter';
@@ -19,9 +20,7 @@ export function OnHandField({ material, onHand }: OnHandFieldProps) {
       commitOn="leaving"
       unit={material.unit === 'piece' ? 'pcs' : material.unit}
       value={onHand}
-      check={(quantity) =>
-        quantity >= 0 && quantity <= LARGEST_STOCK ? undefined : 'Must not be below 0.'
-      }
+      check={within({ least: 0, most: LARGEST_STOCK })}
       onCommit={count}
     />
   );

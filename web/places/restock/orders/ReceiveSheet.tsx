@@ -205,6 +205,7 @@ function CameLine({ line, open, material, faults, onChange }: CameLineProps) {
             label={`A pack of ${name} on the invoice`}
             value={line.paidMinor}
             onCommit={(paidMinor) => onChange({ ...line, paidMinor })}
+            onClear={() => onChange({ ...line, paidMinor: undefined })}
           />
           <NumberField
             label={`Packs of ${name} sent back`}

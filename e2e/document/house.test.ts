@@ -1,44 +1,23 @@
-import type { HouseSnapshot } from '@bienestar/contract/api';
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { freshHouse, leave, newPerson, ownHouse, type Person } from './support/person';
+import { describe, expect, it } from 'vitest';
+import { ownHouse, readHouse } from '../support/ownHouse';
+import { eachAtAFreshHouse } from '../support/personInDocument';
 
-let person: Person;
-beforeEach(async () => {
-  await freshHouse();
-  person = await newPerson();
-});
-afterEach(() => person.close());
-afterAll(leave);
+const person = eachAtAFreshHouse();
 
-const enter = (): Promise<void> => person.page.keyboard.press('Enter');
+const enter = (): Promise<void> => person.press('Enter');
 
 /** Takes everything of some kinds out of the house. */
 async function takeAway(...parts: readonly ('menus' | 'offers')[]): Promise<void> {
-  const { url } = ownHouse();
-  const house = (await (await fetch(`${url}/api/house`)).json()) as HouseSnapshot;
+  const house = await readHouse();
   for (const part of parts) {
     for (const { id, version } of house[part]) {
-      await fetch(`${url}/api/${part}/${id}?version=${version}`, { method: 'DELETE' });
+      const address = `${ownHouse().url}/api/${part}/${id}?version=${version}`;
+      await fetch(address, { method: 'DELETE' });
     }
   }
 }
 
 describe('what holds for the whole house', () => {
-  it('goes by the clocks of its own zone, on whatever machine', async () => {
-    const dayIn = (timeZone: string): string =>
-      new Intl.DateTimeFormat('en-US', { dateStyle: 'medium', timeZone }).format(new Date());
-    await person.goTo('/restock');
-    await person.sees(`${dayIn('Atlantic/Canary')}: `);
-    /* Of the two ends of the world one always has another day. */
-    const other = ['Pacific/Kiritimati', 'Pacific/Niue'].find(
-      (each) => dayIn(each) !== dayIn('Atlantic/Canary'),
-    );
-    await person.moveTo('/house');
-    await person.choose('Time zone', other ?? '');
-    await person.moveTo('/restock');
-    await person.sees(`${dayIn(other ?? '')}: `);
-  });
-
   it('adds a room and takes it away; a person who performs a service stays', async () => {
     await person.goTo('/house');
     await person.click('button', 'Add a room');
@@ -47,7 +26,7 @@ describe('what holds for the whole house', () => {
     await person.sees(/Full cost rises on \d+ services/);
     await person.click('button', 'Remove it');
     await person.waitFor(
-      () => person.page.evaluate(() => !document.body.innerHTML.includes('Remove New room')),
+      () => person.all('[aria-label="Remove New room"]').length === 0,
       'the room is gone',
     );
     await person.click('button', 'Remove Dacil');
@@ -61,9 +40,9 @@ describe('what holds for the whole house', () => {
     await person.click('checkbox', 'Mercado delivers on Sunday');
     await person.fill('least order', '200');
     await enter();
-    await person.page.reload();
+    await person.reload();
     const sunday = await person.find('checkbox', 'Mercado delivers on Sunday');
-    expect(await sunday.evaluate((box) => (box as HTMLInputElement).checked)).toBe(true);
+    expect((sunday as HTMLInputElement).checked).toBe(true);
     expect(await person.valueOf('least order')).toBe('200.00');
   });
 
@@ -73,15 +52,29 @@ describe('what holds for the whole house', () => {
     await person.sees('A safe copy is made.');
     await person.click('button', 'Add a room');
     await person.find('button', 'Remove New room');
-    const [newest] = await person.page.$$('[aria-label^="Bring back the copy of"]');
-    await newest?.click();
+    (await person.element('[aria-label^="Bring back the copy of"]')).click();
     await person.click('button', 'Bring it back');
     await person.sees('The house is as it was on');
     await person.waitFor(
-      () => person.page.evaluate(() => !document.body.innerHTML.includes('Remove New room')),
+      () => person.all('[aria-label="Remove New room"]').length === 0,
       'the room is gone',
     );
     await person.sees('before another house was opened');
+  });
+
+  it('goes by the clocks of its own zone, on whatever machine', async () => {
+    const dayIn = (timeZone: string): string =>
+      new Intl.DateTimeFormat('en-US', { dateStyle: 'medium', timeZone }).format(new Date());
+    await person.goTo('/restock');
+    await person.sees(`${dayIn('Atlantic/Canary')}: `);
+    /* Of the two ends of the world one always has another day. */
+    const other = ['Pacific/Kiritimati', 'Pacific/Niue'].find(
+      (each) => dayIn(each) !== dayIn('Atlantic/Canary'),
+    );
+    await person.goTo('/house');
+    await person.choose('Time zone', other ?? '');
+    await person.goTo('/restock');
+    await person.sees(`${dayIn(other ?? '')}: `);
   });
 });
 
@@ -91,11 +84,10 @@ describe('a service in hand', () => {
     await person.click('button', 'Remove this service');
     await person.sees(/still used by: Shore and sand \(offer\), Treatments \(menu\)/);
     await takeAway('menus', 'offers');
-    await person.goTo('/menu/body-polish');
+    await person.reload();
     await person.click('button', 'Remove this service');
     await person.waitFor(
-      () =>
-        person.page.evaluate(() => !document.body.innerText.includes('Pumice and oil body polish')),
+      () => !document.body.textContent.includes('Pumice and oil body polish'),
       'the service is gone',
     );
     await person.click('link', 'Protocols');
