@@ -61,7 +61,7 @@ describe('the start command', () => {
     await first.ready;
     const log = join(of.own, 'log', 'start.log');
     const before = await readFile(log, 'utf8');
-    const second = start({ PORT: String(await freePort()) });
+    const second = start({ PORT: String(await freePort('house')) });
     expect(await second.ended).toBe(1);
     expect(second.said()).toContain('already running from this folder');
     expect((await readFile(log, 'utf8')).startsWith(before)).toBe(true);

@@ -3,13 +3,25 @@ import { connect, createServer } from 'node:net';
 
 const LOOPBACK = '127.0.0.1';
 
-/** Below what systems give to outgoing connections, which would take it while its server is started again. */
-const [FIRST, BEYOND] = [20_000, 32_000];
+/**
+ * Below what systems give to outgoing connections, which would take it while its server is started again.
+ * A house is told its port and finds it taken when somebody chose it meanwhile: what stands beside houses
+ * chooses elsewhere.
+ */
+const RANGES = {
+  house: { first: 20_000, beyond: 26_000 },
+  standIn: { first: 26_000, beyond: 32_000 },
+};
 
-/** A port on loopback that nothing listens on. @returns {Promise<number>} */
-export async function freePort() {
+/**
+ * A port on loopback that nothing listens on.
+ * @param {keyof typeof RANGES} of
+ * @returns {Promise<number>}
+ */
+export async function freePort(of) {
+  const { first, beyond } = RANGES[of];
   for (;;) {
-    const port = randomInt(FIRST, BEYOND);
+    const port = randomInt(first, beyond);
     if (await isFree(port)) return port;
   }
 }

@@ -27,7 +27,10 @@ export async function startStandIns(log) {
   const startOne = async (name, program) => {
     /* A port that was free may be somebody else's by now: then others are tried. */
     for (let tries = 1; ; tries += 1) {
-      const [port, control] = [String(await freePort()), String(await freePort())];
+      const [port, control] = [
+        String(await freePort('standIn')),
+        String(await freePort('standIn')),
+      ];
       const ports = { PORT: port, SCALE_PORT: port, SCALE_CONTROL_PORT: control };
       const again = () => startProgram({ name, program, env: ports, log });
       try {

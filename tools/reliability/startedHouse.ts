@@ -58,7 +58,7 @@ export async function ownFolder(base = QUICK): Promise<OwnFolder> {
   await symlink(join(ROOT, 'node_modules'), join(folder, 'node_modules'));
   const own = join(folder, '.bienestar');
   await mkdir(own);
-  const port = await freePort();
+  const port = await freePort('house');
   return {
     folder,
     port,
