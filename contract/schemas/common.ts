@@ -100,13 +100,13 @@ export const shareAboveNothing = number.greater(0).max(1);
 /** The employer's cost on top of pay, as a part of it. */
 export const onCost = number.min(0).max(3);
 
-/** A date of the calendar, YYYY-MM-DD. */
 export const purchaseTax = shape<PurchaseTax>({
   rate: share,
   included: Joi.boolean().required(),
   recovered: Joi.boolean().required(),
 });
 
+/** A date of the calendar, YYYY-MM-DD. */
 export const day = Joi.string()
   .custom((value: string, helpers) =>
     isDay(value) ? value : helpers.message({ custom: 'Enter a date as YYYY-MM-DD.' }),

@@ -9,7 +9,19 @@ import {
 } from '@bienestar/core/house/run';
 import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
 import { LIMITS } from '../limits';
-import { byKey, day, id, instant, limited, listOf, number, shape, text, within } from './common';
+import {
+  byKey,
+  day,
+  id,
+  instant,
+  limited,
+  listOf,
+  name,
+  number,
+  shape,
+  text,
+  within,
+} from './common';
 import { protocol } from './protocol';
 import { shownFor } from './work';
 
@@ -34,7 +46,7 @@ export const run: Joi.ObjectSchema<Run> = shape<Run>({
     .max(200)
     .optional(),
   decided: Joi.object<NonNullable<Run['decided']>>().pattern(within, within).max(200).optional(),
-  guest: Joi.string().max(60).pattern(/\S/, 'name').optional(),
+  guest: name.optional(),
 });
 
 /** A moment to the millisecond: contact times are counted from it. */

@@ -141,6 +141,14 @@ describe('a run', () => {
     expect((await api.send<RunPage>('GET', 'runs')).body.runs).toEqual([]);
   });
 
+  it('takes any name that a visit was placed for', async () => {
+    const guest = 'A'.repeat(120);
+    const other = { ...run, id: asId<Run['id']>('run-long-name'), guest };
+    expect((await api.send<Run>('POST', 'runs', other)).body).toEqual(other);
+    const events = [event({ kind: 'entered', runId: other.id })];
+    await api.send('POST', `runs/${other.id}/events`, { events });
+  });
+
   it('is over with the visit that is entered of it, also where its tablet says nothing more', async () => {
     const other = { ...run, id: asId<Run['id']>('run-entered') };
     await api.send('POST', 'runs', other);

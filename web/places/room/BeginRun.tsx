@@ -108,12 +108,7 @@ export function BeginRun({ service, bookingId, placed, onLeave }: BeginRunProps)
           </div>
         </fieldset>
         <div className="mt-4 max-w-xs">
-          <TextField
-            label="Guest, by first name, if you like"
-            value={guest}
-            onCommit={setGuest}
-            longest={60}
-          />
+          <TextField label="Guest, by first name, if you like" value={guest} onCommit={setGuest} />
         </div>
         {courses.length > 0 && (
           <fieldset className="mt-4">
