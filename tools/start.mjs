@@ -11,7 +11,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { openDatabase } from './lib/database.mjs';
 import { keepRunning, startFirst } from './lib/keepRunning.mjs';
 import { openLog } from './lib/log.mjs';
-import { needDebian, needNpm } from './lib/needs.mjs';
+import { needAll } from './lib/needs.mjs';
 import { needBuild, programMark } from './lib/build.mjs';
 import { OWN, ROOT } from './lib/paths.mjs';
 import { isFree } from './lib/ports.mjs';
@@ -105,8 +105,7 @@ async function start() {
     );
   }
   const given = process.env.DATABASE_URL;
-  if (!given) await needDebian(['mariadb-server'], say);
-  await needNpm(say);
+  await needAll(given ? [] : ['mariadb-server'], say);
   writeFileSync(runFile, String(process.pid));
   undo.push(() => rmSync(runFile, { force: true }));
   await needBuild(say);

@@ -1,5 +1,5 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { needDebian, needNpm } from './lib/needs.mjs';
+import { needAll } from './lib/needs.mjs';
 import { firstViewBytes, needBuild } from './lib/build.mjs';
 import { OWN, ROOT } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
@@ -122,8 +122,7 @@ try {
   say.line('Bienestar, tests');
   rmSync(results, { recursive: true, force: true });
   mkdirSync(results, { recursive: true });
-  await needDebian(['mariadb-server', 'chromium-headless-shell'], say);
-  await needNpm(say);
+  await needAll(['mariadb-server', 'chromium-headless-shell'], say);
   /* What reads the code gives way to what runs it, where times are to be kept, and does not wait for it. */
   await Promise.all([readCode(), runCode()]);
 } catch (error) {

@@ -127,7 +127,7 @@ export function layoutOf(rows: readonly (readonly string[])[], kind: PastedKind)
     if (at !== -1 && !Object.values(named).includes(at)) named[field] = at;
   }
   /* A row with a number in it is no headings, whatever its words are. */
-  const isHeadings = named.name !== undefined && !(rows[0] ?? []).some(isNumber);
+  const isHeadings = Object.keys(named).length > 0 && !(rows[0] ?? []).some(isNumber);
   if (isHeadings) return { columns: named, begins: 1 };
   return { columns: byContent(rows, fields), begins: 0 };
 }

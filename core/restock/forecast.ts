@@ -27,6 +27,12 @@ export interface Forecast {
   readonly used: number;
 }
 
+/** What says how many visits are to come. */
+export type VisitSources = Pick<
+  House,
+  'services' | 'demand' | 'bookings' | 'placed' | 'log' | 'offers' | 'soldCourses'
+> & { readonly settings: Pick<House['settings'], 'restock' | 'timeZone'> };
+
 /**
  * Visits a week of every service by plan, book and log, blended as the house has chosen: weights of
  * what is not there go to the rest. Visits of sold courses have their stock set aside; where the plan
@@ -34,7 +40,7 @@ export interface Forecast {
  * @param today ISO date
  * @see S1 S5
  */
-export function forecastOf(house: House, today: string): ReadonlyMap<ServiceId, Forecast> {
+export function forecastOf(house: VisitSources, today: string): ReadonlyMap<ServiceId, Forecast> {
   const { restock } = house.settings;
   const book = bookOf(house);
   const booked = book.length > 0 ? bookedPerWeek(house, book, today) : undefined;
@@ -148,7 +154,7 @@ export function withName(names: readonly BookingName[], name: BookingName): Book
 }
 
 function bookedPerWeek(
-  house: House,
+  house: VisitSources,
   book: readonly Booking[],
   today: string,
 ): ReadonlyMap<ServiceId, number> {
@@ -166,7 +172,7 @@ function bookedPerWeek(
   return perWeek(counts, bookingDays);
 }
 
-function loggedPerWeek(house: House, today: string): ReadonlyMap<ServiceId, number> {
+function loggedPerWeek(house: VisitSources, today: string): ReadonlyMap<ServiceId, number> {
   const { logDays } = house.settings.restock;
   const from = daysAfter(today, -logDays);
   const counts = new Map<ServiceId, number>();
@@ -202,7 +208,10 @@ export interface DueVisit {
  * the next not before today. A course that has run out promises nothing any more.
  * @see P8 S5
  */
-export function dueVisits(house: House, today: string): readonly DueVisit[] {
+export function dueVisits(
+  house: Pick<House, 'offers' | 'soldCourses'>,
+  today: string,
+): readonly DueVisit[] {
   const courses = new Map(
     house.offers.flatMap((offer) => (offer.kind === 'course' ? [[offer.id, offer] as const] : [])),
   );
@@ -237,7 +246,7 @@ function dueOf(sold: SoldCourse, course: Course, today: string): DueVisit[] {
   return due;
 }
 
-function coursesPerWeek(house: House, today: string): ReadonlyMap<ServiceId, number> {
+function coursesPerWeek(house: VisitSources, today: string): ReadonlyMap<ServiceId, number> {
   const until = daysAfter(today, PLAN_DAYS);
   const counts = new Map<ServiceId, number>();
   for (const { serviceId, day } of dueVisits(house, today)) {

@@ -194,10 +194,36 @@ describe('the restocking of a material', () => {
     const restock = createRestocker();
     const calculate = createCalculator();
     const first = sample();
-    const second = sample({ demand: [{ serviceId: service().id, visitsPerWeek: 3 }] });
     restock(first, calculate(first), NOW);
-    const remembered = restock(second, calculate(second), NOW);
-    expect(remembered.materials).toEqual(restockOf(second).materials);
+    const { settings } = first;
+    const others: Partial<House>[] = [
+      { demand: [{ serviceId: service().id, visitsPerWeek: 3 }] },
+      {
+        log: { since: daysAfter(TODAY, -7), visits: { [service().id]: [0, 2, 0, 1] }, entered: [] },
+      },
+      {
+        bookings: [
+          {
+            id: asId('b'),
+            title: service().name,
+            at: `${daysAfter(TODAY, 1)}T10:00:00Z`,
+            minutes: 60,
+          },
+        ],
+      },
+      { settings: { ...settings, restock: { ...settings.restock, months: Array(12).fill(2) } } },
+      { services: first.services.map((each) => ({ ...each, name: `${each.name} once more` })) },
+    ];
+    let house = first;
+    for (const other of others) {
+      house = { ...house, ...other };
+      const remembered = restock(house, calculate(house), NOW);
+      expect(remembered).toEqual(restockOf(house));
+    }
+    const tomorrow = new Date(NOW.getTime() + 86_400_000);
+    expect(restock(house, calculate(house), tomorrow).forecasts).toEqual(
+      forecastOf(house, daysAfter(TODAY, 1)),
+    );
   });
 });
 

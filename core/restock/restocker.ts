@@ -73,6 +73,18 @@ export function createRestocker(): Restocker {
   const facets = new MaterialFacets();
   const kinds = new Remembered<ServiceId, Outcome<readonly KindOfVisit[]>>();
   const rules = new Remembered<MaterialId, Outcome<Rules>>();
+  const visits = new Remembered<'a week', ReadonlyMap<ServiceId, Forecast>>();
+
+  /** Read of the log and the book, which may be long, only when one of its sources is another. */
+  const visitsAWeek = (house: House, today: string): ReadonlyMap<ServiceId, Forecast> => {
+    const { services, demand, bookings, placed, log, offers, soldCourses } = house;
+    const { restock, timeZone } = house.settings;
+    const records = { services, demand, bookings, placed, log, offers, soldCourses };
+    const from = [today, restock, timeZone, ...Object.values(records)];
+    return visits.get('a week', from, () =>
+      forecastOf({ ...records, settings: { restock, timeZone } }, today),
+    );
+  };
 
   const kindsOf = (
     service: Service,
@@ -144,32 +156,32 @@ export function createRestocker(): Restocker {
     const { timeZone } = house.settings;
     const today = dayOf(now, timeZone);
     const index = indexHouse(house);
-    const forecasts = forecastOf(house, today);
+    const forecasts = visitsAWeek(house, today);
     const rates = new Map<MaterialId, MaterialRate[]>();
     const faults = new Map<MaterialId, Problem[]>();
     for (const service of house.services) {
-      const visits = forecasts.get(service.id)?.used ?? 0;
+      const visitsPerWeek = forecasts.get(service.id)?.used ?? 0;
       const of = kindsOf(service, house, figures, index, today);
       if (!of.ok) {
-        if (visits > 0) noteFaults(service, of.problems, figures, faults);
+        if (visitsPerWeek > 0) noteFaults(service, of.problems, figures, faults);
         continue;
       }
-      const note = (id: MaterialId, visitsPerWeek: number, amount: number): void => {
+      const note = (id: MaterialId, perWeek: number, amount: number): void => {
         if (!(amount > 0)) return;
-        const rate = { serviceId: service.id, visitsPerWeek, amount };
+        const rate = { serviceId: service.id, visitsPerWeek: perWeek, amount };
         const known = rates.get(id);
         if (known) known.push(rate);
         else rates.set(id, [rate]);
       };
       for (const { share, consumed } of of.value) {
-        for (const [id, amount] of consumed) note(id, visits * share, amount);
+        for (const [id, amount] of consumed) note(id, visitsPerWeek * share, amount);
       }
       /* What guests are expected to buy goes off the shelf as well, a container each. */
       const around = editionInUse(service, index, house)?.protocol.around;
       for (const { materialId, takeUp } of around?.recommends ?? []) {
         const sold = index.materials.get(materialId);
         if (sold && sold.kind !== 'linen')
-          note(materialId, visits * takeUp, chosenPack(sold).content);
+          note(materialId, visitsPerWeek * takeUp, chosenPack(sold).content);
       }
     }
     const promises = promisesOf(house, figures, today);

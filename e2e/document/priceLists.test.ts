@@ -83,7 +83,7 @@ describe('pasted cells', () => {
     const first = choices().find((text) => text.startsWith('M-1'));
     await person.choose(first ?? '', 'pack of Orange');
     await person.click('button', 'Apply 1 ticked');
-    await person.sees('1 materials follow the list of Mercado.');
+    await person.sees('1 material follows the list of Mercado.');
     await paste(cells);
     await person.sees('2 of 2 columns matched');
     await person.sees('2 articles read');

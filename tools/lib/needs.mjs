@@ -33,7 +33,7 @@ export function programPath(program) {
  * @param {readonly DebianPackage[]} packages
  * @param {import('./say.mjs').Say} say
  */
-export async function needDebian(packages, say) {
+async function needDebian(packages, say) {
   const missing = packages.filter((name) => !PROGRAMS[name].every(programPath));
   if (missing.length === 0) return;
   const names = missing.join(' ');
@@ -89,7 +89,7 @@ function packagesOf(file) {
  * Installs the npm packages of the lock file, when they are not those that are there, or not all there.
  * @param {import('./say.mjs').Say} say
  */
-export async function needNpm(say) {
+async function needNpm(say) {
   if (areInstalled()) return;
   await say.step('installing npm packages', async () => {
     const { code } = await run('npm', ['ci', '--no-audit', '--no-fund'], { log: say.log });
@@ -100,4 +100,15 @@ export async function needNpm(say) {
     }
   });
   mkdirSync(OWN, { recursive: true });
+}
+
+/**
+ * All that is missing, from Debian and from npm at the same time; what cannot be had is said when the other is through.
+ * @param {readonly DebianPackage[]} packages
+ * @param {import('./say.mjs').Say} say
+ */
+export async function needAll(packages, say) {
+  const outcomes = await Promise.allSettled([needDebian(packages, say), needNpm(say)]);
+  const failed = outcomes.find(({ status }) => status === 'rejected');
+  if (failed?.status === 'rejected') throw failed.reason;
 }

@@ -68,17 +68,21 @@ export function atApp(store: typeof appStore, alone?: Alone): AppPerson {
   };
   const user = userEvent.setup({ delay: null });
   const soon = <T,>(look: () => T): Promise<T> =>
-    waitFor(look, { timeout: WAIT_MS, onTimeout: (error) => error });
+    waitFor(look, {
+      timeout: WAIT_MS,
+      /* Reading the page takes long: only when it is to be told. */
+      onTimeout: (error) => new Error(`${error.message} The page says: ${inLines(document.body)}`),
+    });
   const find: AppPerson['find'] = (role, name) =>
     soon(() => {
       const found = byRole(role, name);
-      if (!found) throw new Error(`There is no ${role} “${name}”. ${shownText()}`);
+      if (!found) throw new Error(`There is no ${role} “${name}”.`);
       return found as HTMLElement;
     });
   const element: AppPerson['element'] = (selector) =>
     soon(() => {
       const found = document.querySelector<HTMLElement>(selector);
-      if (!found) throw new Error(`Nothing is ${selector}. ${shownText()}`);
+      if (!found) throw new Error(`Nothing is ${selector}.`);
       return found;
     });
   const click: AppPerson['click'] = async (role, name) => {
@@ -112,7 +116,7 @@ export function atApp(store: typeof appStore, alone?: Alone): AppPerson {
       const summary = await soon(() => {
         const all = [...document.querySelectorAll('summary')];
         const found = all.find(({ textContent }) => textContent.includes(words));
-        if (!found) throw new Error(`Nothing is folded under “${words}”. ${shownText()}`);
+        if (!found) throw new Error(`Nothing is folded under “${words}”.`);
         return found;
       });
       await user.click(summary);
@@ -131,7 +135,7 @@ export function atApp(store: typeof appStore, alone?: Alone): AppPerson {
     text: async (role, name) => (await find(role, name)).textContent,
     sees: async (text) => {
       await soon(() => {
-        if (!isShown(text)) throw new Error(`Not seen: ${String(text)}. ${shownText()}`);
+        if (!isShown(text)) throw new Error(`Not seen: ${String(text)}.`);
       });
     },
     seesNot: async (text) => {
@@ -148,29 +152,27 @@ export function atApp(store: typeof appStore, alone?: Alone): AppPerson {
     figure: (label) =>
       soon(() => {
         const found = document.querySelector(`button[aria-label^="${label}: "]`);
-        if (!found) throw new Error(`There is no figure “${label}”. ${shownText()}`);
+        if (!found) throw new Error(`There is no figure “${label}”.`);
         return found.textContent;
       }),
     saved: async () => {
       await soon(() => {
         const says = [...document.querySelectorAll('[role=status]')];
         if (!says.some(({ textContent }) => textContent === 'saved')) {
-          throw new Error(`Not saved. ${shownText()}`);
+          throw new Error('Not saved.');
         }
       });
     },
   };
 }
 
-function shownText(): string {
-  return `The page says: ${inLines(document.body)}`;
-}
-
+/** In one piece, or in lines, which takes long to read and shows more only where something may stand between words. */
 function isShown(text: string | RegExp): boolean {
   const { body } = document;
-  const isIn = (words: string): boolean =>
-    typeof text === 'string' ? words.includes(text) : text.test(words);
-  return isIn(body.textContent) || isIn(inLines(body));
+  if (typeof text === 'string') {
+    return body.textContent.includes(text) || (text.includes('\n') && inLines(body).includes(text));
+  }
+  return text.test(body.textContent) || text.test(inLines(body));
 }
 
 const LINES = new Set(

@@ -126,7 +126,7 @@ function blankPaper(this: HTMLCanvasElement): object {
 /** The labels of a field, for each of which jsdom would read the whole document. */
 function labelsOf(this: HTMLElement): HTMLLabelElement[] {
   const naming =
-    this.id === '' ? [] : document.querySelectorAll<HTMLLabelElement>(`[for="${this.id}"]`);
+    this.id === '' ? [] : document.querySelectorAll<HTMLLabelElement>(`label[for="${this.id}"]`);
   const around = this.closest('label');
   return [...new Set(around ? [around, ...naming] : naming)];
 }

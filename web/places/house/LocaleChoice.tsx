@@ -49,7 +49,16 @@ export function LocaleChoice() {
   );
 }
 
+const examples = new Map<string, string>();
+
+/** A language with an amount and a day in it. Each is made once: formats of all of them take longer than the rest of a place. */
 function exampleOf(tag: string): string {
+  const known = examples.get(tag) ?? madeExample(tag);
+  examples.set(tag, known);
+  return known;
+}
+
+function madeExample(tag: string): string {
   const name = new Intl.DisplayNames('en', { type: 'language' }).of(tag) ?? tag;
   const amount = new Intl.NumberFormat(tag, { minimumFractionDigits: 2 }).format(EXAMPLE_NUMBER);
   const day = new Intl.DateTimeFormat(tag, { dateStyle: 'medium', timeZone: 'UTC' }).format(

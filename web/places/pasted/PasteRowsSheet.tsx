@@ -89,7 +89,9 @@ export function PasteRowsSheet({ kind, onClose }: PasteRowsSheetProps) {
   const fields = [...needed, ...also];
   const missing = needed.filter((field) => layout.columns[field] === undefined);
   const { one, title, example } = WORDS[kind];
-  const isReady = made.lines.length > 0 && made.faults.length === 0 && missing.length === 0;
+  const isTooMany = rows.length > MOST_ROWS;
+  const isReady =
+    made.lines.length > 0 && made.faults.length === 0 && missing.length === 0 && !isTooMany;
   const add = async (): Promise<void> => {
     if (await write(made, counted(made.lines.length, one, MANY[kind]))) onClose();
   };
@@ -126,7 +128,7 @@ export function PasteRowsSheet({ kind, onClose }: PasteRowsSheetProps) {
             setChoices(new Map());
           }}
         />
-        {cells.length > MOST_ROWS && (
+        {isTooMany && (
           <p role="alert" className="text-sm font-semibold text-clay">
             ▲ These are more than {MOST_ROWS} rows: paste a part of them.
           </p>
@@ -258,9 +260,11 @@ function Preview({ made, onChoose }: PreviewProps): ReactNode {
 function cellsOf(text: string): readonly (readonly string[])[] {
   if (text.trim() === '') return [];
   const delimiter = text.includes('\t') ? '\t' : '';
-  const { data } = Papa.parse<string[]>(text.trim(), {
+  /* A first cell may be empty: what stands before it is no room to be cut. */
+  const { data } = Papa.parse<string[]>(text.replace(/^[\r\n]+/, '').trimEnd(), {
     delimiter,
     delimitersToGuess: [';', ',', '|'],
   });
-  return data.slice(0, MOST_ROWS + 1);
+  /* The headings, and one row more than may be. */
+  return data.slice(0, MOST_ROWS + 2);
 }

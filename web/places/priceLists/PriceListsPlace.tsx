@@ -5,7 +5,7 @@ import { asId, type ScenarioId } from '@bienestar/core/house/ids';
 import { listChanges } from '@bienestar/core/whatIf/listChanges';
 import { applyList } from '@bienestar/core/priceLists/applyList';
 import { headingsOf } from '@bienestar/core/priceLists/listColumns';
-import { number } from '../../format/figures';
+import { counted, number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { EmptyPlace } from '../../parts/EmptyPlace';
 import { useHouse, useSnapshot } from '../../store/house';
@@ -86,7 +86,7 @@ function Review({ supplierId }: { readonly supplierId: string }) {
     const changed = applyList(house, supplier.id, of.reviewed.changes, of.ticked, of.places);
     const ids = new Set(changed.map(({ id }) => id));
     const before = snapshot.materials.filter(({ id }) => ids.has(id));
-    const words = `${number(changed.length)} materials follow the list of ${supplier.name}.`;
+    const words = `${counted(changed.length, 'material follows', 'materials follow')} the list of ${supplier.name}.`;
     if (changed.length > 0 && !(await save(before, changed, 'price-list', words))) return;
     const columns = headingsOf(of.match, of.cells.rows[0] ?? []);
     if (JSON.stringify(columns) !== JSON.stringify(supplier.columns)) {

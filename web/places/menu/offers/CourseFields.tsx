@@ -1,6 +1,7 @@
 import { Plus, X } from 'lucide-react';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Course, CourseVisits } from '@bienestar/core/house/house';
+import { counted } from '../../../format/figures';
 import { Button, IconButton } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
@@ -53,7 +54,7 @@ export function CourseFields({ course, put }: OfferChange & { readonly course: C
                 onChoose={(visitKind) => void change({ visitKind })}
               />
               <IconButton
-                label={`Leave out these ${visits.times} visits`}
+                label={`Leave out ${counted(visits.times, 'visit')}`}
                 className="mb-0.5"
                 disabled={course.visits.length === 1}
                 onClick={() => void putVisits(course.visits.toSpliced(at, 1))}

@@ -51,19 +51,17 @@ describe('a course', () => {
     const more = (await offer<Course>('copper-course')).visits;
     expect(more).toHaveLength(before.length + 1);
     expect(more.slice(0, before.length)).toEqual(before);
-    await person.click('button', 'Leave out these 3 visits');
+    await person.click('button', 'Leave out 3 visits');
     expect((await offer<Course>('copper-course')).visits).toHaveLength(before.length);
   });
 
   it('has at least one visit: the last cannot be left out', async () => {
     await open('/menu/offers/copper-course');
-    await person.click('button', 'Leave out these 3 visits');
+    await person.click('button', 'Leave out 3 visits');
     const { visits } = await offer<Course>('copper-course');
     expect(visits).toHaveLength(1);
     expect(
-      person
-        .all('button[aria-label^="Leave out these"]')
-        .every((each) => each.matches(':disabled')),
+      person.all('button[aria-label^="Leave out "]').every((each) => each.matches(':disabled')),
     ).toBe(true);
   });
 });
