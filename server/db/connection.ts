@@ -1,3 +1,4 @@
+import mariadb from 'mariadb';
 import { Sequelize } from 'sequelize';
 
 const CONNECT_WITHIN_MS = 2_000;
@@ -24,6 +25,7 @@ export function connect(
 ): Sequelize {
   return new Sequelize(url, {
     dialect: 'mariadb',
+    dialectModule: mariadb,
     logging: false,
     dialectOptions: {
       connectTimeout: CONNECT_WITHIN_MS,
