@@ -10,6 +10,8 @@ export async function bundleApp(): Promise<string> {
     root: ROOT,
     configFile: false,
     logLevel: 'error',
+    /* What tests share with it, and what is loaded by name. */
+    ssr: { noExternal: true, external: ['vitest', 'exceljs', 'fake-indexeddb'] },
     oxc: { jsx: { runtime: 'automatic', development: false } },
     build: {
       ssr: true,
@@ -18,7 +20,6 @@ export async function bundleApp(): Promise<string> {
       emptyOutDir: true,
       rolldownOptions: {
         input: `${ROOT}web/testing/inDocument.ts`,
-        external: /^(?!@bienestar\/)[^./]/,
         output: { entryFileNames: '[name].mjs', codeSplitting: false },
       },
     },
