@@ -1,4 +1,12 @@
-import { LONGEST_LOGGED_MINUTES } from '@bienestar/core/house/logbook';
+import {
+  LARGEST_CONTENT,
+  LARGEST_MINOR,
+  LARGEST_QUANTITY,
+  LONGEST_LOGGED_MINUTES,
+  MINUTES_IN_A_DAY,
+  MOST_PACKS,
+  MOST_VISITS_PER_WEEK,
+} from '@bienestar/core/house/limits';
 
 /** The numbers that a field takes. */
 export interface Limits {
@@ -10,8 +18,6 @@ export interface Limits {
   readonly whole?: true;
 }
 
-const LARGEST_QUANTITY = 100_000;
-const MINUTES_IN_A_DAY = 1_440;
 const TEN_YEARS_DAYS = 3_650;
 
 /** Beyond it the quickest visits would take no time at all. */
@@ -20,8 +26,13 @@ export const MOST_PACE_SPREAD = 0.4;
 /** What each field takes, said once: the schemas check it and the forms tell it while one types. */
 export const LIMITS = {
   /** ml, g or pieces, where there must be some */
-  quantity: { above: 0, most: LARGEST_QUANTITY },
-  quantityOrNone: { least: 0, most: LARGEST_QUANTITY },
+  quantity: { above: 0, most: LARGEST_CONTENT },
+  quantityOrNone: { least: 0, most: LARGEST_CONTENT },
+  /** found, used or thrown away, in the unit of the material */
+  counted: { least: 0, most: LARGEST_QUANTITY },
+  usedUp: { above: 0, most: LARGEST_QUANTITY },
+  /** in minor units */
+  money: { least: 0, most: LARGEST_MINOR, whole: true },
   minutes: { least: 0, most: MINUTES_IN_A_DAY },
   capMinutes: { above: 0, most: MINUTES_IN_A_DAY },
   restDays: { least: 0, most: 365 },
@@ -47,11 +58,13 @@ export const LIMITS = {
   /** things in a pack, and the like */
   pieces: { least: 1, most: 10_000, whole: true },
   breakFromPacks: { least: 2, most: 10_000, whole: true },
+  strengthPercent: { above: 0, most: 100 },
+  ph: { least: 0, most: 14 },
   tareG: { least: 0, most: 50_000 },
   density: { above: 0, most: 25 },
   mixMinutes: { least: 0, most: 10_080 },
   workingLifeMinutes: { above: 0, most: 10_080 },
-  visitsPerWeek: { least: 0, most: 2_000 },
+  visitsPerWeek: { least: 0, most: MOST_VISITS_PER_WEEK },
   minuteOfDay: { least: 0, most: MINUTES_IN_A_DAY, whole: true },
   walkMinutes: { least: 0, most: 60 },
   waitMinutes: { least: 0, most: 120 },
@@ -59,18 +72,22 @@ export const LIMITS = {
   hotPieces: { least: 1, most: 1_000, whole: true },
   hoursPerWeek: { least: 0, most: 84 },
   taken: { least: 0, most: 10_000, whole: true },
-  orderedPacks: { least: 1, most: 100_000, whole: true },
+  orderedPacks: { least: 1, most: MOST_PACKS, whole: true },
+  /** that came, or were sent back */
+  packsOrNone: { least: 0, most: MOST_PACKS, whole: true },
   runSlotMinutes: { above: 0, most: MINUTES_IN_A_DAY },
   logbookPlace: { least: 0, most: 10_000, whole: true },
   loggedMinutes: { least: 0, most: LONGEST_LOGGED_MINUTES },
   timesDone: { least: 2, most: 100, whole: true },
   soldPacks: { least: 0, most: 1_000, whole: true },
-  runTook: { least: 0, most: LARGEST_QUANTITY },
+  runTook: { least: 0, most: LARGEST_CONTENT },
   layers: { least: 1, most: 50, whole: true },
   layerScore: { least: 0, most: 10, whole: true },
   passesGone: { least: 0, most: 100, whole: true },
   passes: { least: 1, most: 50, whole: true },
-  deviceMinutes: { above: 0, most: 1440 },
+  deviceMinutes: { above: 0, most: MINUTES_IN_A_DAY },
+  /** cloths and pads to take one product off */
+  removalPieces: { above: 0, most: 1_000 },
   deviceCount: { least: 1, most: 1_000, whole: true },
   spacingDays: { least: 0, most: TEN_YEARS_DAYS },
   mostPerYear: { least: 1, most: 366, whole: true },

@@ -1,7 +1,8 @@
 import type Joi from 'joi';
 import type { House, Order } from '@bienestar/core/house/house';
 import type { SupplierAnswer } from '@bienestar/core/restock/sendOrder';
-import { day, listOf, name, number, shape, text } from './schemas/common';
+import { LIMITS } from './limits';
+import { day, limited, listOf, name, shape, text } from './schemas/common';
 
 /** An order as a supplier is sent it: docs/supplier-orders.md. */
 export interface SupplierOrder {
@@ -9,7 +10,7 @@ export interface SupplierOrder {
   readonly lines: readonly { readonly code: string; readonly packs: number }[];
 }
 
-const packs = number.integer().min(0).max(100_000);
+const packs = limited(LIMITS.packsOrNone);
 
 /** What a supplier may answer. */
 export const supplierAnswer: Joi.ObjectSchema<SupplierAnswer> = shape<SupplierAnswer>({

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LONGEST_TEXT } from '@bienestar/core/house/limits';
 import type {
   Around,
   Compared,
@@ -86,7 +87,7 @@ export const cautions = shape<OwnCautions>({
   removed: listOf(
     shape<OwnCautions['removed'][number]>({
       ruleId: id,
-      reason: Joi.string().max(2000).pattern(/\S/, 'reason').required().messages({
+      reason: Joi.string().max(LONGEST_TEXT).pattern(/\S/, 'reason').required().messages({
         'string.empty': 'Taking a caution off needs its reason in writing.',
         'string.pattern.name': 'Taking a caution off needs its reason in writing.',
       }),

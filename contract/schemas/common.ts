@@ -1,12 +1,12 @@
 import Joi from 'joi';
 import type { PurchaseTax } from '@bienestar/core/house/supplier';
+import { LONGEST_NAME, LONGEST_TEXT } from '@bienestar/core/house/limits';
 import { isDay } from '@bienestar/core/days/days';
 import { LIMITS, type Limits } from '../limits';
 import type { AnyId } from '@bienestar/core/house/ids';
 
 /** Decimals that a quantity may have; the database keeps exactly as many. */
 export const QUANTITY_DECIMALS = 6;
-const LARGEST_MONEY = 1_000_000_000;
 
 declare const leftOut: unique symbol;
 
@@ -69,8 +69,8 @@ export const id = Joi.string()
 export const within = Joi.string()
   .pattern(/^[A-Za-z0-9_.-]{1,300}$/, 'id')
   .required();
-export const name = Joi.string().max(120).pattern(/\S/, 'name').required();
-export const text = Joi.string().allow('').max(2000).required();
+export const name = Joi.string().max(LONGEST_NAME).pattern(/\S/, 'name').required();
+export const text = Joi.string().allow('').max(LONGEST_TEXT).required();
 
 /** A number as far as the database keeps it. */
 export const number = Joi.number().precision(QUANTITY_DECIMALS).required();
@@ -88,7 +88,7 @@ export const positive = limited(LIMITS.quantity);
 export const atLeastNothing = limited(LIMITS.quantityOrNone);
 
 /** Money in whole minor units. */
-export const money = Joi.number().integer().min(0).max(LARGEST_MONEY).required();
+export const money = limited(LIMITS.money);
 
 /** A part of 1, ends included. */
 export const share = number.min(0).max(1);

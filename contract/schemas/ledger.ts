@@ -10,18 +10,20 @@ import type {
   TotalCountEntry,
   UseEntry,
 } from '@bienestar/core/stock/entries';
+import { LARGEST_QUANTITY, LONGEST_LOT_CODE, LONGEST_NOTE } from '@bienestar/core/house/limits';
 import {
   DISCARD_REASONS,
   MOVEMENT_KINDS,
   type Lot,
-  LARGEST_QUANTITY,
   type Movement,
 } from '@bienestar/core/house/stock';
+import { LIMITS } from '../limits';
 import {
   byKey,
   day,
   id,
   instant,
+  limited,
   listOf,
   money,
   number,
@@ -31,18 +33,18 @@ import {
   zonedMoment,
 } from './common';
 
-const note = text.max(500).optional();
+const note = text.max(LONGEST_NOTE).optional();
 /** What the person typed: post() in core says in words what does not fit. */
 const anyDay = Joi.string().max(20).required();
 const quantity = number.min(-LARGEST_QUANTITY).max(LARGEST_QUANTITY);
-const lotCode = Joi.string().allow('').max(60).required();
+const lotCode = Joi.string().allow('').max(LONGEST_LOT_CODE).required();
 
 export const lot: Joi.ObjectSchema<Lot> = shape<Lot>({
   id,
   materialId: id,
   code: lotCode,
   packId: id.optional(),
-  content: number.greater(0).max(LARGEST_QUANTITY),
+  content: limited(LIMITS.usedUp),
   deliveredOn: day,
   expiresOn: day.optional(),
   paidMinor: money.optional(),
@@ -123,6 +125,6 @@ export const stockEntry: Joi.Schema<StockEntry> = byKey('kind', {
     ...base,
     kind: kind('correction'),
     corrects: id,
-    note: text.max(500),
+    note: text.max(LONGEST_NOTE),
   }),
 });

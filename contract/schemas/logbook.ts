@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { PHASES } from '@bienestar/core/house/actions';
 import { SETTING_KINDS } from '@bienestar/core/house/device';
 import { ZONE_IDS } from '@bienestar/core/zone/zoneOrder';
@@ -39,9 +40,7 @@ import { amount } from './shelf';
 import { shownFor } from './work';
 
 const MOST_ACTS = 2_000;
-const LONGEST_WORDS = 500;
-
-const words = text.max(LONGEST_WORDS);
+const words = text.max(LONGEST_NOTE);
 const place = limited(LIMITS.logbookPlace);
 const response = Joi.valid(...(Object.keys(RESPONSES) as Response[]));
 
@@ -128,7 +127,7 @@ export const logbookCorrection: Joi.ObjectSchema<LogbookCorrection> = shape<Logb
   id,
   at: instant,
   by: id.optional(),
-  why: Joi.string().max(LONGEST_WORDS).pattern(/\S/, 'words').required(),
+  why: Joi.string().max(LONGEST_NOTE).pattern(/\S/, 'words').required(),
   told: told.optional(),
 });
 

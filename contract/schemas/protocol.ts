@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LONGEST_TEXT } from '@bienestar/core/house/limits';
 import { questions } from './question';
 import { technique } from './technique';
 import { LIMITS } from '../limits';
@@ -78,7 +79,7 @@ const removal = shape<Removal>({
   how: Joi.valid(...REMOVALS).required(),
   taking: shape<NonNullable<Removal['taking']>>({
     materialId: id,
-    pieces: number.greater(0).max(1000),
+    pieces: limited(LIMITS.removalPieces),
     again: Joi.valid(true).optional(),
   }).optional(),
   waterMl: atLeastNothing.optional(),
@@ -275,7 +276,7 @@ export const edition: Joi.ObjectSchema<Edition> = shape<Edition>({
 export const publishing: Joi.ObjectSchema<Publishing> = shape<Publishing>({
   protocolId: id,
   version: Joi.number().integer().min(0).required(),
-  note: Joi.string().max(2000).pattern(/\S/, 'note').required().messages({
+  note: Joi.string().max(LONGEST_TEXT).pattern(/\S/, 'note').required().messages({
     'string.empty': 'Say in a few words what is new in this edition.',
     'string.pattern.name': 'Say in a few words what is new in this edition.',
   }),

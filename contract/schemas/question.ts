@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LONGEST_UNIT } from '@bienestar/core/house/limits';
 import {
   GRADES,
   HIGHEST_SCORE,
@@ -11,7 +12,7 @@ import {
   type Sign,
 } from '@bienestar/core/house/question';
 import { LIMITS } from '../limits';
-import { byKey, limited, listOf, number, shape, text, within } from './common';
+import { byKey, limited, listOf, name, number, shape, text, within } from './common';
 
 const LARGEST_ANSWER = 1_000_000;
 const MOST_REACTIONS = 12;
@@ -19,12 +20,11 @@ const YES_NO: readonly string[] = ['yes', 'no'];
 
 const reaction = shape<Reaction>({
   from: number.min(-LARGEST_ANSWER).max(LARGEST_ANSWER).optional(),
-  at: Joi.string().min(1).max(120).optional(),
+  at: name.optional(),
   response: Joi.valid(...(Object.keys(RESPONSES) as Response[])).required(),
   atMostMinutes: limited(LIMITS.capMinutes).optional(),
 });
 
-const option = Joi.string().max(120).pattern(/\S/, 'name').required();
 type Of<K extends AnswerKind['kind']> = Extract<AnswerKind, { kind: K }>;
 const answer: Joi.Schema<AnswerKind> = byKey('kind', {
   score: shape<Of<'score'>>({ kind: Joi.valid('score').required() }),
@@ -35,11 +35,11 @@ const answer: Joi.Schema<AnswerKind> = byKey('kind', {
   'yes-no': shape<Of<'yes-no'>>({ kind: Joi.valid('yes-no').required() }),
   choice: shape<Of<'choice'>>({
     kind: Joi.valid('choice').required(),
-    of: listOf(option, 20).min(2).unique(),
+    of: listOf(name, 20).min(2).unique(),
   }),
   number: shape<Of<'number'>>({
     kind: Joi.valid('number').required(),
-    unit: Joi.string().max(20).pattern(/\S/, 'unit').required(),
+    unit: Joi.string().max(LONGEST_UNIT).pattern(/\S/, 'unit').required(),
   }),
   text: shape<Of<'text'>>({ kind: Joi.valid('text').required() }),
 });

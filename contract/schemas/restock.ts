@@ -44,7 +44,6 @@ import {
 
 const MONTHS = 12;
 const SUMS_TO_ONE = 1e-6;
-const MOST_PACKS = 100_000;
 const MOST_LINES = 2_000;
 
 export const months = listOf(limited(LIMITS.monthFactor), MONTHS)
@@ -120,7 +119,7 @@ export const booking: Joi.ObjectSchema<Booking> = shape<Booking>({
   id: Joi.string().max(64).required(),
   title: name,
   at: instant,
-  minutes: number.min(0).max(1440),
+  minutes: limited(LIMITS.minutes),
 });
 
 const MOST_ADD_ONS = 10;
@@ -208,12 +207,12 @@ const orderLine = shape<OrderLine>({
   priceMinor: money,
   why: listOf(reason, 10),
   confirmed: shape<NonNullable<OrderLine['confirmed']>>({
-    packs: number.integer().min(0).max(MOST_PACKS),
+    packs: limited(LIMITS.packsOrNone),
     packId: id.optional(),
     words: text.min(1).max(300).optional(),
   }).optional(),
   received: listOf(receipt, 200),
-  refused: number.integer().min(0).max(MOST_PACKS),
+  refused: limited(LIMITS.packsOrNone),
 });
 
 export const order: Joi.ObjectSchema<Order> = shape<Order>({
@@ -237,7 +236,7 @@ export const countedLine = shape<CountedLine>({
   materialId: id,
   at: instant,
   entryId: id,
-  found: number.min(0).max(1_000_000_000),
+  found: limited(LIMITS.counted),
   by: Joi.valid('pieces', 'scale').required(),
 });
 
@@ -260,11 +259,11 @@ export const receiving: Joi.ObjectSchema<Receiving> = shape<Receiving>({
       entryId: id,
       lotId: id,
       packId: id,
-      packs: number.min(0).max(MOST_PACKS),
+      packs: number.min(0).max(LIMITS.packsOrNone.most),
       code: Joi.string().allow('').max(60).required(),
       expiresOn: Joi.string().max(20).optional(),
       paidMinor: money.optional(),
-      refused: number.min(0).max(MOST_PACKS),
+      refused: number.min(0).max(LIMITS.packsOrNone.most),
       tooMany: Joi.valid('keep').optional(),
     }),
     MOST_LINES,

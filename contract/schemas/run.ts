@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { RESPONSES, type Response } from '@bienestar/core/house/question';
 import {
   INCIDENT_DEEDS,
@@ -24,8 +25,6 @@ import {
 } from './common';
 import { protocol } from './protocol';
 import { shownFor } from './work';
-
-const LONGEST_WORDS = 500;
 
 /** A run as it begins. */
 export const run: Joi.ObjectSchema<Run> = shape<Run>({
@@ -58,7 +57,7 @@ const act = Joi.string()
   .pattern(/^[A-Za-z0-9_./-]{1,400}$/, 'act')
   .required();
 const key = Joi.string().min(1).max(900).required();
-const words = Joi.string().max(LONGEST_WORDS).pattern(/\S/, 'words').required();
+const words = Joi.string().max(LONGEST_NOTE).pattern(/\S/, 'words').required();
 const kind = <K extends RunLogEntry['kind']>(value: K): Joi.AnySchema<K> =>
   Joi.valid(value).required();
 type Of<K extends RunLogEntry['kind']> = Extract<RunLogEntry, { kind: K }>;
@@ -82,9 +81,9 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
     kind: kind('answered'),
     act,
     question: key,
-    answer: Joi.alternatives<number | string>(number, text.max(LONGEST_WORDS)).required(),
+    answer: Joi.alternatives<number | string>(number, text.max(LONGEST_NOTE)).required(),
     response: Joi.valid(...(Object.keys(RESPONSES) as Response[])).optional(),
-    reason: text.max(LONGEST_WORDS).optional(),
+    reason: text.max(LONGEST_NOTE).optional(),
   }),
   took: shape<Of<'took'>>({
     ...base,
@@ -141,7 +140,7 @@ export const runEvent: Joi.Schema<RunLogEntry> = byKey('kind', {
     words: text,
   }),
   off: shape<Of<'off'>>({ ...base, kind: kind('off') }),
-  stopped: shape<Of<'stopped'>>({ ...base, kind: kind('stopped'), why: text.max(LONGEST_WORDS) }),
+  stopped: shape<Of<'stopped'>>({ ...base, kind: kind('stopped'), why: text.max(LONGEST_NOTE) }),
   'took-off': shape<Of<'took-off'>>({ ...base, kind: kind('took-off') }),
   ended: shape<Of<'ended'>>({ ...base, kind: kind('ended') }),
   entered: shape<Of<'entered'>>({ ...base, kind: kind('entered') }),

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LONGEST_NAME, LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { REST_KINDS, type RestRule } from '@bienestar/core/house/rests';
 import { openHours, weekSettings } from './hours';
 import { LIMITS, MOST_PACE_SPREAD } from '../limits';
@@ -66,7 +67,7 @@ const zoneShares = Joi.object()
   });
 
 const ownZone = shape<ZoneSet>({
-  name: Joi.string().max(120).pattern(PLACE_NAME).required().messages({
+  name: Joi.string().max(LONGEST_NAME).pattern(PLACE_NAME).required().messages({
     'string.pattern.base': 'A place is called by letters, figures, spaces and hyphens.',
   }),
   zones: listOf(Joi.valid(...ZONE_IDS), ZONE_IDS.length)
@@ -133,7 +134,7 @@ const priceEndings = shape<HouseSettings['priceEndings']>({
 const declinedLesson = shape<DeclinedLesson>({
   key: Joi.string().min(1).max(900).required(),
   on: day,
-  why: text.max(500),
+  why: text.max(LONGEST_NOTE),
   size: number,
 });
 

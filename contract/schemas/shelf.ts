@@ -1,5 +1,6 @@
 import type { ClosedTime } from '@bienestar/core/house/supplier';
 import Joi from 'joi';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { LIMITS } from '../limits';
 import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/house/careFacts';
 import { KEEPS_UNITS } from '@bienestar/core/house/material';
@@ -80,7 +81,7 @@ export const supplier = shape<Supplier>({
   feed: Joi.string()
     .pattern(/^[a-z0-9][a-z0-9-]{0,39}$/, 'name of letters, figures and hyphens')
     .optional(),
-  season: Joi.string().max(500).pattern(/\S/, 'words').optional(),
+  season: Joi.string().max(LONGEST_NOTE).pattern(/\S/, 'words').optional(),
   purchaseTax: purchaseTax.optional(),
   columns: shape<NonNullable<Supplier['columns']>>(
     Object.fromEntries(LIST_FIELDS.map((field) => [field, column])) as Record<
@@ -152,8 +153,8 @@ const measures = shape<Measures>({
 });
 
 const care = shape<CareFacts>({
-  strengthPercent: number.greater(0).max(100).optional(),
-  ph: number.min(0).max(14).optional(),
+  strengthPercent: limited(LIMITS.strengthPercent).optional(),
+  ph: limited(LIMITS.ph).optional(),
   warnings: some(Joi.valid(...WARNINGS), WARNINGS.length).unique(),
   allergens: some(name, 60).unique(),
   stopFor: some(Joi.valid(...STOP_FOR), STOP_FOR.length).unique(),

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { finding } from './finding';
 import {
   BUILDS,
@@ -83,7 +84,7 @@ const pricing = shape<Pricing>({
       .when('by', { is: 'own', otherwise: Joi.optional() })
       .messages({ 'any.required': 'Say the price that is charged.' }),
   ),
-  reason: text.min(1).max(500).optional(),
+  reason: text.min(1).max(LONGEST_NOTE).optional(),
   neighbourhood: neighbourhood.optional(),
 }).optional();
 

@@ -197,9 +197,6 @@ export interface LogbookEntry {
   readonly corrections?: readonly LogbookCorrection[];
 }
 
-/** Of a run that nobody ended the logbook keeps so many minutes: ten days. */
-export const LONGEST_LOGGED_MINUTES = 14_400;
-
 /** A visit with what it was to be. */
 export interface LogbookVisit {
   readonly plan: LogbookPlan;

@@ -89,11 +89,6 @@ export function lotOnHand({ sealed, open }: Pick<LotOnHand, 'sealed' | 'open'>):
   return sumExactly([sealed, ...open.map((container) => container.remaining)]);
 }
 
-/** More of anything is kept nowhere, in its unit. */
-export const LARGEST_QUANTITY = 1_000_000_000;
-/** More money is asked nowhere at once, in minor units. */
-export const LARGEST_MINOR = 1_000_000_000;
-
 const PER_UNIT = 1e6;
 
 /**

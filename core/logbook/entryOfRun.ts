@@ -1,7 +1,7 @@
 import type { Draw } from '../draws/drawsOf';
+import { LONGEST_LOGGED_MINUTES } from '../house/limits';
 import { toSecond } from '../days/instants';
 import {
-  LONGEST_LOGGED_MINUTES,
   type LoggedAnswer,
   type LoggedPasses,
   type LoggedSetting,

@@ -8,6 +8,12 @@ import type {
   Service,
 } from '../house/house';
 import { asId, type SupplierId } from '../house/ids';
+import {
+  LARGEST_MINOR,
+  LONGEST_NAME,
+  MINUTES_IN_A_DAY,
+  MOST_VISITS_PER_WEEK,
+} from '../house/limits';
 import { newMaterial } from '../house/newMaterial';
 import { newSupplier } from '../house/newSupplier';
 import type { Supplier } from '../house/supplier';
@@ -55,11 +61,7 @@ export interface PastedMaterial {
 
 type FaultOf = (row: PastedRow, field: PastedField | undefined, message: string) => void;
 
-const MOST_MINOR = 1_000_000_000;
-const LONGEST_NAME = 120;
 const SINGLE_AT_MOST = 30;
-const MOST_MINUTES = 1_440;
-const MOST_VISITS = 2_000;
 
 const KIND_WORDS: readonly (readonly [MaterialKind, RegExp])[] = [
   ['linen', /linen|towel|sheet, cotton|washable|textil|toalla/],
@@ -177,7 +179,7 @@ export function servicesFrom(
   const minutesMark = markOf(rows, 'minutes', terms.decimalMark);
   return each(rows, house.services, (row, fault) => {
     const ownMinor = money(row, 'price', priceMark, terms, fault);
-    const minutes = amount(row, 'minutes', minutesMark, MOST_MINUTES, fault);
+    const minutes = amount(row, 'minutes', minutesMark, MINUTES_IN_A_DAY, fault);
     if (ownMinor === undefined || minutes === undefined) return undefined;
     const name = row.said.name;
     const protocol: Protocol = {
@@ -237,7 +239,7 @@ export function visitsFrom(
     const plain = plainHeading(row.said.name);
     const service = house.services.find(({ name }) => plainHeading(name) === plain);
     if (!service) fault(row, 'name', `There is no service “${row.said.name}” on the menu.`);
-    const visitsPerWeek = amount(row, 'visits', mark, MOST_VISITS, fault);
+    const visitsPerWeek = amount(row, 'visits', mark, MOST_VISITS_PER_WEEK, fault);
     if (!service || visitsPerWeek === undefined) return undefined;
     const line = house.demand.find(({ serviceId }) => serviceId === service.id);
     return { ...line, row: row.row, serviceId: service.id, visitsPerWeek };
@@ -277,7 +279,7 @@ function money(
   { minorPerMajor }: PastedTerms,
   fault: FaultOf,
 ): number | undefined {
-  const most = MOST_MINOR / minorPerMajor;
+  const most = LARGEST_MINOR / minorPerMajor;
   const value = amount(row, field, mark, most, fault);
   return value === undefined ? undefined : Math.round(value * minorPerMajor);
 }

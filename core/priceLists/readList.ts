@@ -1,3 +1,4 @@
+import { LARGEST_CONTENT, LARGEST_MINOR, LONGEST_NAME } from '../house/limits';
 import type { ListField } from '../house/supplier';
 import type { BaseUnit } from '../quantity/unit';
 import { decimalMarkOf, readListNumber, type DecimalMark } from './listNumber';
@@ -62,9 +63,6 @@ export const LIST_UNITS: Readonly<Record<string, readonly [BaseUnit, number]>> =
   uds: ['piece', 1],
   st: ['piece', 1],
 };
-const LONGEST = 120;
-const LARGEST_MONEY = 1_000_000_000;
-const LARGEST_CONTENT = 100_000;
 const CURRENCY_SIGNS: Readonly<Record<string, string>> = { '€': 'EUR', $: 'USD', '£': 'GBP' };
 const KEPT = 1e6;
 
@@ -206,8 +204,8 @@ function rowReader(
       fault(field, 'This cell holds a formula; only plain text and numbers are taken.');
     } else if (found.includes('\ufffd')) {
       fault(field, 'This text was saved in another encoding: save the list as UTF-8.');
-    } else if (found.length > LONGEST) {
-      fault(field, `At most ${LONGEST} characters are taken.`);
+    } else if (found.length > LONGEST_NAME) {
+      fault(field, `At most ${LONGEST_NAME} characters are taken.`);
     }
     return found;
   };
@@ -241,7 +239,7 @@ function rowReader(
       const value = number(field);
       if (value === undefined) return undefined;
       const minor = Math.round(value * minorPerMajor);
-      if (value < 0 || minor > LARGEST_MONEY) {
+      if (value < 0 || minor > LARGEST_MINOR) {
         fault(field, 'A price must be from 0 to ten million.');
         return undefined;
       }

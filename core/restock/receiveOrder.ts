@@ -10,12 +10,11 @@ import {
   type Problem,
 } from '../problem/problem';
 import type { DeliveryEntry } from '../stock/entries';
-import { LARGEST_MINOR } from '../house/stock';
+import { LARGEST_MINOR, MOST_PACKS } from '../house/limits';
 import { isUnderWay, openPacksOf, receivedPacks } from './orderProgress';
 
 /** What an order holds of one line. */
 const MOST_RECEIPTS = 200;
-const MOST_REFUSED = 100_000;
 
 /** What came of one line, as it was checked at the door. */
 export interface ReceivedLine {
@@ -111,7 +110,7 @@ export function receiveOrder(
       );
       continue;
     }
-    if (line.received.length >= MOST_RECEIPTS || line.refused + came.refused > MOST_REFUSED) {
+    if (line.received.length >= MOST_RECEIPTS || line.refused + came.refused > MOST_PACKS) {
       no(
         came,
         'packs',

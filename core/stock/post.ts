@@ -22,7 +22,8 @@ import {
   type Posting,
 } from './posting';
 import { shelfState } from './shelfLife';
-import { asKept, LARGEST_QUANTITY, type Lot } from '../house/stock';
+import { LARGEST_QUANTITY } from '../house/limits';
+import { asKept, type Lot } from '../house/stock';
 
 /** A clock in another room may be a little ahead. */
 const CLOCK_TOLERANCE_MS = 5 * 60_000;

@@ -136,7 +136,7 @@ describe('what is left of a material', () => {
     await person.click('button', 'Count or weigh');
     await person.click('radio', 'all together');
     await person.fill('Everything that is there', '-3');
-    await person.sees('A count cannot be below 0.');
+    await person.sees('Must be at least 0.');
     await person.fill('Everything that is there', '200');
     await person.click('button', 'Enter the count');
     await person.sees('200 ml');

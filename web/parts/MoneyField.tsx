@@ -1,8 +1,7 @@
 import { minorPerMajor } from '@bienestar/contract/currency';
+import { LARGEST_MINOR } from '@bienestar/core/house/limits';
 import { useHouse } from '../store/house';
 import { NumberField, type ValueOrNone } from './NumberField';
-
-const LARGEST_MINOR = 1_000_000_000;
 
 type MoneyFieldProps = MoneyFieldLook & ValueOrNone;
 

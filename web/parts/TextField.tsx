@@ -1,4 +1,5 @@
 import { useId, type Ref } from 'react';
+import { LONGEST_NAME } from '@bienestar/core/house/limits';
 import { FieldFrame, INPUT_LOOK, noteId } from './FieldFrame';
 import { useTyped } from './useTyped';
 
@@ -28,7 +29,7 @@ export function TextField({
   needed = false,
   hint,
   lines,
-  longest = 120,
+  longest = LONGEST_NAME,
   className,
   inputRef,
 }: TextFieldProps) {

@@ -7,6 +7,7 @@ import { daysAfter, type Weekday } from '@bienestar/core/days/days';
 import type { ClosedTime } from '@bienestar/core/house/supplier';
 import { newSupplier } from '@bienestar/core/house/newSupplier';
 import { asId } from '@bienestar/core/house/ids';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { weekdayName } from '../../format/figures';
 import { Button, IconButton } from '../../parts/Button';
 import { DayField } from '../../parts/DayField';
@@ -154,7 +155,7 @@ function SupplierLine({ supplier, labelled }: SupplierLineProps) {
           labelHidden={!labelled}
           label="through the year"
           commitOn="leaving"
-          longest={500}
+          longest={LONGEST_NOTE}
           value={supplier.season ?? ''}
           onCommit={(season) =>
             change({ season: season.trim() === '' ? undefined : season.trim() })

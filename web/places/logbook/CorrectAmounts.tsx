@@ -5,6 +5,7 @@ import { toSecond } from '@bienestar/core/days/instants';
 import { asId, type EntryId } from '@bienestar/core/house/ids';
 import type { LogbookVisit, ToldAmount } from '@bienestar/core/house/logbook';
 import { drawsThatCame } from '@bienestar/core/logbook/cameOut';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { Button } from '../../parts/Button';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
@@ -65,7 +66,13 @@ export function CorrectAmounts({ visit, onDone }: CorrectAmountsProps) {
           );
         })}
       </div>
-      <TextField label="Why" value={why} onCommit={setWhy} longest={500} className="mt-3" />
+      <TextField
+        label="Why"
+        value={why}
+        onCommit={setWhy}
+        longest={LONGEST_NOTE}
+        className="mt-3"
+      />
       {fault !== undefined && (
         <p role="alert" className="mt-2 text-sm text-clay">
           ▲ {fault}

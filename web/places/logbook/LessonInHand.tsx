@@ -5,6 +5,7 @@ import { isAdoptable, withLesson } from '@bienestar/core/learn/adopt';
 import type { LessonEffect, NowAndThen } from '@bienestar/core/learn/effect';
 import type { Lesson } from '@bienestar/core/learn/lesson';
 import { adoptionBetween } from '@bienestar/core/whatIf/adoption';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { dayText, money, number } from '../../format/figures';
 import { PointsInOrder } from '../../figures/PointsInOrder';
 import { ShareSeen } from '../../figures/ShareSeen';
@@ -143,7 +144,13 @@ function Decline({ lesson }: { readonly lesson: Lesson }) {
   };
   return (
     <div className="flex flex-wrap items-end gap-2">
-      <TextField label="Why not" value={why} onCommit={setWhy} longest={500} className="w-72" />
+      <TextField
+        label="Why not"
+        value={why}
+        onCommit={setWhy}
+        longest={LONGEST_NOTE}
+        className="w-72"
+      />
       <Button onClick={() => void decline()}>Decline it</Button>
       {fault !== undefined && (
         <p role="alert" className="text-sm text-clay">

@@ -1,6 +1,7 @@
 import type { HomeUse, Recommended } from '@bienestar/core/house/house';
 import { offeredOf } from '@bienestar/core/house/offered';
 import { DAY_PARTS, type DayPart } from '@bienestar/core/house/ways';
+import { LONGEST_TEXT } from '@bienestar/core/house/limits';
 import { spoken } from '../../format/protocolWords';
 import { Choice } from '../../parts/Choice';
 import { PercentField } from '../../parts/PercentField';
@@ -66,7 +67,7 @@ export function HomeUseFields({ use, onChange }: HomeUseFieldsProps) {
       </div>
       <TextField
         label="How"
-        longest={2000}
+        longest={LONGEST_TEXT}
         value={use.how ?? ''}
         onCommit={(how) => onChange({ ...use, how: how === '' ? undefined : how })}
       />

@@ -5,6 +5,7 @@ import type { Block } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { asId } from '@bienestar/core/house/ids';
 import { usersOfBlock } from '@bienestar/core/protocol/expandBlocks';
+import { LONGEST_NAME } from '@bienestar/core/house/limits';
 import { clientWords } from '../../format/protocolWords';
 import { Button, IconButton } from '../../parts/Button';
 import { redone, retried, undone, type Draft, type Saving } from '../../store/drafts';
@@ -184,7 +185,7 @@ function NameInput({
       aria-invalid={emptied}
       title={emptied ? `A ${what} needs a name.` : undefined}
       autoComplete="off"
-      maxLength={120}
+      maxLength={LONGEST_NAME}
       className="h-10 w-full min-w-0 truncate rounded-sm border border-transparent bg-transparent px-2 font-serif text-2xl hover:border-line-strong focus:border-line-strong focus:bg-sheet aria-invalid:border-clay"
       value={emptied ? '' : name}
       onChange={(event) => {

@@ -7,6 +7,7 @@ import {
   type IncidentSign,
 } from '@bienestar/core/house/run';
 import type { Incident } from '@bienestar/core/run/incidents';
+import { LONGEST_NOTE, LONGEST_TEXT } from '@bienestar/core/house/limits';
 import { Button } from '../../parts/Button';
 import { DayField } from '../../parts/DayField';
 import { TextField } from '../../parts/TextField';
@@ -71,7 +72,7 @@ export function IncidentReport({ incidents, isAsked, onHappens }: IncidentReport
             value={words}
             onCommit={setWords}
             lines={3}
-            longest={2_000}
+            longest={LONGEST_TEXT}
           />
           <DayField
             label="Ask the guest how it is, on"
@@ -124,7 +125,7 @@ function Written({
           label="How it is now"
           value={words}
           onCommit={setWords}
-          longest={500}
+          longest={LONGEST_NOTE}
           className="min-w-64 flex-1"
         />
         <Button

@@ -1,6 +1,7 @@
 import { LIMITS, within } from '@bienestar/contract/limits';
 import { PROTECTS, STOP_FOR, WARNINGS, type CareFacts } from '@bienestar/core/house/careFacts';
 import type { Material } from '@bienestar/core/house/house';
+import { LONGEST_TEXT } from '@bienestar/core/house/limits';
 import { LABEL_LOOK } from '../../parts/FieldFrame';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
@@ -50,9 +51,7 @@ export function CareFacet({ material, change }: CareFacetProps) {
           label="Strength of what works in it"
           unit="%"
           value={care.strengthPercent}
-          check={(percent) =>
-            percent > 0 && percent <= 100 ? undefined : 'Must be above 0 and at most 100 %.'
-          }
+          check={within(LIMITS.strengthPercent)}
           onCommit={(strengthPercent) => put({ strengthPercent })}
           onClear={() => void put({ strengthPercent: undefined })}
         />
@@ -61,7 +60,7 @@ export function CareFacet({ material, change }: CareFacetProps) {
           label="pH"
           hint="Acids below 3, or of 30 % and more, are pointed out."
           value={care.ph}
-          check={(ph) => (ph >= 0 && ph <= 14 ? undefined : 'Must be from 0 to 14.')}
+          check={within(LIMITS.ph)}
           onCommit={(ph) => put({ ph })}
           onClear={() => void put({ ph: undefined })}
         />
@@ -70,7 +69,7 @@ export function CareFacet({ material, change }: CareFacetProps) {
         commitOn="leaving"
         label="Allergens, as the label names them"
         hint="With commas between."
-        longest={2000}
+        longest={LONGEST_TEXT}
         value={(care.allergens ?? []).join(', ')}
         onCommit={(text) => put({ allergens: namesIn(text) })}
       />
@@ -87,7 +86,7 @@ export function CareFacet({ material, change }: CareFacetProps) {
         <TextField
           commitOn="leaving"
           label="How"
-          longest={2000}
+          longest={LONGEST_TEXT}
           value={care.patchTest?.advice ?? ''}
           onCommit={(advice) =>
             care.patchTest
@@ -104,14 +103,14 @@ export function CareFacet({ material, change }: CareFacetProps) {
       <TextField
         commitOn="leaving"
         label="Storage"
-        longest={2000}
+        longest={LONGEST_TEXT}
         value={care.storage ?? ''}
         onCommit={(storage) => put({ storage })}
       />
       <TextField
         commitOn="leaving"
         label="Where the maker’s sheet is filed"
-        longest={2000}
+        longest={LONGEST_TEXT}
         value={care.sheet ?? ''}
         onCommit={(sheet) => put({ sheet })}
       />

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { ContainerId, LotId } from '@bienestar/core/house/ids';
 import { lotOnHand } from '@bienestar/core/house/stock';
@@ -106,7 +107,7 @@ export function CountSheet(props: CountSheetProps) {
                 unit={unit}
                 hint={told(spot.held)}
                 value={found[spot.key]}
-                check={(value) => (value >= 0 ? undefined : 'A count cannot be below 0.')}
+                check={within(LIMITS.counted)}
                 onCommit={(value) => setFound({ ...found, [spot.key]: value })}
                 onClear={() => {
                   const { [spot.key]: _gone, ...rest } = found;
@@ -129,7 +130,7 @@ export function CountSheet(props: CountSheetProps) {
           unit={unit}
           hint={told(state.onHand)}
           value={total}
-          check={(value) => (value >= 0 ? undefined : 'A count cannot be below 0.')}
+          check={within(LIMITS.counted)}
           onCommit={setTotal}
           onClear={() => setTotal(undefined)}
         />
@@ -177,7 +178,7 @@ function ByWeight({ material, spot, onWeighed }: ByWeightProps) {
         label="Empty container with lid"
         unit="g"
         value={tareG}
-        check={(value) => (value >= 0 ? undefined : 'Must not be below 0.')}
+        check={within(LIMITS.tareG)}
         onCommit={setTareG}
         onClear={() => setTareG(undefined)}
       />

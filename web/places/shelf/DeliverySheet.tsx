@@ -5,6 +5,7 @@ import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { PackId } from '@bienestar/core/house/ids';
 import { chosenPack, daysOf } from '@bienestar/core/house/packs';
 import { daysAfter } from '@bienestar/core/days/days';
+import { LONGEST_LOT_CODE } from '@bienestar/core/house/limits';
 import { Choice } from '../../parts/Choice';
 import { DayField } from '../../parts/DayField';
 import { INPUT_LOOK, LABEL_LOOK } from '../../parts/FieldFrame';
@@ -133,7 +134,7 @@ export function DeliverySheet({ open, materialId, onClose }: DeliverySheetProps)
             />
             <TextField
               label="Lot number"
-              longest={60}
+              longest={LONGEST_LOT_CODE}
               value={line.code}
               onCommit={(code) => setLine({ ...line, code })}
             />

@@ -1,7 +1,9 @@
 import { useState } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { ContainerId, LotId } from '@bienestar/core/house/ids';
 import { DISCARD_REASONS, type DiscardReason } from '@bienestar/core/house/stock';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { amount } from '../../format/figures';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
@@ -51,7 +53,7 @@ export function DiscardSheet({ material, what, onClose }: DiscardSheetProps) {
         label="How much"
         unit={material.unit === 'piece' ? 'pcs' : material.unit}
         value={quantity}
-        check={(value) => (value > 0 ? undefined : 'Must be more than 0.')}
+        check={within(LIMITS.usedUp)}
         onCommit={setQuantity}
       />
       <Choice<DiscardReason>
@@ -60,7 +62,7 @@ export function DiscardSheet({ material, what, onClose }: DiscardSheetProps) {
         options={DISCARD_REASONS.map((value) => ({ value, label: REASON_WORDS[value] }))}
         onChoose={setReason}
       />
-      <TextField label="Note" value={note} longest={500} onCommit={setNote} />
+      <TextField label="Note" value={note} longest={LONGEST_NOTE} onCommit={setNote} />
     </EntrySheet>
   );
 }

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { EntryId, LotId } from '@bienestar/core/house/ids';
 import { sumExactly, type Lot, type Movement } from '@bienestar/core/house/stock';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { amount, momentText, number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { TextField } from '../../parts/TextField';
@@ -143,7 +144,7 @@ function TakeBack({ material, entry, onClose }: TakeBackProps) {
         note,
       })}
     >
-      <TextField label="Why" value={note} longest={500} onCommit={setNote} />
+      <TextField label="Why" value={note} longest={LONGEST_NOTE} onCommit={setNote} />
     </EntrySheet>
   );
 }

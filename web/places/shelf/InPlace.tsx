@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Material } from '@bienestar/core/house/house';
 import { useHouse } from '../../store/house';
 import { priceIsMeant } from './priceIsMeant';
@@ -71,7 +72,7 @@ export function CountInPlace({ row: { material, state } }: InPlaceProps) {
       commitOn="leaving"
       unit={material.unit === 'piece' ? 'pcs' : material.unit}
       value={state.onHand}
-      check={(quantity) => (quantity >= 0 ? undefined : 'Must not be below 0.')}
+      check={within(LIMITS.counted)}
       onCommit={count}
     />
   );

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import { unversioned, type Versioned } from '@bienestar/contract/api';
 import { SKIN_TYPES } from '@bienestar/core/house/traits';
+import { LONGEST_TEXT } from '@bienestar/core/house/limits';
 import { spoken } from '../../format/protocolWords';
 import type { Mix, MixPart, MixRecipe } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
@@ -153,7 +154,7 @@ function Editor({
         {...leaving}
         label="How it is mixed"
         lines={2}
-        longest={2000}
+        longest={LONGEST_TEXT}
         value={mix.method ?? ''}
         onCommit={(method) => (method.trim() === '' ? without('method') : change({ method }))}
       />

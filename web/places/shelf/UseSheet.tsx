@@ -1,5 +1,7 @@
 import { useState } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { EntrySheet } from './EntrySheet';
@@ -37,11 +39,11 @@ export function UseSheet({ material, open, onClose }: UseSheetProps) {
         label="How much"
         unit={material.unit === 'piece' ? 'pcs' : material.unit}
         value={quantity}
-        check={(value) => (value > 0 ? undefined : 'Must be more than 0.')}
+        check={within(LIMITS.usedUp)}
         onCommit={setQuantity}
         onClear={() => setQuantity(undefined)}
       />
-      <TextField label="Note" value={note} longest={500} onCommit={setNote} />
+      <TextField label="Note" value={note} longest={LONGEST_NOTE} onCommit={setNote} />
     </EntrySheet>
   );
 }

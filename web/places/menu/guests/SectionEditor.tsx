@@ -2,6 +2,7 @@ import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { Link } from 'react-router';
 import type { MenuLine, MenuSection } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { IconButton } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { Fold } from '../../../parts/Fold';
@@ -74,7 +75,7 @@ export function SectionEditor({
       <TextField
         {...LEAVING}
         label="Under it"
-        longest={500}
+        longest={LONGEST_NOTE}
         value={text ?? ''}
         onCommit={(next) => {
           const { text: _text, ...rest } = section;

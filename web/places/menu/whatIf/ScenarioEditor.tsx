@@ -1,6 +1,7 @@
 import { Download, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { LONGEST_TEXT } from '@bienestar/core/house/limits';
 import { toast } from '../../../parts/toast';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Change, Scenario } from '@bienestar/core/house/house';
@@ -64,7 +65,7 @@ export function ScenarioEditor({ scenario, compared }: ScenarioEditorProps) {
         label="What it is about"
         commitOn="leaving"
         lines={2}
-        longest={2000}
+        longest={LONGEST_TEXT}
         value={scenario.note ?? ''}
         onCommit={(note) => change({ note: note.trim() === '' ? undefined : note })}
       />

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { LONGEST_TEXT } from '@bienestar/core/house/limits';
 import { toast } from '../../../parts/toast';
 import type { Versioned } from '@bienestar/contract/api';
 import type { Service } from '@bienestar/core/house/house';
@@ -156,7 +157,7 @@ function Publish({ draft, shown }: { readonly draft: Draft; readonly shown: Show
           className="flex-1"
           label="What is new, in a few words"
           value={note}
-          longest={2000}
+          longest={LONGEST_TEXT}
           onCommit={setNote}
         />
         <Button

@@ -1,10 +1,9 @@
 import type { Amount } from '@bienestar/core/house/house';
+import { LARGEST_CONTENT } from '@bienestar/core/house/limits';
 import { Choice } from '../../../parts/Choice';
 import { useHouse } from '../../../store/house';
 import { TripleField } from '../../../parts/TripleField';
 import { quantityOf, restate, stated, wayOf, waysFor, type Measured } from './amountWays';
-
-const LARGEST_AMOUNT = 100_000;
 
 interface AmountEditorProps {
   readonly amount: Amount;
@@ -28,7 +27,7 @@ export function AmountEditor({ amount, material, name, onChange }: AmountEditorP
       labels={['low', 'usual', 'high']}
       values={[quantity.low, quantity.usual, quantity.high]}
       unit={label}
-      largest={LARGEST_AMOUNT}
+      largest={LARGEST_CONTENT}
       onCommit={([low, usual, high]) => onChange(stated(way, { low, usual, high }))}
     />
   ) : (

@@ -2,6 +2,7 @@ import { Plus, X } from 'lucide-react';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Moment } from '@bienestar/core/house/house';
 import { answerWords } from '@bienestar/core/house/question';
+import { LONGEST_TEXT } from '@bienestar/core/house/limits';
 import { parseMinutes } from '../../../format/typedMinutes';
 import { Button, IconButton } from '../../../parts/Button';
 import { Fold } from '../../../parts/Fold';
@@ -43,7 +44,7 @@ export function AskedFields({ step, change }: StepFieldsProps) {
             className="min-w-0 flex-1"
             label="what happens, or is done"
             needed
-            longest={2000}
+            longest={LONGEST_TEXT}
             value={moment.what}
             onCommit={(what) => putMoments(moments.with(at, { ...moment, what }), `what.${at}`)}
           />

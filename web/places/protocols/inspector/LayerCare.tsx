@@ -1,4 +1,5 @@
 import type { LayerGroup, TestSpot } from '@bienestar/core/house/house';
+import { LONGEST_TEXT } from '@bienestar/core/house/limits';
 import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
 import { MinutesField } from './MinutesField';
@@ -48,7 +49,7 @@ export function TestSpotFields({ group, change }: LayerCareProps) {
           <TextField
             label="Watch on the spot"
             value={spot.watch}
-            longest={2000}
+            longest={LONGEST_TEXT}
             onCommit={(watch) => put({ watch })}
           />
         </>

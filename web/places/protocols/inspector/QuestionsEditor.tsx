@@ -14,6 +14,7 @@ import {
   type Response,
   type Sign,
 } from '@bienestar/core/house/question';
+import { LONGEST_TEXT, LONGEST_UNIT } from '@bienestar/core/house/limits';
 import { parseMinutes } from '../../../format/typedMinutes';
 import { Button, IconButton } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
@@ -109,7 +110,7 @@ function QuestionFields({ question, onChange, onRemove }: QuestionFieldsProps) {
         <TextField
           className="min-w-0 flex-1"
           label="Asked or looked at"
-          longest={2000}
+          longest={LONGEST_TEXT}
           value={ask}
           onCommit={(words) => onChange({ ask: words }, 'ask')}
         />
@@ -208,7 +209,7 @@ function AnswerFields({ answer, onChange }: AnswerFieldsProps) {
         <TextField
           label="Unit"
           needed
-          longest={20}
+          longest={LONGEST_UNIT}
           value={answer.unit}
           onCommit={(unit) => onChange({ kind: 'number', unit })}
         />

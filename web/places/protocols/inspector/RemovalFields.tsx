@@ -1,3 +1,4 @@
+import { LIMITS, within } from '@bienestar/contract/limits';
 import { REMOVALS } from '@bienestar/core/house/ways';
 import { asId } from '@bienestar/core/house/ids';
 import { REMOVAL_WORDS, removalWords } from '../../../format/protocolWords';
@@ -50,7 +51,7 @@ export function RemovalFields({ step, change, forSome = false }: StepFieldsProps
             label="Water"
             unit="ml"
             value={removal.waterMl}
-            check={(ml) => (ml >= 0 ? undefined : 'Must not be below 0.')}
+            check={within(LIMITS.quantityOrNone)}
             onCommit={(waterMl) => put({ waterMl }, 'water')}
             onClear={() => put({ waterMl: undefined })}
           />
@@ -78,7 +79,7 @@ export function RemovalFields({ step, change, forSome = false }: StepFieldsProps
             <NumberField
               label="Pieces"
               value={removal.taking.pieces}
-              check={(count) => (count > 0 ? undefined : 'Must be more than 0.')}
+              check={within(LIMITS.removalPieces)}
               onCommit={(count) =>
                 removal.taking && put({ taking: { ...removal.taking, pieces: count } }, 'pieces')
               }

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Versioned } from '@bienestar/contract/api';
 import type { BoughtMaterial, CountedLine, CountRound } from '@bienestar/core/house/house';
 import { foundInAll, materialsOfRound } from '@bienestar/core/restock/countReview';
@@ -172,7 +173,7 @@ function CountLine({ material, state, blind, line, onCount, onByLot }: CountLine
         commitOn="leaving"
         value={line?.found}
         onClear="needed"
-        check={(quantity) => (quantity >= 0 ? undefined : 'A count cannot be below 0.')}
+        check={within(LIMITS.counted)}
         onCommit={async (quantity) => {
           const entered = await onCount(quantity);
           return entered.ok ? undefined : entered.message;

@@ -1,4 +1,4 @@
-import { LIMITS, within } from '@bienestar/contract/limits';
+import { LIMITS, outside, within } from '@bienestar/contract/limits';
 import type { BoughtMaterial, MaterialRestock } from '@bienestar/core/house/house';
 import type { Review } from '@bienestar/core/house/restock';
 import type { Restocking } from '@bienestar/core/restock/restocking';
@@ -59,7 +59,8 @@ export function LevelFields({ material, restocking }: LevelFieldsProps) {
             commitOn="leaving"
             value={levels.minimum}
             check={(minimum) =>
-              minimum >= 0 && minimum < levels.maximum ? undefined : 'From 0, below the maximum.'
+              outside(LIMITS.quantityOrNone, minimum) ??
+              (minimum < levels.maximum ? undefined : 'Must be below the maximum.')
             }
             onCommit={(minimum) => put({ levels: { ...levels, minimum } })}
           />
@@ -69,7 +70,10 @@ export function LevelFields({ material, restocking }: LevelFieldsProps) {
             unit={unit}
             commitOn="leaving"
             value={levels.maximum}
-            check={(maximum) => (maximum > levels.minimum ? undefined : 'Above the minimum.')}
+            check={(maximum) =>
+              outside(LIMITS.quantityOrNone, maximum) ??
+              (maximum > levels.minimum ? undefined : 'Must be above the minimum.')
+            }
             onCommit={(maximum) => put({ levels: { ...levels, maximum } })}
           />
         </>

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { useState } from 'react';
+import { LONGEST_NOTE } from '@bienestar/core/house/limits';
 import { toast } from '../../../parts/toast';
 import { type Versioned } from '@bienestar/contract/api';
 import type { Order } from '@bienestar/core/house/house';
@@ -116,7 +117,7 @@ export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
           label="A word to go with it"
           commitOn="leaving"
           lines={2}
-          longest={500}
+          longest={LONGEST_NOTE}
           value={order.note ?? ''}
           onCommit={(note) => change({ note: note.trim() === '' ? undefined : note.trim() })}
         />

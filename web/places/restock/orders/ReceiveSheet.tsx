@@ -1,5 +1,7 @@
 import { useRef, useState } from 'react';
+import { LONGEST_LOT_CODE } from '@bienestar/core/house/limits';
 import { toast } from '../../../parts/toast';
+import { LIMITS, within } from '@bienestar/contract/limits';
 import { PROBLEM_TYPES, type Versioned } from '@bienestar/contract/api';
 import type { Fault } from '@bienestar/contract/check';
 import type { BoughtMaterial, Order } from '@bienestar/core/house/house';
@@ -161,8 +163,6 @@ interface CameLineProps {
 
 function CameLine({ line, open, material, faults, onChange }: CameLineProps) {
   const { name } = material;
-  const whole = (count: number): string | undefined =>
-    Number.isInteger(count) && count >= 0 ? undefined : 'Whole packs, from 0.';
   const faultAt = (field: string): string | undefined =>
     faults.find(({ pointer }) => pointer.endsWith(`/${field}`))?.message;
   const loose = faults.filter(
@@ -186,13 +186,13 @@ function CameLine({ line, open, material, faults, onChange }: CameLineProps) {
           <NumberField
             label={`Packs of ${name} that came`}
             value={line.packs}
-            check={whole}
+            check={within(LIMITS.packsOrNone)}
             error={faultAt('packs')}
             onCommit={(packs) => onChange({ ...line, packs })}
           />
           <TextField
             label={`Lot number of ${name}`}
-            longest={60}
+            longest={LONGEST_LOT_CODE}
             value={line.code}
             onCommit={(code) => onChange({ ...line, code })}
           />
@@ -210,7 +210,7 @@ function CameLine({ line, open, material, faults, onChange }: CameLineProps) {
           <NumberField
             label={`Packs of ${name} sent back`}
             value={line.refused}
-            check={whole}
+            check={within(LIMITS.packsOrNone)}
             onCommit={(refused) => onChange({ ...line, refused })}
           />
         </div>
