@@ -12,6 +12,7 @@ const forAll = {
   /* What is tested is what is shipped: screens are drawn three times as fast. */
   env: { TZ: 'Pacific/Chatham', NODE_ENV: 'production' },
   testTimeout: 60_000,
+  hookTimeout: 60_000,
 };
 
 export default defineConfig({

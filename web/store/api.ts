@@ -287,7 +287,12 @@ export function refusedBy(error: unknown): Refused {
 /** The same in a sentence. */
 export function refusalWords(error: unknown): string {
   const refused = refusedBy(error);
-  return refused.kind === 'away' ? refused.message : refused.document.detail;
+  return refused.kind === 'away' ? refused.message : faultWords(refused.document);
+}
+
+/** What is wrong, in a sentence: the first fault, where there are several. */
+export function faultWords({ errors, detail }: ProblemDocument): string {
+  return errors?.[0]?.message ?? detail;
 }
 
 /** Whether a problem is an answer, and not that nobody could give one just now. */

@@ -10,7 +10,14 @@ import { isUsedIn, type ReferredKind } from '@bienestar/contract/references';
 import type { Demand, House, Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { toast } from '../parts/toast';
-import { refusalWords, useAddMutation, useRemoveMutation, type Part, type PartValue } from './api';
+import {
+  faultWords,
+  refusalWords,
+  useAddMutation,
+  useRemoveMutation,
+  type Part,
+  type PartValue,
+} from './api';
 import { houseInHand, selectShown } from './house';
 import { isMeant, type MeantWords } from './menuEffect';
 import { isSame, rebase } from './outbox/rebase';
@@ -149,7 +156,7 @@ async function edited<P extends Part>(
     case 'clash':
       return 'Somebody else changed this meanwhile: choose which to keep.';
     case 'refused':
-      return outcome.document.errors?.[0]?.message ?? outcome.document.detail;
+      return faultWords(outcome.document);
   }
 }
 

@@ -2,7 +2,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { unversioned } from '@bienestar/contract/api';
 import { toast } from '../../parts/toast';
-import { refusedBy, useSaveSeveralMutation } from '../../store/api';
+import { refusalWords, useSaveSeveralMutation } from '../../store/api';
 import { useAppDispatch } from '../../store/store';
 import { takeBack } from '../../store/takeBack';
 import { did, type Deed } from '../../store/undo';
@@ -35,12 +35,7 @@ export function useWriteRows() {
       });
       return true;
     }
-    const refused = refusedBy(saved.error);
-    setFault(
-      refused.kind === 'away'
-        ? refused.message
-        : (refused.document.errors?.[0]?.message ?? refused.document.detail),
-    );
+    setFault(refusalWords(saved.error));
     return false;
   };
   return { write, isWriting: isLoading, fault };

@@ -10,7 +10,7 @@ import { counted, number, percent } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
-import { refusalWords, refusedBy } from '../../../store/api';
+import { refusalWords } from '../../../store/api';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useLazyBookingFeedQuery, useSaveBookingsMutation } from '../../../store/restockApi';
@@ -42,12 +42,7 @@ export function BookPanel() {
       await read(answer.data.text);
       return;
     }
-    const refused = refusedBy(answer.error);
-    fail(
-      refused.kind === 'away'
-        ? refused.message
-        : (refused.document.errors?.[0]?.message ?? refused.document.detail),
-    );
+    fail(refusalWords(answer.error));
   };
   const choose = async (file: File | undefined): Promise<void> => {
     if (!file) return;

@@ -21,7 +21,7 @@ import { Choice } from '../../../parts/Choice';
 import { TextField } from '../../../parts/TextField';
 import { fileNameOf, saveFile } from '../../../parts/saveFile';
 import { WaitingHere } from '../../../parts/waiting/WaitingHere';
-import { refusedBy } from '../../../store/api';
+import { refusalWords } from '../../../store/api';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useAskOrderMutation, useSendOrderMutation } from '../../../store/restockApi';
@@ -55,24 +55,16 @@ export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
   const supplier = house.suppliers.find(({ id }) => id === order.supplierId);
   const since = order.dueOn === undefined ? 0 : daysBetween(order.dueOn, today);
   const progress = orderProgress(order, since);
-  const told = (error: unknown): void => {
-    const refused = refusedBy(error);
-    setFault(
-      refused.kind === 'away'
-        ? refused.message
-        : (refused.document.errors?.[0]?.message ?? refused.document.detail),
-    );
-  };
   const toSupplier = async (): Promise<void> => {
     setFault(undefined);
     const answer = await send({ id: order.id, version: order.version });
-    if (answer.error) told(answer.error);
+    if (answer.error) setFault(refusalWords(answer.error));
     else toast.success(`${supplier?.name ?? 'The supplier'} has answered.`);
   };
   const news = async (): Promise<void> => {
     setFault(undefined);
     const answer = await ask({ id: order.id, version: order.version });
-    if (answer.error) told(answer.error);
+    if (answer.error) setFault(refusalWords(answer.error));
     else toast.success('This is how it stands with the supplier now.');
   };
   const markSent = async (by: SentBy): Promise<void> => {
