@@ -6,10 +6,12 @@ import { asId, type EntryId } from '@bienestar/core/house/ids';
 import type { LogbookVisit, ToldAmount } from '@bienestar/core/house/logbook';
 import { drawsThatCame } from '@bienestar/core/logbook/cameOut';
 import { LONGEST_NOTE } from '@bienestar/core/house/limits';
+import { FormFault } from '../../parts/FormFault';
 import { Button } from '../../parts/Button';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { toast } from '../../parts/toast';
+import { useRightForm } from '../../parts/useRightForm';
 import { refusalWords } from '../../store/api';
 import { useHouse } from '../../store/house';
 import { useCorrectVisitMutation } from '../../store/logbookApi';
@@ -26,17 +28,21 @@ export function CorrectAmounts({ visit, onDone }: CorrectAmountsProps) {
   const { plan, entry } = visit;
   const [quantities, setQuantities] = useState<Readonly<Record<number, number>>>({});
   const [why, setWhy] = useState('');
-  const [fault, setFault] = useState<string>();
+  const { form, fault, setFault, isRight } = useRightForm<HTMLElement>();
   /* One id for as long as the form is open: sent twice it counts once. */
   const [id] = useState(() => asId<EntryId>(nanoid(16)));
   const [correct, { isLoading }] = useCorrectVisitMutation();
   const came = drawsThatCame(visit);
-  const told = Object.entries(quantities).map(([draw, quantity]): ToldAmount => ({
-    draw: Number(draw),
-    quantity,
-    by: 'counted',
-  }));
+  const told = came.flatMap(({ draw, quantity: before }): ToldAmount[] => {
+    const place = plan.draws.indexOf(draw);
+    const quantity = quantities[place];
+    /* Changed and changed back it is no other. */
+    return quantity === undefined || quantity === before
+      ? []
+      : [{ draw: place, quantity, by: 'counted' }];
+  });
   const save = async (): Promise<void> => {
+    if (!isRight()) return;
     if (told.length === 0) return setFault('Say an amount that was another.');
     if (why.trim() === '') return setFault('Say in a word why it is corrected.');
     const correction = { id, at: toSecond(new Date()), why: why.trim(), told };
@@ -47,7 +53,7 @@ export function CorrectAmounts({ visit, onDone }: CorrectAmountsProps) {
     return onDone();
   };
   return (
-    <section aria-label="Correct amounts" className="border-l-4 border-clay pl-4">
+    <section ref={form} aria-label="Correct amounts" className="border-l-4 border-clay pl-4">
       <h3 className="text-lg">What it really was</h3>
       <div className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(13rem,1fr))] gap-3">
         {came.map(({ draw, quantity }) => {
@@ -73,11 +79,7 @@ export function CorrectAmounts({ visit, onDone }: CorrectAmountsProps) {
         longest={LONGEST_NOTE}
         className="mt-3"
       />
-      {fault !== undefined && (
-        <p role="alert" className="mt-2 text-sm text-clay">
-          ▲ {fault}
-        </p>
-      )}
+      <FormFault fault={fault} className="mt-2 text-sm" />
       <div className="mt-3 flex gap-2">
         <Button weight="main" disabled={isLoading} onClick={() => void save()}>
           Correct it

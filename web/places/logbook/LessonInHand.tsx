@@ -6,6 +6,7 @@ import type { LessonEffect, NowAndThen } from '@bienestar/core/learn/effect';
 import type { Lesson } from '@bienestar/core/learn/lesson';
 import { adoptionBetween } from '@bienestar/core/whatIf/adoption';
 import { LONGEST_NOTE } from '@bienestar/core/house/limits';
+import { FormFault } from '../../parts/FormFault';
 import { dayText, money, number } from '../../format/figures';
 import { PointsInOrder } from '../../figures/PointsInOrder';
 import { ShareSeen } from '../../figures/ShareSeen';
@@ -152,11 +153,7 @@ function Decline({ lesson }: { readonly lesson: Lesson }) {
         className="w-72"
       />
       <Button onClick={() => void decline()}>Decline it</Button>
-      {fault !== undefined && (
-        <p role="alert" className="text-sm text-clay">
-          ▲ {fault}
-        </p>
-      )}
+      <FormFault fault={fault} />
     </div>
   );
 }

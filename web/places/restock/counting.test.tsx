@@ -10,14 +10,7 @@ const going = (changes: Partial<CountRound>) => async () => {
   const { useSnapshot } = await import('../../store/house');
   const Going = () => {
     const round = useSnapshot().counts.find(({ id }) => id === 'count-2');
-    const { endedOn: _ended, ...rest } = { ...round };
-    return (
-      round && (
-        <CountingView
-          round={{ ...round, ...rest, endedOn: undefined, ...changes } as typeof round}
-        />
-      )
-    );
+    return round && <CountingView round={{ ...round, endedOn: undefined, ...changes }} />;
   };
   return [{ path: '*', element: <Going /> }];
 };

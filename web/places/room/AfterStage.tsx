@@ -9,6 +9,7 @@ import { incidentsIn } from '@bienestar/core/run/incidents';
 import { openToAsk, type OpenToAsk } from '@bienestar/core/run/openToAsk';
 import { entryOfRun } from '@bienestar/core/logbook/entryOfRun';
 import { entriesOfRun, treatmentOfRun, usedInRun, withSold } from '@bienestar/core/run/used';
+import { FormFault } from '../../parts/FormFault';
 import { minutesWords } from '../../format/amountWords';
 import { counted, number } from '../../format/figures';
 import { TableHead, figures, names } from '../../parts/TableHead';
@@ -156,11 +157,7 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
         )}
         <SoldAfter run={run} sold={state.sold} onHappens={onHappens} />
         <HomeCare run={run} words={work ? homeCareWords(run, house.materials, timeZone) : []} />
-        {fault !== undefined && (
-          <p role="alert" className="mt-4 font-semibold text-clay">
-            ▲ {fault}
-          </p>
-        )}
+        <FormFault fault={fault} className="mt-4" />
       </div>
       <div className="flex flex-wrap items-center gap-3 border-t border-line px-4 py-3 sm:px-6">
         {state.isEntered || state.isPutAway ? (
@@ -170,12 +167,14 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
                 ? '✓ In the log and in the ledger.'
                 : 'Put away: it was not performed.'}
             </p>
-            <Link
-              to={`/logbook/${run.id}`}
-              className="inline-flex min-h-16 items-center px-3 text-lg text-palm underline underline-offset-4"
-            >
-              In the logbook
-            </Link>
+            {state.isEntered && (
+              <Link
+                to={`/logbook/${run.id}`}
+                className="inline-flex min-h-16 items-center px-3 text-lg text-palm underline underline-offset-4"
+              >
+                In the logbook
+              </Link>
+            )}
             <Link
               to="/room"
               className="inline-flex min-h-16 items-center rounded-md border-2 border-palm bg-palm px-5 text-xl font-semibold text-on-fill"

@@ -8,10 +8,12 @@ import {
 } from '@bienestar/core/house/run';
 import type { Incident } from '@bienestar/core/run/incidents';
 import { LONGEST_NOTE, LONGEST_TEXT } from '@bienestar/core/house/limits';
+import { FormFault } from '../../parts/FormFault';
 import { Button } from '../../parts/Button';
 import { DayField } from '../../parts/DayField';
 import { TextField } from '../../parts/TextField';
 import { Toggles } from '../../parts/Toggles';
+import { useRightForm } from '../../parts/useRightForm';
 import { dayText, momentText } from '../../format/figures';
 import { useTimeZone } from '../../store/clock';
 
@@ -32,8 +34,10 @@ export function IncidentReport({ incidents, isAsked, onHappens }: IncidentReport
   const [done, setDone] = useState<readonly IncidentDeed[]>([]);
   const [words, setWords] = useState('');
   const [followUpOn, setFollowUpOn] = useState('');
+  const { form, fault, isRight } = useRightForm();
   const isSaid = seen.length > 0 || done.length > 0 || words.trim() !== '';
   const write = (): void => {
+    if (!isRight()) return;
     onHappens({
       kind: 'incident',
       seen,
@@ -54,7 +58,7 @@ export function IncidentReport({ incidents, isAsked, onHappens }: IncidentReport
         <Written key={incident.id} incident={incident} onHappens={onHappens} />
       ))}
       {isOpen ? (
-        <div className="mt-2 flex flex-col gap-3 border-l-4 border-clay pl-4">
+        <div ref={form} className="mt-2 flex flex-col gap-3 border-l-4 border-clay pl-4">
           <Toggles
             label="Seen and felt"
             values={seen}
@@ -83,6 +87,7 @@ export function IncidentReport({ incidents, isAsked, onHappens }: IncidentReport
           <p className="text-sm text-ink-soft">
             What is written down stays: it cannot be changed or removed, only added to.
           </p>
+          <FormFault fault={fault} className="" />
           <Button weight="main" className="self-start" disabled={!isSaid} onClick={write}>
             Write it down for good
           </Button>

@@ -1,3 +1,4 @@
+import { fireEvent } from '@testing-library/dom';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { eachAtTheApp } from '../../testing/eachAtTheApp';
 
@@ -76,6 +77,11 @@ describe('a visit', () => {
     await pedalUntil(() => heading() === OVER, 'it is over');
     await person.sees('Enter the visit');
     await person.sees(/Prepare room and tray\s*2–4 min/);
+    /* It was not performed after all: then no logbook has it. */
+    const putAway = await person.find('button', 'Nobody came: put it away hold for a second');
+    fireEvent.keyDown(putAway, { key: 'Enter' });
+    await person.sees('Put away: it was not performed.');
+    await person.seesNot('In the logbook');
   });
 
   it('is found again where it was, after going elsewhere', async () => {

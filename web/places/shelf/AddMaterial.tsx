@@ -6,12 +6,14 @@ import type { MaterialKind } from '@bienestar/core/house/house';
 import { newMaterial } from '@bienestar/core/house/newMaterial';
 import { asId } from '@bienestar/core/house/ids';
 import type { BaseUnit } from '@bienestar/core/quantity/unit';
+import { FormFault } from '../../parts/FormFault';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { MoneyField } from '../../parts/MoneyField';
 import { NumberField } from '../../parts/NumberField';
 import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
+import { useRightForm } from '../../parts/useRightForm';
 import { useHouse } from '../../store/house';
 import { useAddAndRemove } from '../../store/useEditPart';
 import { KIND_WORDS, KINDS } from './materialWords';
@@ -37,6 +39,7 @@ export function AddMaterial({
   const navigate = useNavigate();
   const { add, busy } = useAddAndRemove('materials');
   const [tried, setTried] = useState(false);
+  const { form, fault, isRight } = useRightForm();
   const begin: SaidOfMaterial = {
     kind: 'back-bar',
     name: '',
@@ -57,7 +60,7 @@ export function AddMaterial({
 
   const addIt = async (): Promise<void> => {
     setTried(true);
-    if (missing.length > 0) return;
+    if (!isRight() || missing.length > 0) return;
     const { content = 1, priceMinor = 0, supplierId, ...said } = made;
     const material = newMaterial(
       { ...said, content, containers: 1, priceMinor, supplierId: asId(supplierId) },
@@ -82,7 +85,7 @@ export function AddMaterial({
         </Button>
       }
     >
-      <div className="flex flex-col gap-4">
+      <div ref={form} className="flex flex-col gap-4">
         <Choice<MaterialKind>
           label="Kind"
           value={made.kind}
@@ -136,6 +139,7 @@ export function AddMaterial({
             ▲ Still needed: {missing.join(', ')}.
           </p>
         )}
+        <FormFault fault={fault} />
       </div>
     </Sheet>
   );

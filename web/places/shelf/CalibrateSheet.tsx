@@ -4,11 +4,13 @@ import { LIMITS, within } from '@bienestar/contract/limits';
 import type { Material } from '@bienestar/core/house/house';
 import { calibrate, perMl, type Weighing } from '@bienestar/core/quantity/calibration';
 import { mlPerCount, type CountedMeasure, type Measures } from '@bienestar/core/quantity/measures';
+import { FormFault } from '../../parts/FormFault';
 import { MEASURE_WORDS } from '../../format/amountWords';
 import { number, percent } from '../../format/figures';
 import { Button, IconButton } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
+import { useRightForm } from '../../parts/useRightForm';
 import { Sheet } from '../../parts/Sheet';
 import { useZeroScaleMutation } from '../../store/api';
 import { ScaleReading } from './ScaleReading';
@@ -40,7 +42,7 @@ export function CalibrateSheet({ material, open, onClose, onKeep }: CalibrateShe
   const [measure, setMeasure] = useState<CountedMeasure>('pump');
   const [count, setCount] = useState(USUAL_COUNT.pump);
   const [weighings, setWeighings] = useState<readonly Weighing[]>([]);
-  const [fault, setFault] = useState<string>();
+  const { form, fault, setFault, isRight } = useRightForm();
   const [zero] = useZeroScaleMutation();
   const { density } = material.measures;
   const found = calibrate(weighings, density, material.name, { materialId: material.id });
@@ -52,6 +54,7 @@ export function CalibrateSheet({ material, open, onClose, onKeep }: CalibrateShe
     setWeighings([]);
   };
   const take = (grams: number): void => {
+    if (!isRight()) return;
     setWeighings([...weighings, { count, grams }]);
     /* The next ones go into the same cup. */
     void zero();
@@ -78,7 +81,7 @@ export function CalibrateSheet({ material, open, onClose, onKeep }: CalibrateShe
       }
     >
       <div className="flex flex-col gap-4">
-        <div className="grid grid-cols-2 gap-3">
+        <div ref={form} className="grid grid-cols-2 gap-3">
           <Choice<CountedMeasure>
             label="Measure"
             value={measure}
@@ -141,11 +144,7 @@ export function CalibrateSheet({ material, open, onClose, onKeep }: CalibrateShe
               : `, give or take ${percent(found.value.each.spread)}.`}
           </p>
         )}
-        {fault !== undefined && (
-          <p role="alert" className="text-sm font-semibold text-clay">
-            ▲ {fault}
-          </p>
-        )}
+        <FormFault fault={fault} />
       </div>
     </Sheet>
   );

@@ -5,6 +5,7 @@ import type { ContainerId, LotId } from '@bienestar/core/house/ids';
 import { lotOnHand } from '@bienestar/core/house/stock';
 import type { ShelfState } from '@bienestar/core/stock/shelfLife';
 import { weighedQuantity } from '@bienestar/core/stock/weighed';
+import { FormFault } from '../../parts/FormFault';
 import { amount, dayText } from '../../format/figures';
 import { NumberField } from '../../parts/NumberField';
 import { Segments } from '../../parts/Segments';
@@ -183,11 +184,7 @@ function ByWeight({ material, spot, onWeighed }: ByWeightProps) {
         onClear={() => setTareG(undefined)}
       />
       <ScaleReading action="Take this weight" onTake={take} />
-      {fault !== undefined && (
-        <p role="alert" className="text-sm font-semibold text-clay">
-          ▲ {fault}
-        </p>
-      )}
+      <FormFault fault={fault} />
     </div>
   );
 }

@@ -1,9 +1,10 @@
-import { useRef, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { EntryId } from '@bienestar/core/house/ids';
 import type { StockEntry } from '@bienestar/core/stock/entries';
+import { FormFault } from '../../parts/FormFault';
 import { Button } from '../../parts/Button';
-import { firstFault } from '../../parts/firstFault';
 import { Sheet } from '../../parts/Sheet';
+import { useRightForm } from '../../parts/useRightForm';
 import { newEntryId, useEnter, type Entered } from '../../store/useEnter';
 
 interface EntrySheetProps {
@@ -28,19 +29,14 @@ export function EntrySheet(props: EntrySheetProps) {
     props;
   const enter = useEnter();
   const [id, setId] = useState(newEntryId);
-  const [fault, setFault] = useState<string>();
+  const { form, fault, setFault, isRight } = useRightForm<HTMLFormElement>();
   const [busy, setBusy] = useState(false);
-  const form = useRef<HTMLFormElement>(null);
   const close = (): void => {
     setFault(undefined);
     onClose();
   };
   const submit = async (): Promise<void> => {
-    const wrong = firstFault(form.current);
-    if (wrong !== undefined) {
-      setFault(wrong);
-      return;
-    }
+    if (!isRight()) return;
     const entry = make(id);
     if (typeof entry === 'string') {
       setFault(entry);
@@ -78,11 +74,7 @@ export function EntrySheet(props: EntrySheetProps) {
         }}
       >
         {children}
-        {fault !== undefined && (
-          <p role="alert" className="text-sm font-semibold text-clay">
-            ▲ {fault}
-          </p>
-        )}
+        <FormFault fault={fault} />
       </form>
     </Sheet>
   );

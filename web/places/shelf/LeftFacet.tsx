@@ -3,6 +3,7 @@ import { useSearchParams } from 'react-router';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import { openLifeOf } from '@bienestar/core/house/packs';
 import { SOON_DAYS, type LotState, type OpenState } from '@bienestar/core/stock/shelfLife';
+import { FormFault } from '../../parts/FormFault';
 import { amount, dayText, number, timeLeft } from '../../format/figures';
 import { Vessels } from '../../figures/Vessels';
 import { Button } from '../../parts/Button';
@@ -95,11 +96,7 @@ export function LeftFacet({ material }: { readonly material: BoughtMaterial }) {
           Some came
         </Button>
       </div>
-      {fault !== undefined && (
-        <p role="alert" className="text-sm font-semibold text-clay">
-          ▲ {fault}
-        </p>
-      )}
+      <FormFault fault={fault} />
       {restocking && !restocking.ok && <Problems problems={restocking.problems} />}
       {state.open.length > 0 && (
         <section aria-labelledby="open-title">

@@ -1,7 +1,9 @@
 import { useState } from 'react';
 import { number } from '../../format/figures';
 import { Button } from '../../parts/Button';
+import { FormFault } from '../../parts/FormFault';
 import { NumberField } from '../../parts/NumberField';
+import { useRightForm } from '../../parts/useRightForm';
 import { refusalWords, useScaleQuery, useZeroScaleMutation } from '../../store/api';
 import { StandInScale } from './StandInScale';
 
@@ -19,7 +21,7 @@ export function ScaleReading({ action, onTake, pour }: ScaleReadingProps) {
   const { data: scale, error } = useScaleQuery(undefined, { pollingInterval: ASKED_EVERY_MS });
   const [zero] = useZeroScaleMutation();
   const [typed, setTyped] = useState<number>();
-  const [fault, setFault] = useState<string>();
+  const { form, fault, setFault, isRight } = useRightForm();
   const shown = error === undefined ? scale : undefined;
   const stable = shown?.state === 'stable' ? shown.grams : undefined;
   const setZero = async (): Promise<void> => {
@@ -28,7 +30,7 @@ export function ScaleReading({ action, onTake, pour }: ScaleReadingProps) {
     setFault(refusalWords(answer.error));
   };
   return (
-    <div className="flex flex-col gap-2">
+    <div ref={form} className="flex flex-col gap-2">
       <div className="flex items-center gap-3">
         <output
           aria-label="Bench scale"
@@ -57,7 +59,7 @@ export function ScaleReading({ action, onTake, pour }: ScaleReadingProps) {
         {shown?.state === 'settling' && 'Still moving: wait until it settles.'}
         {shown?.state === 'stable' && 'Stable.'}
       </p>
-      {fault !== undefined && <p className="text-sm text-clay">▲ {fault}</p>}
+      <FormFault fault={fault} />
       <div className="flex items-end gap-3">
         <NumberField
           className="w-36"
@@ -71,6 +73,7 @@ export function ScaleReading({ action, onTake, pour }: ScaleReadingProps) {
           weight="quiet"
           disabled={typed === undefined}
           onClick={() => {
+            if (!isRight()) return;
             if (typed !== undefined) onTake(typed);
             setTyped(undefined);
           }}

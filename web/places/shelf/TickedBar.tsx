@@ -2,11 +2,13 @@ import { useState } from 'react';
 import type { Material, Pack } from '@bienestar/core/house/house';
 import { asId, type SupplierId } from '@bienestar/core/house/ids';
 import { repriced } from '@bienestar/core/cost/repriced';
-import { number } from '../../format/figures';
+import { FormFault } from '../../parts/FormFault';
+import { counted, number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
 import { PercentField } from '../../parts/PercentField';
+import { useRightForm } from '../../parts/useRightForm';
 import { useHouse, useSnapshot } from '../../store/house';
 import { useToday } from '../../store/clock';
 import { useSaveWithUndo } from '../../store/useSaveMaterials';
@@ -46,13 +48,16 @@ export function TickedBar({ materials, onDone }: TickedBarProps) {
     archive: ({ archivedOn, ...material }) =>
       archivedOn === undefined ? { ...material, archivedOn: today } : material,
   };
+  const { form, fault, isRight } = useRightForm();
   const apply = async (): Promise<void> => {
+    if (!isRight()) return;
     const before = snapshot.materials.filter(({ id }) => ids.has(id));
-    const words = `${number(before.length)} materials changed.`;
+    const words = `${counted(before.length, 'material')} changed.`;
     if (await save(before, before.map(changes[what]), 'hand', words)) onDone();
   };
   return (
     <div
+      ref={form}
       role="group"
       aria-label="Change all that are ticked"
       className="flex items-end gap-2 border-t border-line bg-palm-wash px-6 py-2"
@@ -104,6 +109,7 @@ export function TickedBar({ materials, onDone }: TickedBarProps) {
       <Button weight="main" onClick={() => void apply()}>
         Change all
       </Button>
+      <FormFault fault={fault} className="pb-2 text-sm" />
       <Button weight="quiet" onClick={onDone}>
         Untick
       </Button>

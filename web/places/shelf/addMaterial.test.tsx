@@ -33,6 +33,18 @@ describe('a material that is added', () => {
     expect(person.store.getState().queue.writes).toEqual([]);
   });
 
+  it('is not added with the figure that was there before what cannot be taken', async () => {
+    await person.fill('Name', 'Sea-lavender mist');
+    await person.fill('In the pack', '200');
+    await person.fill('Price of the pack', '12,50');
+    await person.fill('Price of the pack', '12,50 or so');
+    await add();
+    await person.sees('Nothing was entered: put “Price of the pack” right first.');
+    await person.fill('Price of the pack', '13');
+    await add();
+    await person.seesNot('Nothing was entered');
+  });
+
   it('asks for what its kind needs: a piece of linen, a dose of what is opened whole', async () => {
     await person.choose('Kind', 'linen');
     await person.seesNot('In the pack');

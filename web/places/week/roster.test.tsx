@@ -60,6 +60,16 @@ describe('days away', () => {
     expect(await isDisabled('Add days away')).toBe(true);
   });
 
+  it('are not added on the days that stood there before one that is none', async () => {
+    await person.openApp(ROSTER);
+    await person.click('button', 'Nerea: 14:30–16:30');
+    await put('To', 'next week');
+    await person.click('button', 'Add days away');
+    await person.sees('Nothing was entered: put “To” right first.');
+    expect(await person.valueOf('To')).toBe('next week');
+    expect(changes()).toEqual([]);
+  });
+
   it('are taken out again, and leave no empty list behind', async () => {
     await person.openApp(ROSTER);
     await person.click('button', 'Mateo: 10–12:15');

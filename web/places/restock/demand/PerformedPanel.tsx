@@ -1,5 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
+import { FormFault } from '../../../parts/FormFault';
 import { toast } from '../../../parts/toast';
 import type { Performed } from '@bienestar/contract/api';
 import type { Booking, Treatment } from '@bienestar/core/house/house';
@@ -69,11 +70,7 @@ export function PerformedPanel() {
           from the shelf under its material.
         </p>
       )}
-      {fault !== undefined && (
-        <p role="alert" className="text-sm font-semibold text-clay">
-          ▲ {fault}
-        </p>
-      )}
+      <FormFault fault={fault} />
       <WaitingHere isHere={({ change }) => change.kind === 'visit'} />
       <ul>
         {waiting.slice(0, MOST_SHOWN).map(({ booking, serviceId }) => (

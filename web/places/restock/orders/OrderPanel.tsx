@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { useState } from 'react';
 import { LONGEST_NOTE } from '@bienestar/core/house/limits';
+import { FormFault } from '../../../parts/FormFault';
 import { toast } from '../../../parts/toast';
 import { type Versioned } from '@bienestar/contract/api';
 import type { Order } from '@bienestar/core/house/house';
@@ -113,11 +114,7 @@ export function OrderPanel({ order }: { readonly order: Versioned<Order> }) {
           value={order.note ?? ''}
           onCommit={(note) => change({ note: note.trim() === '' ? undefined : note.trim() })}
         />
-        {fault !== undefined && (
-          <p role="alert" className="text-sm font-semibold text-clay">
-            ▲ {fault}
-          </p>
-        )}
+        <FormFault fault={fault} />
         <div className="flex flex-wrap gap-2">
           {order.state === 'draft' && (
             <>

@@ -1,5 +1,6 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { LONGEST_LOT_CODE } from '@bienestar/core/house/limits';
+import { FormFault } from '../../../parts/FormFault';
 import { toast } from '../../../parts/toast';
 import { LIMITS, within } from '@bienestar/contract/limits';
 import { PROBLEM_TYPES, type Versioned } from '@bienestar/contract/api';
@@ -9,7 +10,7 @@ import type { PackId } from '@bienestar/core/house/ids';
 import { openPacksOf } from '@bienestar/core/restock/orderProgress';
 import type { ReceivedLine, Receiving } from '@bienestar/core/restock/receiveOrder';
 import { Button } from '../../../parts/Button';
-import { firstFault } from '../../../parts/firstFault';
+import { useRightForm } from '../../../parts/useRightForm';
 import { DayField } from '../../../parts/DayField';
 import { NamedAbove } from '../../../parts/FieldFrame';
 import { MoneyField } from '../../../parts/MoneyField';
@@ -38,13 +39,12 @@ export function ReceiveSheet({ order, onClose }: ReceiveSheetProps) {
     order.lines.filter((line) => openPacksOf(line) > 0).map(emptyLine),
   );
   const [faults, setFaults] = useState<readonly Fault[]>([]);
-  const [message, setMessage] = useState<string>();
+  const { form, fault: message, setFault: setMessage, isRight } = useRightForm();
   const put = (line: ReceivedLine): void => {
     setLines(lines.map((each) => (each.lineId === line.lineId ? line : each)));
     /* What the house said of it was said of how it was. */
     setFaults([]);
   };
-  const form = useRef<HTMLDivElement>(null);
   const everything = (): void =>
     setLines(
       lines.map((line) => {
@@ -53,12 +53,7 @@ export function ReceiveSheet({ order, onClose }: ReceiveSheetProps) {
       }),
     );
   const enter = async (): Promise<void> => {
-    const wrong = firstFault(form.current);
-    if (wrong !== undefined) {
-      setMessage(wrong);
-      return;
-    }
-    setMessage(undefined);
+    if (!isRight()) return;
     const receiving: Receiving = { on, lines, rest };
     setIsBusy(true);
     const { id: orderId, version, name } = order;
@@ -123,11 +118,7 @@ export function ReceiveSheet({ order, onClose }: ReceiveSheetProps) {
             />
           );
         })}
-        {message !== undefined && (
-          <p role="alert" className="text-sm font-semibold text-clay">
-            ▲ {message}
-          </p>
-        )}
+        <FormFault fault={message} />
         {faults
           .filter(({ pointer }) => !pointer.startsWith('/lines/'))
           .map(({ pointer, message: words }) => (

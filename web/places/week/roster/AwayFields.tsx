@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import type { Away, Person } from '@bienestar/core/house/house';
 import { NO_WORK } from '@bienestar/core/week/roster';
+import { FormFault } from '../../../parts/FormFault';
 import { dayText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { DayField } from '../../../parts/DayField';
 import { TextField } from '../../../parts/TextField';
+import { useRightForm } from '../../../parts/useRightForm';
 import { useToday } from '../../../store/clock';
 import { useSnapshot } from '../../../store/house';
 import { useChange } from '../../../store/useEditPart';
@@ -17,12 +19,13 @@ export function AwayFields({ personId }: { readonly personId: string }) {
   const [from, setFrom] = useState(today);
   const [to, setTo] = useState(today);
   const [why, setWhy] = useState('');
+  const { form, fault, isRight } = useRightForm();
   const away = person?.hours?.away ?? [];
   const set = (make: (away: readonly Away[]) => readonly Away[]): void => {
     void change(({ hours = { usually: NO_WORK } }) => withAway(hours, make(hours.away ?? [])));
   };
   return (
-    <div className="flex flex-col gap-2 pt-4">
+    <div ref={form} className="flex flex-col gap-2 pt-4">
       <h3 className="font-serif text-base">Away</h3>
       {away.map((each) => (
         <p key={`${each.from}/${each.to}`} className="flex items-center justify-between gap-2">
@@ -49,9 +52,11 @@ export function AwayFields({ personId }: { readonly personId: string }) {
         />
       </div>
       <TextField label="Why" value={why} onCommit={setWhy} />
+      <FormFault fault={fault} className="" />
       <Button
         disabled={from === '' || to < from}
         onClick={() => {
+          if (!isRight()) return;
           set((before) => [
             ...before.filter((other) => other.from !== from || other.to !== to),
             { from, to, ...(why.trim() !== '' && { why: why.trim() }) },

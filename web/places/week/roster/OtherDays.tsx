@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import { spansText, typedSpans } from '@bienestar/core/week/typedSpans';
 import { withOtherDays, withoutOtherDays } from '@bienestar/core/week/openTimes';
+import { FormFault } from '../../../parts/FormFault';
 import { dayText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { DayField } from '../../../parts/DayField';
 import { TextField } from '../../../parts/TextField';
+import { useRightForm } from '../../../parts/useRightForm';
 import { useToday } from '../../../store/clock';
 import { useHouse } from '../../../store/house';
 import { useChangeSettings } from '../../../store/useEditPart';
@@ -18,11 +20,12 @@ export function OtherDays() {
   const [to, setTo] = useState(today);
   const [name, setName] = useState('');
   const [times, setTimes] = useState('');
+  const { form, fault, isRight } = useRightForm<HTMLElement>();
   const typed = typedSpans(times);
   const ready = from !== '' && to >= from && name.trim() !== '' && typed.spans !== undefined;
   const others = (openHours?.otherwise ?? []).filter((each) => each.to >= today);
   return (
-    <section className="flex flex-col gap-2 border-t border-line pt-4">
+    <section ref={form} className="flex flex-col gap-2 border-t border-line pt-4">
       <h2 className="text-lg">Holidays and other days</h2>
       {others.map((each) => (
         <p
@@ -63,10 +66,11 @@ export function OtherDays() {
         onCommit={setTimes}
         hint={typed.fault ?? 'Empty where it is closed.'}
       />
+      <FormFault fault={fault} className="" />
       <Button
         disabled={!ready}
         onClick={() => {
-          if (!typed.spans) return;
+          if (!typed.spans || !isRight()) return;
           const other = { from, to, name: name.trim(), spans: typed.spans };
           void change(({ openHours: latest }) => ({ openHours: withOtherDays(latest, other) }));
           setName('');

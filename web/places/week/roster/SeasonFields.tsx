@@ -2,10 +2,12 @@ import { useState } from 'react';
 import type { HoursSeason } from '@bienestar/core/house/house';
 import { withoutSeason, withSeason } from '@bienestar/core/week/openTimes';
 import { overlap } from '@bienestar/core/week/seasons';
+import { FormFault } from '../../../parts/FormFault';
 import { dayOfYearText } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { DayField } from '../../../parts/DayField';
 import { TextField } from '../../../parts/TextField';
+import { useRightForm } from '../../../parts/useRightForm';
 import { useToday } from '../../../store/clock';
 import { useHouse, useSnapshot } from '../../../store/house';
 import { inOneGo } from '../../../store/undo';
@@ -21,6 +23,7 @@ export function SeasonFields() {
   const [name, setName] = useState('');
   const [from, setFrom] = useState(today);
   const [to, setTo] = useState(today);
+  const { form, fault, isRight } = useRightForm<HTMLElement>();
   if (!openHours) return null;
   const { seasons = [] } = openHours;
   const days = { from: ofYear(from), to: ofYear(to) };
@@ -42,7 +45,11 @@ export function SeasonFields() {
     }
   };
   return (
-    <section aria-label="Seasons" className="flex flex-col gap-2 border-t border-line pt-4">
+    <section
+      ref={form}
+      aria-label="Seasons"
+      className="flex flex-col gap-2 border-t border-line pt-4"
+    >
       <h2 className="text-lg">Seasons</h2>
       <p className="text-ink-soft">
         Every year on these days other hours hold. Go to a week in a season and write them there.
@@ -68,9 +75,11 @@ export function SeasonFields() {
         <DayField label="until" value={to} onCommit={setTo} />
       </div>
       {over && <p className="text-clay">These days lie in {over.name}.</p>}
+      <FormFault fault={fault} className="" />
       <Button
         disabled={name.trim() === '' || from === '' || to === '' || taken !== undefined || !!over}
         onClick={() => {
+          if (!isRight()) return;
           const season = { name: name.trim(), ...days };
           void changeSettings(({ openHours: latest }) =>
             latest ? { openHours: withSeason(latest, season) } : {},
