@@ -105,10 +105,8 @@ function convolved(a: Cells, b: Cells): Cells {
  */
 export function convolution(longer: Float64Array, shorter: Float64Array): Float64Array {
   const chances = new Float64Array(longer.length + shorter.length - 1);
-  /* Indexes are in range, so their values are there. */
-  const of = (array: Float64Array, at: number): number => array[at] as number;
-  let i = 0;
-  for (; i + 4 <= shorter.length; i += 4) {
+  const of = (array: Float64Array, at: number): number => array[at] ?? 0;
+  for (let i = 0; i < shorter.length; i += 4) {
     const w0 = of(shorter, i);
     const w1 = of(shorter, i + 1);
     const w2 = of(shorter, i + 2);
@@ -119,21 +117,17 @@ export function convolution(longer: Float64Array, shorter: Float64Array): Float6
     let x3 = 0;
     let at = i;
     for (let j = 0; j < longer.length; j += 1, at += 1) {
+      /* Indexes are in range, so their values are there. */
       const x0 = longer[j] as number;
       chances[at] = (chances[at] as number) + w0 * x0 + w1 * x1 + w2 * x2 + w3 * x3;
       x3 = x2;
       x2 = x1;
       x1 = x0;
     }
+    /* What lies beyond the end is nothing, and written nowhere. */
     chances[at] = of(chances, at) + w1 * x1 + w2 * x2 + w3 * x3;
     chances[at + 1] = of(chances, at + 1) + w2 * x1 + w3 * x2;
     chances[at + 2] = of(chances, at + 2) + w3 * x1;
-  }
-  for (; i < shorter.length; i += 1) {
-    const weight = of(shorter, i);
-    for (let j = 0; j < longer.length; j += 1) {
-      chances[i + j] = (chances[i + j] as number) + weight * (longer[j] as number);
-    }
   }
   return chances;
 }
