@@ -17,7 +17,10 @@ import { render } from './render';
 const file = readHouseFile(readFileSync('demo/casa-cenera.house.json', 'utf8'));
 if (!file.ok) throw new Error('The demo house has faults.');
 
-const demo = houseOf(file.value);
+/** The demo house with all its records, as its file has it. */
+export const DEMO = file.value;
+
+const demo = houseOf(DEMO);
 
 const VERSIONED = [
   'rooms',

@@ -1,13 +1,10 @@
-import { readFileSync } from 'node:fs';
 import { beforeEach, expect, it } from 'vitest';
-import { readHouseFile } from '@bienestar/contract/houseFile';
 import type { LogbookVisit } from '@bienestar/core/house/logbook';
 import { drawsThatCame } from '@bienestar/core/logbook/cameOut';
+import { DEMO } from '../../testing/demoInBrowser';
 import { eachAtTheApp } from '../../testing/eachAtTheApp';
 
-const file = readHouseFile(readFileSync('demo/casa-cenera.house.json', 'utf8'));
-if (!file.ok) throw new Error('The demo house has faults.');
-const { logbook, logbookPlans, materials } = file.value;
+const { logbook, logbookPlans, materials } = DEMO;
 const [entry] = logbook;
 const plan = logbookPlans.find(({ id }) => id === entry?.planId);
 if (!entry || !plan) throw new Error('The demo house has no logbook.');

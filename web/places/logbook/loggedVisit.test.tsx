@@ -1,14 +1,11 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { LoggedVisitRead } from '@bienestar/contract/api';
-import { readHouseFile } from '@bienestar/contract/houseFile';
 import { asId } from '@bienestar/core/house/ids';
 import type { LogbookEntry, LogbookPlan } from '@bienestar/core/house/logbook';
+import { DEMO } from '../../testing/demoInBrowser';
 import { eachAtTheApp } from '../../testing/eachAtTheApp';
 
-const file = readHouseFile(readFileSync('demo/casa-cenera.house.json', 'utf8'));
-if (!file.ok) throw new Error('The demo house has faults.');
-const { logbook, logbookPlans, materials } = file.value;
+const { logbook, logbookPlans, materials } = DEMO;
 
 const person = eachAtTheApp();
 
