@@ -1,6 +1,4 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readHouseFile } from '@bienestar/contract/houseFile';
 import { consumptionByMaterial } from '@bienestar/core/draws/consumption';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { houseOf } from '@bienestar/core/stock/houseOf';
@@ -9,6 +7,7 @@ import { SKIN_TYPES } from '@bienestar/core/house/traits';
 import { sourceName } from '@bienestar/core/house/sources';
 import type { Dose, Protocol } from '@bienestar/core/house/house';
 import { trayOf } from '@bienestar/core/room/tray';
+import { DEMO } from '../../testing/demoInBrowser';
 import { amountText, amountWords } from '../../format/amountWords';
 import { clientWords, optionWords } from '../../format/protocolWords';
 import { cardText } from './cardText';
@@ -18,9 +17,7 @@ import { roomWorkOf, type RoomWork } from './roomWork';
 
 /* The card and the tray of every protocol of the demo house, in the words a therapist reads. */
 
-const file = readHouseFile(readFileSync('demo/casa-cenera.house.json', 'utf8'));
-if (!file.ok) throw new Error('The demo house has faults.');
-const house = houseOf(file.value);
+const house = houseOf(DEMO);
 const { materials } = createCalculator()(house);
 
 function workFor(protocol: Protocol, client: Client): RoomWork {

@@ -1,6 +1,4 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readHouseFile } from '@bienestar/contract/houseFile';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { shelfOf } from '@bienestar/core/figures/serviceWork';
 import { createTrial } from '@bienestar/core/figures/trial';
@@ -9,14 +7,13 @@ import { clientWith, type Client } from '@bienestar/core/house/client';
 import type { House, Protocol } from '@bienestar/core/house/house';
 import { indexHouse } from '@bienestar/core/house/houseIndex';
 import { isStep } from '@bienestar/core/house/protocol';
+import { DEMO } from '../../testing/demoInBrowser';
 import { rowsOf, type RowWords } from './rowWords';
 import type { ShownService } from './useShownService';
 
 /* What the list of steps says of the protocols of the demo house. */
 
-const file = readHouseFile(readFileSync('demo/casa-cenera.house.json', 'utf8'));
-if (!file.ok) throw new Error('The demo house has faults.');
-const house = houseOf(file.value);
+const house = houseOf(DEMO);
 const { materials } = createCalculator()(house);
 const tryOut = createTrial();
 
