@@ -11,7 +11,7 @@ import {
   type PastedField,
   type PastedKind,
 } from '@bienestar/core/pasted/pastedRows';
-import { counted } from '../../format/figures';
+import { counted, number } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { Sheet } from '../../parts/Sheet';
@@ -23,6 +23,9 @@ import { useWriteRows } from './useWriteRows';
 
 const LONGEST = 400_000;
 const MOST_ROWS = 2_000;
+/** Two choices a row take long to draw: the first rows tell whether all were read right. */
+const SHOWN_AT_FIRST = 100;
+const SHOWN_MORE = 500;
 const NOWHERE = 'none';
 
 const WORDS: Readonly<
@@ -199,60 +202,69 @@ interface PreviewProps {
 /** What each row becomes; what was guessed can be chosen otherwise. */
 function Preview({ made, onChoose }: PreviewProps): ReactNode {
   const { suppliers } = useSnapshot();
+  const [shown, setShown] = useState(SHOWN_AT_FIRST);
+  const left = made.lines.length - shown;
   return (
-    <ul aria-label="What the rows become" className="border-t border-line">
-      {made.lines.map(({ row, name, words, guess }) => (
-        <li
-          key={row}
-          className="grid grid-cols-[2.5rem_minmax(0,1fr)] items-center gap-2 border-b border-line py-1.5 text-sm sm:grid-cols-[2.5rem_minmax(0,1fr)_11rem_11rem]"
-        >
-          <span className="text-right text-ink-soft">{row}</span>
-          <span>
-            <span className="font-semibold">{name}</span>
-            <span className="block text-ink-soft">{words}</span>
-          </span>
-          {guess && (
-            <>
-              <Choice<MaterialKind>
-                label={`Kind of ${name}`}
-                labelHidden
-                value={guess.kind}
-                options={KINDS.map((kind) => ({
-                  value: kind,
-                  label: `${guess.isKindGuessed && kind === guess.kind ? 'guessed: ' : ''}${KIND_WORDS[kind].one}`,
-                }))}
-                onChoose={(kind) => onChoose(row, { kind })}
-              />
-              {guess.supplier && (
-                <Choice
-                  label={`Supplier of ${name}`}
+    <>
+      <ul aria-label="What the rows become" className="border-t border-line">
+        {made.lines.slice(0, shown).map(({ row, name, words, guess }) => (
+          <li
+            key={row}
+            className="grid grid-cols-[2.5rem_minmax(0,1fr)] items-center gap-2 border-b border-line py-1.5 text-sm sm:grid-cols-[2.5rem_minmax(0,1fr)_11rem_11rem]"
+          >
+            <span className="text-right text-ink-soft">{row}</span>
+            <span>
+              <span className="font-semibold">{name}</span>
+              <span className="block text-ink-soft">{words}</span>
+            </span>
+            {guess && (
+              <>
+                <Choice<MaterialKind>
+                  label={`Kind of ${name}`}
                   labelHidden
-                  value={String(guess.supplier.id)}
-                  options={[
-                    ...suppliers.map(({ id, name: supplier }) => ({
-                      value: String(id),
-                      label: `${guess.isSupplierGuessed && id === guess.supplier?.id ? 'guessed: ' : ''}${supplier}`,
-                    })),
-                    ...(suppliers.some(({ id }) => id === guess.supplier?.id)
-                      ? []
-                      : [
-                          {
-                            value: String(guess.supplier.id),
-                            label: `new: ${guess.supplier.name}`,
-                          },
-                        ]),
-                  ]}
-                  onChoose={(id) => {
-                    const supplier = suppliers.find((each) => each.id === id);
-                    if (supplier) onChoose(row, { supplierId: supplier.id });
-                  }}
+                  value={guess.kind}
+                  options={KINDS.map((kind) => ({
+                    value: kind,
+                    label: `${guess.isKindGuessed && kind === guess.kind ? 'guessed: ' : ''}${KIND_WORDS[kind].one}`,
+                  }))}
+                  onChoose={(kind) => onChoose(row, { kind })}
                 />
-              )}
-            </>
-          )}
-        </li>
-      ))}
-    </ul>
+                {guess.supplier && (
+                  <Choice
+                    label={`Supplier of ${name}`}
+                    labelHidden
+                    value={String(guess.supplier.id)}
+                    options={[
+                      ...suppliers.map(({ id, name: supplier }) => ({
+                        value: String(id),
+                        label: `${guess.isSupplierGuessed && id === guess.supplier?.id ? 'guessed: ' : ''}${supplier}`,
+                      })),
+                      ...(suppliers.some(({ id }) => id === guess.supplier?.id)
+                        ? []
+                        : [
+                            {
+                              value: String(guess.supplier.id),
+                              label: `new: ${guess.supplier.name}`,
+                            },
+                          ]),
+                    ]}
+                    onChoose={(id) => {
+                      const supplier = suppliers.find((each) => each.id === id);
+                      if (supplier) onChoose(row, { supplierId: supplier.id });
+                    }}
+                  />
+                )}
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+      {left > 0 && (
+        <Button weight="quiet" onClick={() => setShown(shown + SHOWN_MORE)}>
+          Show {number(Math.min(left, SHOWN_MORE))} more
+        </Button>
+      )}
+    </>
   );
 }
 

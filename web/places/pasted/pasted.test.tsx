@@ -150,6 +150,9 @@ describe('people from a spreadsheet', () => {
     expect(await isReady('Add 2,001 people')).toBe(false);
     await paste('Name\tWage', ...rows.slice(1));
     await person.seesNot('These are more than');
+    expect(await becomes()).toHaveLength(100);
+    await person.click('button', 'Show 500 more');
+    expect(await becomes()).toHaveLength(600);
     expect(await isReady('Add 2,000 people')).toBe(true);
   });
 });
