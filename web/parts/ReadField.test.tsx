@@ -1,7 +1,7 @@
 import { flushSync } from 'react-dom';
 import { screen, waitFor } from '@testing-library/dom';
 import userEvent from '@testing-library/user-event';
-import { useState } from 'react';
+import { useLayoutEffect, useState } from 'react';
 import { afterEach, expect, it, vi } from 'vitest';
 import { cleanup, render } from '../testing/render';
 import { ReadField } from './ReadField';
@@ -16,11 +16,20 @@ const put = async (text: string): Promise<void> => {
   await user.type(field(), text);
 };
 
-/** Numbers, written with a cross behind; another window changes them by `change`. */
-let change: (to: number) => void = () => undefined;
+/** Another window, which changes the number. */
+const elsewhere = new EventTarget();
+const change = (to: number): void => {
+  flushSync(() => elsewhere.dispatchEvent(new CustomEvent('changed', { detail: to })));
+};
+
+/** A number, written with a cross behind. */
 function Passes({ onCommit }: { readonly onCommit: (value: number) => string | undefined }) {
   const [value, setValue] = useState(2);
-  change = setValue;
+  useLayoutEffect(() => {
+    const follow = (event: Event): void => setValue((event as CustomEvent<number>).detail);
+    elsewhere.addEventListener('changed', follow);
+    return () => elsewhere.removeEventListener('changed', follow);
+  }, []);
   return (
     <ReadField
       label="Passes"
@@ -77,7 +86,7 @@ it('keeps what says nothing, with the reason, until it is put back by Escape', a
 it('does not lose what is typed to what is changed elsewhere meanwhile', async () => {
   const taken = shown();
   await put('5');
-  flushSync(() => change(4));
+  change(4);
   expect(field().value).toBe('5');
   await user.tab();
   await waitFor(() => expect(field().value).toBe('5 ×'));
@@ -86,7 +95,7 @@ it('does not lose what is typed to what is changed elsewhere meanwhile', async (
 
 it('follows what is changed elsewhere while nothing is typed', async () => {
   shown();
-  flushSync(() => change(7));
+  change(7);
   await waitFor(() => expect(field().value).toBe('7 ×'));
 });
 
