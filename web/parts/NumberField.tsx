@@ -40,6 +40,13 @@ const LOOK = {
     'h-7 w-full min-w-0 rounded-sm border border-transparent border-b-line-strong bg-transparent px-2.5 hover:border-line-strong hover:bg-sheet focus:border-line-strong focus:bg-sheet aria-invalid:border-clay',
 } as const;
 
+/** What is typed without the unit that somebody typed behind it, as one says it: 5 %, 12 ml. */
+function withoutUnit(text: string, unit: string | undefined): string {
+  const said = text.trim();
+  const has = unit !== undefined && said.toLowerCase().endsWith(unit.toLowerCase());
+  return has ? said.slice(0, -unit.length) : text;
+}
+
 /** A number with its unit; decimal comma or point. What is typed stays, also when it does not fit. */
 export function NumberField(props: NumberFieldProps) {
   const {
@@ -59,17 +66,18 @@ export function NumberField(props: NumberFieldProps) {
   } = props;
   const written = (number: number | undefined): string =>
     number === undefined ? '' : editable(number, decimals);
+  const read = (typed: string): number | undefined => parse(withoutUnit(typed, unit));
   const id = useId();
   const { text, setText, fault, setFault, setIsTyping, type, commit } = useTyped(
     value,
     written,
-    (now, of) => (of === undefined ? now.trim() === '' : parse(now) === of),
+    (now, of) => (of === undefined ? now.trim() === '' : read(now) === of),
   );
 
   /** Whether a number was read, and nothing is wrong with it. */
   const take = async (typed: string): Promise<boolean> => {
     setIsTyping(false);
-    const number = parse(typed);
+    const number = read(typed);
     if (typed.trim() === '' && onClear !== undefined && onClear !== 'needed') {
       setFault(undefined);
       if (value !== undefined) onClear();
@@ -84,8 +92,8 @@ export function NumberField(props: NumberFieldProps) {
   /* A number stands as it was read, so that nobody is told another one later. */
   const standAsRead = async (): Promise<void> => {
     const fits = commitOn === 'leaving' ? await take(text) : fault === undefined;
-    const read = parse(text);
-    if (fits && read !== undefined) setText((now) => (now === text ? written(read) : now));
+    const number = read(text);
+    if (fits && number !== undefined) setText((now) => (now === text ? written(number) : now));
   };
   const error = fault ?? props.error;
   return (

@@ -54,6 +54,7 @@ describe('a field for a share', () => {
   it.each([
     ['32.5', 0.325, undefined],
     ['0,1', 0.001, undefined],
+    ['7 %', 0.07, undefined],
     ['101', undefined, /Must be from 0 to 100 %/],
     ['-1', undefined, /Must be from 0 to 100 %/],
   ])('takes %s as a share of 1, or says its limits', async (typed, share, words) => {

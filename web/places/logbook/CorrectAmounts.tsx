@@ -33,6 +33,14 @@ export function CorrectAmounts({ visit, onDone }: CorrectAmountsProps) {
   const [id] = useState(() => asId<EntryId>(nanoid(16)));
   const [correct, { isLoading }] = useCorrectVisitMutation();
   const came = drawsThatCame(visit);
+  const labels = toldApart(
+    came.map(({ draw }) => {
+      const act = plan.acts[draw.act];
+      const name = house.materials.find(({ id: of }) => of === draw.materialId)?.name ?? 'Gone';
+      const layer = act?.layer === undefined ? undefined : `layer ${act.layer}`;
+      return [name, act?.name, layer].filter(Boolean).join(', ');
+    }),
+  );
   const told = came.flatMap(({ draw, quantity: before }): ToldAmount[] => {
     const place = plan.draws.indexOf(draw);
     const quantity = quantities[place];
@@ -56,14 +64,13 @@ export function CorrectAmounts({ visit, onDone }: CorrectAmountsProps) {
     <section ref={form} aria-label="Correct amounts" className="border-l-4 border-clay pl-4">
       <h3 className="text-lg">What it really was</h3>
       <div className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(13rem,1fr))] gap-3">
-        {came.map(({ draw, quantity }) => {
+        {came.map(({ draw, quantity }, at) => {
           const place = plan.draws.indexOf(draw);
           const material = house.materials.find((each) => each.id === draw.materialId);
-          const step = plan.acts[draw.act];
           return (
             <NumberField
               key={place}
-              label={`${material?.name ?? 'Gone'}, ${step?.name ?? ''}`}
+              label={labels[at] ?? ''}
               value={quantities[place] ?? quantity}
               unit={material?.unit}
               check={within(LIMITS.runTook)}
@@ -88,4 +95,13 @@ export function CorrectAmounts({ visit, onDone }: CorrectAmountsProps) {
       </div>
     </section>
   );
+}
+
+/** Names of which several are one, such as of two halves, are told apart by their turn. */
+function toldApart(names: readonly string[]): readonly string[] {
+  return names.map((name, at) => {
+    const all = names.filter((each) => each === name).length;
+    const turn = names.slice(0, at + 1).filter((each) => each === name).length;
+    return all === 1 ? name : `${name}, ${turn} of ${all}`;
+  });
 }

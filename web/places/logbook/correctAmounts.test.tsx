@@ -5,7 +5,7 @@ import { DEMO } from '../../testing/demoInBrowser';
 import { eachAtTheApp } from '../../testing/eachAtTheApp';
 
 const { logbook, logbookPlans, materials } = DEMO;
-const [entry] = logbook;
+const entry = logbook.find(({ id }) => id === 'visit-0480');
 const plan = logbookPlans.find(({ id }) => id === entry?.planId);
 if (!entry || !plan) throw new Error('The demo house has no logbook.');
 const visit: LogbookVisit = { entry, plan };
@@ -29,6 +29,15 @@ it('asks for each amount that was taken, by its product and its step', async () 
   const [draw] = drawsThatCame(visit);
   const material = materials.find(({ id }) => id === draw?.draw.materialId);
   expect(label).toBe(`${material?.name ?? ''}, ${plan.acts[draw?.draw.act ?? -1]?.name ?? ''}`);
+});
+
+it('tells layers and halves of one product apart', async () => {
+  await first();
+  const labels = person.all('label').map(({ textContent }) => textContent);
+  expect(labels).toEqual(
+    expect.arrayContaining(['Aloe gel, Gel, layer 1, 1 of 2', 'Aloe gel, Gel, layer 1, 2 of 2']),
+  );
+  expect(new Set(labels).size).toBe(labels.length);
 });
 
 it('is nothing while no amount is another, also where one was changed and changed back', async () => {
