@@ -45,6 +45,24 @@ describe('who leads', () => {
   });
 });
 
+describe('what is sold after a visit', () => {
+  const sale = (minute: number, quantity: number): RunEvent =>
+    event(minute, { kind: 'sold', materialId: gel, quantity });
+  const soldBy = (...events: readonly RunEvent[]) => run(...events).sold;
+
+  it('is as it was said last', () => {
+    expect(soldBy(sale(60, 2), sale(61, 1))).toEqual([{ materialId: gel, quantity: 1 }]);
+    expect(soldBy(sale(60, 2), sale(61, 0))).toEqual([]);
+  });
+
+  it.each([
+    ['entered', event(61, { kind: 'entered' })],
+    ['put away', event(61, { kind: 'put-away', why: 'nobody-came' })],
+  ])('is not another once the visit is %s: the log has it as it was', (_how, over) => {
+    expect(soldBy(sale(60, 2), over, sale(62, 5))).toEqual([{ materialId: gel, quantity: 2 }]);
+  });
+});
+
 describe('an act before its turn', () => {
   const off = [
     ...toFirstLayer,

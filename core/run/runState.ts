@@ -136,7 +136,9 @@ function after(plan: RunPlan, state: RunState, event: RunEvent, now: number): Ru
     }
     case 'sold': {
       const { materialId, quantity } = event;
-      if (!Number.isInteger(quantity) || quantity < 0) return state;
+      /* The log and the ledger have it as it was when it was entered. */
+      const isOver = state.isEntered || state.isPutAway;
+      if (isOver || !Number.isInteger(quantity) || quantity < 0) return state;
       const others = state.sold.filter((each) => each.materialId !== materialId);
       return { ...state, sold: quantity > 0 ? [...others, { materialId, quantity }] : others };
     }

@@ -155,7 +155,12 @@ export function AfterStage({ run, at, events, onHappens }: AfterStageProps) {
             onChoose={(id, container) => setTakenFrom(new Map(takenFrom).set(id, container))}
           />
         )}
-        <SoldAfter run={run} sold={state.sold} onHappens={onHappens} />
+        <SoldAfter
+          run={run}
+          sold={state.sold}
+          isOver={state.isEntered || state.isPutAway}
+          onHappens={onHappens}
+        />
         <HomeCare run={run} words={work ? homeCareWords(run, house.materials, timeZone) : []} />
         <FormFault fault={fault} className="mt-4" />
       </div>
