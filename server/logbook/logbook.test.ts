@@ -119,6 +119,36 @@ describe('the logbook', () => {
     expect((await logged('v-2')).plan.id).toBe(read.plan.id);
   });
 
+  it('says that something went wrong, also where it was written down after the visit was entered', async () => {
+    const protocol = demo.protocols.find(({ id }) => id === 'black-sand-clay-facial');
+    await api.send('POST', 'runs', {
+      id: 'v-late',
+      serviceId: 'clay-facial',
+      protocolId: protocol?.id,
+      protocol,
+      visitKind: 'returning',
+      slotMinutes: 70,
+      at: '2026-11-26T10:00:00Z',
+    });
+    await perform('v-late', { plan, entry: entry('v-late') });
+    expect((await logged('v-late')).entry.incidents).toBeUndefined();
+    const incident = {
+      id: 'incident-late',
+      runId: 'v-late',
+      at: '2026-11-27T09:00:00.000Z',
+      kind: 'incident',
+      seen: ['redness'],
+      done: [],
+      words: 'the day after',
+    };
+    for (const _time of ['sent', 'sent again']) {
+      const answer = await api.send('POST', 'runs/v-late/events', { events: [incident] });
+      expect(answer.status).toBe(200);
+    }
+    const { entry: now } = await logged('v-late');
+    expect(now).toEqual({ ...entry('v-late'), planId: now.planId, incidents: ['incident-late'] });
+  });
+
   it('refuses what does not fit to what was planned, and enters nothing of it', async () => {
     const wrong = [
       entry('v-3', { minutes: [8, 8] }),

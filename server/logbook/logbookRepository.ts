@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import type { LoggedNow } from '@bienestar/contract/api';
 import { toSecond } from '@bienestar/core/days/instants';
-import { asId, type LogbookPlanId } from '@bienestar/core/house/ids';
+import { asId, type LogbookPlanId, type RunEventId } from '@bienestar/core/house/ids';
 import type {
   LogbookCorrection,
   LogbookEntry,
@@ -56,6 +56,8 @@ export interface LogbookRepository {
   ) => Promise<{ readonly entry: LoggedNow; readonly plan: LogbookPlan } | undefined>;
   /** enters a visit; its plan once, whoever enters the same; the ids of both as they are kept */
   readonly enter: (visit: LogbookVisit) => Promise<void>;
+  /** says that something went wrong in a visit, also where that was written down after it was entered */
+  readonly tellIncidents: (id: string, incidents: readonly RunEventId[]) => Promise<void>;
   /** adds a correction; what stood there stays */
   readonly correct: (id: string, correction: LogbookCorrection) => Promise<void>;
   readonly planPages: () => AsyncGenerator<LogbookPlan[]>;
@@ -92,6 +94,24 @@ export function logbookRepository(
     const [row] = rows;
     const [plan] = await plansOf(rows);
     return row && plan && { entry: entryOf(row), plan };
+  };
+  /** Adds to a visit what stands beside it. */
+  const add = async (
+    id: string,
+    more: (entry: LogbookEntry) => Partial<LogbookEntry> | false,
+  ): Promise<void> => {
+    const found = await find(id, 'hold');
+    if (!found) return;
+    const { takenBackAt: _, ...before } = found.entry;
+    const added = more(before);
+    if (!added) return;
+    const after: LogbookEntry = { ...before, ...added };
+    await sequelize.query('UPDATE logbook SET body = :body WHERE id = :id', {
+      type: QueryTypes.UPDATE,
+      replacements: { id, body: JSON.stringify(after) },
+      transaction,
+    });
+    await audit.add({ part: PART, id, before, after });
   };
   /** The plan as the house knows it already, or as it is kept from now on. */
   const planIdFor = async (plan: LogbookPlan): Promise<LogbookPlanId> => {
@@ -155,21 +175,13 @@ export function logbookRepository(
       );
       if (entered > 0) await audit.add({ part: PART, id: kept.id, before: null, after: kept });
     },
-    correct: async (id, correction) => {
-      const found = await find(id);
-      if (!found) return;
-      const { takenBackAt: _, ...before } = found.entry;
-      const after: LogbookEntry = {
-        ...before,
-        corrections: [...(before.corrections ?? []), correction],
-      };
-      await sequelize.query('UPDATE logbook SET body = :body WHERE id = :id', {
-        type: QueryTypes.UPDATE,
-        replacements: { id, body: JSON.stringify(after) },
-        transaction,
-      });
-      await audit.add({ part: PART, id, before, after });
-    },
+    tellIncidents: (id, incidents) =>
+      add(id, ({ incidents: known = [] }) => {
+        const more = incidents.filter((each) => !known.includes(each));
+        return more.length > 0 && { incidents: [...known, ...more] };
+      }),
+    correct: (id, correction) =>
+      add(id, ({ corrections = [] }) => ({ corrections: [...corrections, correction] })),
     planPages: async function* () {
       for await (const rows of pagesOf<PlanRow>(plans, transaction))
         yield rows.map(({ body }) => fromJson<LogbookPlan>(body));

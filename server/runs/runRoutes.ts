@@ -19,7 +19,8 @@ const RUNS_ON_A_PAGE = 50;
  * - `GET /incidents` what went wrong in any run, and what was asked after.
  * - `GET /:id` the run and all that happened in it, in the order in which it came in; 404.
  * - `POST /:id/events` `{ events }`: each counts once by its id, whoever sends it and however often; 200 with the run
- *   so far; 400 with faults at their events, 404.
+ *   so far; 400 with faults at their events, 404. What went wrong is told to the logbook, too, where the visit stands
+ *   already.
  */
 export function runRoutes(door: Door): Router {
   const router = Router();
@@ -61,7 +62,10 @@ export function runRoutes(door: Door): Router {
     const events = eventsFrom(request.body, id);
     await door.write(request, response, async (unit) => {
       await soFar(unit, id);
-      await unit.house.runs.add(id, events);
+      const { runs, logbook } = unit.house;
+      await runs.add(id, events);
+      const incidents = events.flatMap((event) => (event.kind === 'incident' ? [event.id] : []));
+      if (incidents.length > 0) await logbook.tellIncidents(id, incidents);
       return { status: 200, body: await soFar(unit, id) };
     });
   });
