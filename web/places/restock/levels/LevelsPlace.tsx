@@ -43,25 +43,28 @@ export function LevelsPlace() {
   return (
     <div className="flex h-full flex-col">
       <RestockHeader title="When to order">
-        <PercentField
-          className="w-36"
-          label="Service level"
-          hint="of orders, in time"
-          from={0.5}
-          to={0.999}
-          commitOn="leaving"
-          value={house.settings.serviceLevel}
-          onCommit={(serviceLevel) => change({ serviceLevel })}
-        />
-        <Segments
-          label="Show"
-          value={show}
-          options={[
-            { value: 'all', label: 'everything' },
-            { value: 'due', label: 'to order' },
-          ]}
-          onChoose={setShow}
-        />
+        {/* By their tops: only one has a hint below. */}
+        <div className="flex flex-wrap items-start gap-3">
+          <PercentField
+            className="w-36"
+            label="Service level"
+            hint="of orders, in time"
+            from={0.5}
+            to={0.999}
+            commitOn="leaving"
+            value={house.settings.serviceLevel}
+            onCommit={(serviceLevel) => change({ serviceLevel })}
+          />
+          <Segments
+            label="Show"
+            value={show}
+            options={[
+              { value: 'all', label: 'everything' },
+              { value: 'due', label: 'to order' },
+            ]}
+            onChoose={setShow}
+          />
+        </div>
       </RestockHeader>
       {shown.length === 0 ? (
         <div className="px-6 py-6">
