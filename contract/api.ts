@@ -20,17 +20,12 @@ import type {
   Service,
   SoldCourse,
   Supplier,
-  Run,
-  RunLogEntry,
-  Treatment,
 } from '@bienestar/core/house/house';
-import type { LogbookEntry, LogbookPlan } from '@bienestar/core/house/logbook';
 import type { JournalEntry } from '@bienestar/core/house/journal';
-import type { MaterialId } from '@bienestar/core/house/ids';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import type { CountedOn, VisitLog } from '@bienestar/core/house/visitLog';
-import type { Lot, MaterialStock, Movement } from '@bienestar/core/house/stock';
-import type { Fault } from './check';
+import type { MaterialStock } from '@bienestar/core/house/stock';
+import type { ProblemDocument } from './problems';
 
 /** Where the API begins. */
 export const API = '/api';
@@ -122,48 +117,6 @@ export interface Publishing {
   readonly note: string;
 }
 
-/** A thing that uses another, where a deletion is refused. */
-export interface Use {
-  readonly kind: string;
-  readonly id: string;
-  readonly name: string;
-}
-
-/** A refusal in the form of RFC 9457, served as `application/problem+json`. */
-export interface ProblemDocument {
-  readonly type: string;
-  readonly title: string;
-  readonly status: number;
-  readonly detail: string;
-  readonly instance: string;
-  /** faults of the input, each at its place */
-  readonly errors?: readonly Fault[];
-  /** on a stale write: what the server has, for the person to choose; null when it is gone */
-  readonly current?: unknown;
-  /** on a stale write: what was sent */
-  readonly yours?: unknown;
-  /** on a refused deletion: where it is used */
-  readonly usedBy?: readonly Use[];
-}
-
-/** The kinds of refusal, as the `type` of a problem document. */
-export const PROBLEM_TYPES = {
-  invalid: 'urn:bienestar:problem:invalid-input',
-  notFound: 'urn:bienestar:problem:not-found',
-  stale: 'urn:bienestar:problem:stale-write',
-  taken: 'urn:bienestar:problem:id-taken',
-  inUse: 'urn:bienestar:problem:in-use',
-  tooLarge: 'urn:bienestar:problem:too-large',
-  bookingsAway: 'urn:bienestar:problem:bookings-away',
-  supplierAway: 'urn:bienestar:problem:supplier-away',
-  scaleAway: 'urn:bienestar:problem:scale-away',
-  notJson: 'urn:bienestar:problem:not-json',
-  databaseAway: 'urn:bienestar:problem:database-away',
-  diskFull: 'urn:bienestar:problem:disk-full',
-  damaged: 'urn:bienestar:problem:damaged',
-  internal: 'urn:bienestar:problem:internal',
-} as const;
-
 /** A House without the versions of its aggregates. */
 export function withoutVersions(snapshot: HouseSnapshot): House {
   const plain = <T extends object>(things: readonly Versioned<T>[]): T[] => things.map(unversioned);
@@ -243,91 +196,6 @@ export interface Health {
   readonly database: 'up' | 'away';
   /** said when nothing can be written any more */
   readonly disk?: 'full';
-}
-
-/** What an entry into the ledger changed: `POST /api/ledger`. */
-export interface Posted {
-  readonly stock: MaterialStock;
-  readonly movements: readonly Movement[];
-  /** of which a delivery was taken back, so that it is due again */
-  readonly order?: Versioned<Order>;
-}
-
-/** What receiving did: `POST /api/orders/:id/receive`. */
-export interface OrderReceived {
-  readonly order: Versioned<Order>;
-  readonly stock: readonly MaterialStock[];
-}
-
-/** What entering a treatment did: `POST /api/treatments`. */
-export interface Performed {
-  readonly treatment: Treatment;
-  readonly stock: readonly MaterialStock[];
-  /** used, and not on the shelf by the ledger: count these */
-  readonly missing: readonly { readonly materialId: MaterialId; readonly quantity: number }[];
-  /** counted after the treatment, and so not drawn again */
-  readonly counted: readonly MaterialId[];
-}
-
-/** A run and all that happened in it: `GET /api/runs/:id`. */
-export interface RunSoFar {
-  readonly run: Run;
-  /** in the order in which it came in */
-  readonly events: readonly RunLogEntry[];
-}
-
-/** What went wrong in any run, and what was asked after: `GET /api/runs/incidents`. */
-export interface Incidents {
-  readonly events: readonly RunLogEntry[];
-}
-
-/**
- * The runs that are neither entered nor put away, `GET /api/runs`; a page of those that are over,
- * `GET /api/runs?ended&before=`.
- */
-export interface RunPage {
-  readonly runs: readonly Run[];
-  /** where the next page begins */
-  readonly next?: number;
-}
-
-/** A visit of the logbook, and when it was taken back, if it was. */
-export type LoggedNow = LogbookEntry & { readonly takenBackAt?: string };
-
-/** A page of the logbook, the newest first: `GET /api/logbook?before=&most=`. */
-export interface LogbookPage {
-  readonly entries: readonly LoggedNow[];
-  /** every plan that the entries name */
-  readonly plans: readonly LogbookPlan[];
-  /** how many visits the whole logbook has at the most */
-  readonly all: number;
-  /** where the next page begins */
-  readonly next?: number;
-}
-
-/** One visit of the logbook: `GET /api/logbook/:id`. */
-export interface LoggedVisitRead {
-  readonly entry: LoggedNow;
-  readonly plan: LogbookPlan;
-}
-
-/** What a correction did: `POST /api/logbook/:id/corrections`. */
-export interface LogbookCorrected extends LoggedVisitRead {
-  readonly stock: readonly MaterialStock[];
-}
-
-/** What a line of a count did: `POST /api/counts/:id/lines`. */
-export interface CountEntered extends Posted {
-  readonly round: Versioned<CountRound>;
-}
-
-/** The history of a material: `GET /api/ledger/:materialId`, the newest first. */
-export interface LedgerPage {
-  readonly movements: readonly Movement[];
-  /** every lot that the movements name, also those that are used up */
-  readonly lots: readonly Lot[];
-  /** of `before` for the next page; none on the last */
-  readonly next?: number;
 }
 
 /** Several materials written at once, all or none: `PUT /api/materials`. */

@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { LogbookPage } from '@bienestar/contract/api';
+import type { LogbookPage } from '@bienestar/contract/happened';
 import { accessibilityFindings } from './support/accessibility';
 import { freshHouse, read } from './support/ownHouse';
 import { leave, newPerson, type Person } from './support/person';

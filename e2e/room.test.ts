@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { RunPage, RunSoFar } from '@bienestar/contract/api';
+import type { RunPage, RunSoFar } from '@bienestar/contract/happened';
 import type { Treatment } from '@bienestar/core/house/house';
 import { serveHouse } from './support/servedHouse';
 import { accessibilityFindings } from './support/accessibility';

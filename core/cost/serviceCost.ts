@@ -1,4 +1,4 @@
-import type { Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
 import type { Device, MaterialKind, Role } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { DeviceId, MaterialId } from '../house/ids';

@@ -1,4 +1,4 @@
-import type { Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
 import type { Material, Mix, Step, WorkedProtocol } from '../house/house';
 import type { MaterialId, MixId, StepId } from '../house/ids';
 import { actionFacts, type Phase } from '../house/actions';

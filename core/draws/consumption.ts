@@ -1,6 +1,6 @@
 import type { MaterialId } from '../house/ids';
 import { addTriples, type Triple } from '../quantity/triple';
-import type { Draw } from './drawsOf';
+import type { Draw } from './draw';
 
 /**
  * What one visit consumes of each material, added up over its doses, in the material's unit and in

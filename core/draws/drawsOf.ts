@@ -1,14 +1,6 @@
-import type { Dose, KitMaterial, Material, Step, VisitKind, WorkedProtocol } from '../house/house';
-import {
-  asId,
-  type DoseId,
-  type KitPartId,
-  type MaterialId,
-  type MixId,
-  type StepId,
-} from '../house/ids';
+import type { Dose, Material, Step, VisitKind, WorkedProtocol } from '../house/house';
+import type { DoseId, KitPartId } from '../house/ids';
 import type { ShelfIndex } from '../house/houseIndex';
-import { preferredPack } from '../house/packs';
 import {
   fail,
   failWith,
@@ -18,47 +10,17 @@ import {
   type Problem,
   type Where,
 } from '../problem/problem';
-import { shareOfDraw, type MadeMix } from '../mix/makeMix';
-import { arrange, type Half } from '../protocol/arrange';
-import { addTriples, exactly, scaleTriple, ZERO, type Triple } from '../quantity/triple';
+import { shareOfDraw } from '../mix/makeMix';
+import { arrange } from '../protocol/arrange';
+import { addTriples, ZERO, type Triple } from '../quantity/triple';
 import { turnsOf } from '../time/turns';
 import { workedLeaves } from '../zone/workedLeaves';
 import { bowlsOf, useKey, type Bowls } from './bowls';
-import { openKit, type TakenOfKit } from '../dose/openKit';
 import { overLayers, timesOf } from '../dose/overLayers';
-import { openPacks } from '../dose/openPacks';
-import {
-  drawableMaterial,
-  resolveAmount,
-  type DoseSettings,
-  type ResolvedAmount,
-} from '../dose/resolveAmount';
-
-/** What one dose takes of one material in one visit, once for every layer. */
-export interface Draw {
-  readonly stepId: StepId;
-  readonly doseId: DoseId;
-  readonly layer?: number;
-  readonly half?: Half;
-  /** not a dose that is written, but what taking something off or wearing gloves takes */
-  readonly for?: 'removal' | 'gloves';
-  readonly materialId: MaterialId;
-  /** of a kit: the amount is in its unit, and what is consumed are boxes */
-  readonly part?: KitPartId;
-  /** the mix through which the material is drawn, what is needed of it here, and the batches of its bowl */
-  readonly mix?: {
-    readonly mixId: MixId;
-    readonly needed: Triple;
-    readonly made: MadeMix;
-  };
-  readonly resolved: ResolvedAmount;
-  /** gone from the shelf: whole packs for single doses; in the material's unit */
-  readonly consumed: Triple;
-  /** everybody in the room, where the material counts once for each (D5) */
-  readonly persons?: number;
-  /** of opened single doses, after this dose; of a mix, what of its packs did not go into the bowl */
-  readonly leftOver: Triple;
-}
+import { drawableMaterial, resolveAmount, type DoseSettings } from '../dose/resolveAmount';
+import { glovesDraw, removalDraw, type Worn } from './besides';
+import type { Draw } from './draw';
+import { isThere, noneOpened, partOf, takeFromShelf, takenOfKit, type Opened } from './opened';
 
 /**
  * Everything one visit takes from the shelf, dose by dose in the order of work, layers repeated.
@@ -76,7 +38,7 @@ export function drawsOf(
   if (!arrangement.ok) return arrangement;
   const draws: Draw[] = [];
   const problems: Problem[] = [];
-  const opened: Opened = { packs: new Map(), kits: new Map(), pieces: new Map() };
+  const opened = noneOpened();
   const faulty = new Set<DoseId>();
   const persons = personsPresent(protocol);
 
@@ -136,25 +98,6 @@ export function personsPresent(protocol: WorkedProtocol): number {
 }
 
 const NO_BOWLS: Bowls = new Map();
-
-/** What was opened in the visit: of single doses what is left, of kits what was taken. */
-interface Opened {
-  readonly packs: Map<MaterialId, Triple>;
-  readonly kits: Map<MaterialId, TakenOfKit>;
-  /** all that was drawn so far, which can be used again */
-  readonly pieces: Map<MaterialId, Triple>;
-}
-
-function partOf({ source }: Dose): KitPartId | undefined {
-  return source.kind === 'material' ? source.part : undefined;
-}
-
-/** Boxes that are newly opened when some of a part of a kit is taken. @see D6 */
-function takenOfKit(kit: KitMaterial, part: KitPartId, drawn: Triple, { kits }: Opened): Triple {
-  const { boxes, taken } = openKit(kit, part, drawn, kits.get(kit.id));
-  kits.set(kit.id, taken);
-  return boxes;
-}
 
 /** What a dose draws, for as long as all that decides it is the same thing. */
 const remembered = new WeakMap<
@@ -274,116 +217,4 @@ function minus(all: Triple, part: Triple): Triple {
     usual: all.usual - part.usual,
     high: all.high - part.high,
   };
-}
-
-/** Towels, sponges or tissues with which a step takes something off. */
-function removalDraw(step: Step, shelf: ShelfIndex, opened: Opened): Outcome<Draw> | undefined {
-  const taking = step.removal?.taking;
-  if (!taking) return undefined;
-  const material = shelf.materials.get(taking.materialId);
-  if (!material) {
-    return fail(
-      'material-unknown',
-      `“${step.name}” takes off with something that is not on the shelf.`,
-      { field: 'removal' },
-    );
-  }
-  if (material.unit !== 'piece') {
-    return fail(
-      'removal-not-by-piece',
-      `“${step.name}” takes off with pieces, but ${material.name} is kept in ${material.unit}.`,
-      { field: 'removal' },
-    );
-  }
-  const drawn = exactly(taking.pieces);
-  return ok({
-    stepId: step.id,
-    doseId: asId(`${step.id}.removal`),
-    for: 'removal',
-    materialId: material.id,
-    resolved: { drawn },
-    consumed: taking.again ? newOf(drawn, material.id, opened) : drawn,
-    leftOver: ZERO,
-  });
-}
-
-/** Counts what is there from now on. */
-function isThere({ materialId, consumed }: Draw, { pieces }: Opened): void {
-  pieces.set(materialId, addTriples(pieces.get(materialId) ?? ZERO, consumed));
-}
-
-/** Of pieces that are used again, those that were not there. @see D7 */
-function newOf(drawn: Triple, id: MaterialId, { pieces }: Opened): Triple {
-  const there = pieces.get(id) ?? ZERO;
-  return {
-    low: Math.max(0, drawn.low - there.low),
-    usual: Math.max(0, drawn.usual - there.usual),
-    high: Math.max(0, drawn.high - there.high),
-  };
-}
-
-/** The gloves that each person wears last, so that a pair is counted when it is put on. */
-type Worn = Map<Step['by'], Step['gloves']>;
-
-function glovesDraw(step: Step, shelf: ShelfIndex, worn: Worn): Outcome<Draw> | undefined {
-  /* Who waits between gloved steps keeps them on. */
-  if (step.gloves === undefined && step.hands !== 'hands-on') return undefined;
-  const before = worn.get(step.by);
-  worn.set(step.by, step.gloves);
-  if (step.gloves === undefined || step.gloves === before) return undefined;
-  const id = shelf.gloves[step.gloves];
-  const material = id === undefined ? undefined : shelf.materials.get(id);
-  if (material?.kind !== 'consumable' || !material.gloves) {
-    return fail(
-      'gloves-missing',
-      `“${step.name}” is done in ${step.gloves} gloves: say on the shelf which material those are.`,
-      { field: 'gloves' },
-    );
-  }
-  const drawn = exactly(material.gloves.perPair);
-  return ok({
-    stepId: step.id,
-    doseId: asId(`${step.id}.gloves`),
-    for: 'gloves',
-    materialId: material.id,
-    resolved: { drawn },
-    consumed: drawn,
-    leftOver: ZERO,
-  });
-}
-
-function takeFromShelf(
-  dose: Dose,
-  material: Material,
-  resolved: ResolvedAmount,
-  opened: Opened,
-  persons: number,
-): Omit<Draw, 'stepId' | 'doseId'> {
-  const materialId = material.id;
-  if (dose.again && material.unit === 'piece') {
-    const consumed = newOf(resolved.drawn, materialId, opened);
-    return { materialId, resolved, consumed, leftOver: ZERO };
-  }
-  if (material.kind === 'consumable' && material.countedPer === 'person') {
-    const consumed = scaleTriple(resolved.drawn, persons);
-    return { materialId, resolved, consumed, persons, leftOver: ZERO };
-  }
-  const part = partOf(dose);
-  if (material.kind === 'kit' && part !== undefined) {
-    const consumed = takenOfKit(material, part, resolved.drawn, opened);
-    return { materialId, part, resolved, consumed, leftOver: ZERO };
-  }
-  if (material.kind !== 'single-dose') {
-    return { materialId, resolved, consumed: resolved.drawn, leftOver: ZERO };
-  }
-  const before = opened.packs.get(materialId) ?? ZERO;
-  const usesLeftOver = dose.opening === 'left-over-first';
-  const available = usesLeftOver ? before : ZERO;
-  const { consumed, leftOver } = openPacks(
-    resolved.drawn,
-    preferredPack(material).content,
-    available,
-  );
-  opened.packs.set(materialId, usesLeftOver ? leftOver : addTriples(before, leftOver));
-  return { materialId, resolved, consumed, leftOver };
 }

@@ -1,7 +1,7 @@
 import type { TakenOfKit } from '../dose/openKit';
 import type { MaterialId } from '../house/ids';
 import { addTriples, ZERO } from '../quantity/triple';
-import type { Draw } from './drawsOf';
+import type { Draw } from './draw';
 
 /**
  * What a visit takes of each kit: of every part in its unit, and boxes.

@@ -1,5 +1,5 @@
 import { explainDraw } from './explainDraw';
-import type { Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
 import type { House, Material, WorkedProtocol } from '../house/house';
 import { figure, worked, type Working, type WorkingInput } from './working';
 

@@ -1,4 +1,4 @@
-import type { Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
 import type {
   Amount,
   House,

@@ -1,6 +1,6 @@
 import type { ServiceRates } from '../cost/performers';
 import type { WorkedProtocol } from '../house/house';
-import type { Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
 import type { Outcome, Problem } from '../problem/problem';
 import type { MaterialId, ServiceId } from '../house/ids';
 import type { OpenUse } from '../cost/openLife';

@@ -1,5 +1,6 @@
 import { serviceCost, type MinuteRates } from '../cost/serviceCost';
-import { drawsOf, type Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
+import { drawsOf } from '../draws/drawsOf';
 import { clientWith, type Client } from '../house/client';
 import type { Choice, House, Step } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';

@@ -8,7 +8,8 @@ import {
 import { payIn, performersOf, trainedAmong, type ServiceRates } from '../cost/performers';
 import { payRate, type PayRate } from '../cost/therapistRate';
 import { consumptionByMaterial } from '../draws/consumption';
-import { drawsOf, type Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
+import { drawsOf } from '../draws/drawsOf';
 import type { House, Person, Service, WorkedProtocol } from '../house/house';
 import type { HouseIndex } from '../house/houseIndex';
 import type { MaterialId, ServiceId } from '../house/ids';

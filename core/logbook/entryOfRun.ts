@@ -1,4 +1,4 @@
-import type { Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
 import { LONGEST_LOGGED_MINUTES } from '../house/limits';
 import { toSecond } from '../days/instants';
 import {

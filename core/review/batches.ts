@@ -1,4 +1,4 @@
-import type { Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
 import type { Mix } from '../house/house';
 import type { ShelfIndex } from '../house/houseIndex';
 import type { ProtocolId, StepId } from '../house/ids';

@@ -1,4 +1,4 @@
-import type { Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
 import type { LayerGroup, Otherwise, Step, Stretch, WorkedProtocol } from '../house/house';
 import { optionsOf } from '../house/protocol';
 import type { LayerGroupId } from '../house/ids';

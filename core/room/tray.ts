@@ -1,4 +1,4 @@
-import type { Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
 import type { DoseSettings } from '../dose/resolveAmount';
 import type { Amount, Mix, Step, Tool, WorkedProtocol } from '../house/house';
 import type { ShelfIndex } from '../house/houseIndex';

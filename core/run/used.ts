@@ -1,4 +1,4 @@
-import type { Draw } from '../draws/drawsOf';
+import type { Draw } from '../draws/draw';
 import { toSecond } from '../days/instants';
 import type { Amount, Material, Run, Treatment } from '../house/house';
 import type { SoldProduct } from '../house/logbook';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { LogbookPage, LoggedVisitRead } from '@bienestar/contract/api';
+import type { LogbookPage, LoggedVisitRead } from '@bienestar/contract/happened';
 import { onHandOf } from '@bienestar/core/house/stock';
 import { ownHouse, read, readHouse } from '../support/ownHouse';
 import { eachAtAFreshHouse } from '../support/personInDocument';

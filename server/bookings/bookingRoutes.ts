@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { PROBLEM_TYPES, type FetchedList } from '@bienestar/contract/api';
+import { type FetchedList } from '@bienestar/contract/api';
+import { PROBLEM_TYPES } from '@bienestar/contract/problems';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { Booking } from '@bienestar/core/house/house';
 import { checkedInput } from '../aggregates/checkInput';

@@ -3,7 +3,7 @@ import { pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
 import { Router } from 'express';
 import { isDiskFull, notFound, Refusal } from '../http/problems';
-import { PROBLEM_TYPES } from '@bienestar/contract/api';
+import { PROBLEM_TYPES } from '@bienestar/contract/problems';
 import { withFile } from '../http/incomingFile';
 import type { AsideHouses } from '../house/asideHouses';
 import type { OpenAndAnswer } from '../house/openAndAnswer';

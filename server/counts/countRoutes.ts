@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import type { CountEntered } from '@bienestar/contract/api';
+import type { CountEntered } from '@bienestar/contract/happened';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import { betweenCounts, type CountHistory } from '@bienestar/core/restock/countReview';
 import type { CountedLine } from '@bienestar/core/house/house';

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { CountEntered, Performed } from '@bienestar/contract/api';
+import type { CountEntered, Performed } from '@bienestar/contract/happened';
 import type { CountHistory } from '@bienestar/core/restock/countReview';
 import { startApi, type TestApi } from '../testing/api';
 

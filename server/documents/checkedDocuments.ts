@@ -1,6 +1,6 @@
 import type Joi from 'joi';
 import type { Sequelize } from 'sequelize';
-import { PROBLEM_TYPES } from '@bienestar/contract/api';
+import { PROBLEM_TYPES } from '@bienestar/contract/problems';
 import { checkAgainst } from '@bienestar/contract/check';
 import { Refusal } from '../http/problems';
 

@@ -1,6 +1,7 @@
 import type Joi from 'joi';
 import { Op, type FindOptions, type WhereOptions } from 'sequelize';
-import { unversioned, type Use, type Versioned } from '@bienestar/contract/api';
+import { unversioned, type Versioned } from '@bienestar/contract/api';
+import { type Use } from '@bienestar/contract/problems';
 import type { AuditTrail } from '../audit/auditTrail';
 import { fromJson } from '../db/optional';
 import { table, type TableName } from '../db/tables';

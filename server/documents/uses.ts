@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize';
-import type { Use } from '@bienestar/contract/api';
+import type { Use } from '@bienestar/contract/problems';
 import type { Reference, ReferredKind } from '@bienestar/contract/references';
 import type { Session } from '../db/transactions';
 

@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize';
-import type { AggregateName, Aggregates, Lines, Use, Versioned } from '@bienestar/contract/api';
+import type { AggregateName, Aggregates, Lines, Versioned } from '@bienestar/contract/api';
+import type { Use } from '@bienestar/contract/problems';
 import { AGGREGATES, SCHEMAS } from '@bienestar/contract/rules';
 import type { Order } from '@bienestar/core/house/house';
 import type { EntryId } from '@bienestar/core/house/ids';

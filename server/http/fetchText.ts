@@ -1,4 +1,4 @@
-import type { ProblemDocument } from '@bienestar/contract/api';
+import type { ProblemDocument } from '@bienestar/contract/problems';
 import { Refusal } from './problems';
 
 const ANSWERS_WITHIN_MS = 5_000;

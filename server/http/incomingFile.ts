@@ -6,7 +6,7 @@ import { pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
 import type { Request } from 'express';
 import { Refusal } from './problems';
-import { PROBLEM_TYPES } from '@bienestar/contract/api';
+import { PROBLEM_TYPES } from '@bienestar/contract/problems';
 
 /**
  * Keeps what a request sends in a file of its own while `work` reads it: it may be larger than memory.

@@ -1,6 +1,6 @@
 import type { RequestHandler } from 'express';
 import { plainFaults } from '@bienestar/contract/plainInput';
-import { PROBLEM_TYPES } from '@bienestar/contract/api';
+import { PROBLEM_TYPES } from '@bienestar/contract/problems';
 import { invalidInput, Refusal } from './problems';
 
 /* Printable ASCII: of what else do no addresses of the house consist. */

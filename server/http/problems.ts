@@ -6,7 +6,7 @@ import {
   ForeignKeyConstraintError,
   UniqueConstraintError,
 } from 'sequelize';
-import { PROBLEM_TYPES, type ProblemDocument, type Use } from '@bienestar/contract/api';
+import { PROBLEM_TYPES, type ProblemDocument, type Use } from '@bienestar/contract/problems';
 import type { Fault } from '@bienestar/contract/check';
 import { DiskFull } from '../db/room';
 import { codeOf, DatabaseTooSlow } from '../db/transactions';

@@ -1,5 +1,5 @@
 import type { RequestHandler } from 'express';
-import { PROBLEM_TYPES } from '@bienestar/contract/api';
+import { PROBLEM_TYPES } from '@bienestar/contract/problems';
 import { Refusal } from './problems';
 
 const READING = new Set(['GET', 'HEAD', 'OPTIONS']);

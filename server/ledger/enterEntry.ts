@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
-import type { Posted, Versioned } from '@bienestar/contract/api';
+import type { Versioned } from '@bienestar/contract/api';
+import type { Posted } from '@bienestar/contract/happened';
 import { problemFaults } from '@bienestar/contract/problemFaults';
 import type { BoughtMaterial, Material, Order } from '@bienestar/core/house/house';
 import { asId, type EntryId, type MaterialId } from '@bienestar/core/house/ids';

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { QueryTypes } from 'sequelize';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Performed } from '@bienestar/contract/api';
+import type { Performed } from '@bienestar/contract/happened';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
 import { drawFromShelf } from '@bienestar/core/restock/performed';

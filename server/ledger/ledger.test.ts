@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { LedgerPage, Posted } from '@bienestar/contract/api';
+import type { LedgerPage, Posted } from '@bienestar/contract/happened';
 import { balancesOf, stockFrom } from '@bienestar/core/stock/ledger';
 import { dayOf, daysAfter } from '@bienestar/core/days/days';
 import { onHandOf, type MaterialStock } from '@bienestar/core/house/stock';

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import type { LedgerPage } from '@bienestar/contract/api';
+import type { LedgerPage } from '@bienestar/contract/happened';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { StockEntry } from '@bienestar/core/stock/entries';
 import { beforeFrom, checkedInput } from '../aggregates/checkInput';

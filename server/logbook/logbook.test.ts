@@ -4,7 +4,7 @@ import type {
   LogbookCorrected,
   LogbookPage,
   LoggedVisitRead,
-} from '@bienestar/contract/api';
+} from '@bienestar/contract/happened';
 import { writeHouseFile } from '@bienestar/contract/houseFile';
 import { readCalendar } from '@bienestar/core/calendar/readCalendar';
 import type { HouseArchive } from '@bienestar/core/house/archive';

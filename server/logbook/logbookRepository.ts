@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
-import type { LoggedNow } from '@bienestar/contract/api';
+import type { LoggedNow } from '@bienestar/contract/happened';
 import { toSecond } from '@bienestar/core/days/instants';
 import { asId, type LogbookPlanId, type RunEventId } from '@bienestar/core/house/ids';
 import type {

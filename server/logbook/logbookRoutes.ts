@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import type { LogbookCorrected, LogbookPage, LoggedVisitRead } from '@bienestar/contract/api';
+import type { LogbookCorrected, LogbookPage, LoggedVisitRead } from '@bienestar/contract/happened';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import { asId, type EntryId, type MaterialId } from '@bienestar/core/house/ids';
 import { usesCorrected, type CorrectedUse } from '@bienestar/core/logbook/correct';

@@ -1,5 +1,7 @@
 import { Router, type Request, type Response } from 'express';
-import { PROBLEM_TYPES, type OrderReceived, type Versioned } from '@bienestar/contract/api';
+import { type Versioned } from '@bienestar/contract/api';
+import { type OrderReceived } from '@bienestar/contract/happened';
+import { PROBLEM_TYPES } from '@bienestar/contract/problems';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import { supplierAnswer, supplierOrder } from '@bienestar/contract/supplierOrders';
 import { checkAgainst, type Fault } from '@bienestar/contract/check';

@@ -1,7 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createInterface } from 'node:readline';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { OrderReceived, Posted, Versioned } from '@bienestar/contract/api';
+import type { Versioned } from '@bienestar/contract/api';
+import type { OrderReceived, Posted } from '@bienestar/contract/happened';
 import type { Order } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import { startApi, type TestApi } from '../testing/api';

@@ -1,5 +1,6 @@
 import { Router } from 'express';
-import { PROBLEM_TYPES, type FetchedList } from '@bienestar/contract/api';
+import { type FetchedList } from '@bienestar/contract/api';
+import { PROBLEM_TYPES } from '@bienestar/contract/problems';
 import { fetchText } from '../http/fetchText';
 import { invalidInput, notFound } from '../http/problems';
 import type { Door } from '../work/door';

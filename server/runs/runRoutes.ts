@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import type { RunPage, RunSoFar } from '@bienestar/contract/api';
+import type { RunPage, RunSoFar } from '@bienestar/contract/happened';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { Run, RunLogEntry } from '@bienestar/core/house/run';
 import { beforeFrom, checkedInput, checkReferences } from '../aggregates/checkInput';

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Incidents, RunPage, RunSoFar } from '@bienestar/contract/api';
+import type { Incidents, RunPage, RunSoFar } from '@bienestar/contract/happened';
 import type { HouseArchive } from '@bienestar/core/house/archive';
 import type { Run, RunLogEntry } from '@bienestar/core/house/run';
 import { asId } from '@bienestar/core/house/ids';

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { PROBLEM_TYPES, type StandInOrder } from '@bienestar/contract/api';
+import { type StandInOrder } from '@bienestar/contract/api';
+import { PROBLEM_TYPES } from '@bienestar/contract/problems';
 import { checkedInput } from '../aggregates/checkInput';
 import { notFound, Refusal } from '../http/problems';
 import type { BenchScale } from './benchScale';

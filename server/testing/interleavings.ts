@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { expect } from 'vitest';
-import type { Performed } from '@bienestar/contract/api';
+import type { Performed } from '@bienestar/contract/happened';
 import type { Order } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import type { StockEntry, UseEntry } from '@bienestar/core/stock/entries';

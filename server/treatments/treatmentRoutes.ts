@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import type { Performed } from '@bienestar/contract/api';
+import type { Performed } from '@bienestar/contract/happened';
 import { SCHEMAS } from '@bienestar/contract/rules';
 import type { Treatment } from '@bienestar/core/house/house';
 import type { LogbookVisit } from '@bienestar/core/house/logbook';

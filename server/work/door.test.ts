@@ -1,6 +1,6 @@
 import type { Treatment } from '@bienestar/core/house/house';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { ProblemDocument } from '@bienestar/contract/api';
+import type { ProblemDocument } from '@bienestar/contract/problems';
 import { startApi, type TestApi } from '../testing/api';
 
 let api: TestApi;

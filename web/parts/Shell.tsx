@@ -1,9 +1,10 @@
 import { Moon, Sun } from 'lucide-react';
 import { lazy, Suspense, useEffect } from 'react';
 import { NavLink, Outlet } from 'react-router';
-import { PROBLEM_TYPES } from '@bienestar/contract/api';
+import { PROBLEM_TYPES } from '@bienestar/contract/problems';
 import { USUAL_SPREAD } from '@bienestar/core/house/settings';
-import { refusedBy, useHouseQuery } from '../store/api';
+import { useHouseQuery } from '../store/api';
+import { refusedBy } from '../store/refusals';
 import { selectHouse } from '../store/house';
 import { applyTheme, themeChosen } from '../store/preferences';
 import { outbox, useAppDispatch, useAppSelector } from '../store/store';

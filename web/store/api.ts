@@ -1,20 +1,14 @@
-import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import { createApi } from '@reduxjs/toolkit/query/react';
 import {
-  API,
   isRecord,
-  PROBLEM_TYPES,
-  WRITE_ID_HEADER,
   type AggregateName,
   type Aggregates,
   type FetchedList,
   type Health,
   type HouseSnapshot,
   type Journal,
-  type LedgerPage,
   type Lines,
   type MaterialBatch,
-  type Posted,
-  type ProblemDocument,
   type Publishing,
   type SafeCopy,
   type Several,
@@ -22,12 +16,13 @@ import {
   type StandInOrder,
   type Versioned,
 } from '@bienestar/contract/api';
+import { type LedgerPage, type Posted } from '@bienestar/contract/happened';
 import type { PricePoint } from '@bienestar/core/house/pricePoint';
 import type { Edition, Material, Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import type { StockEntry } from '@bienestar/core/stock/entries';
 import type { MaterialStock } from '@bienestar/core/house/stock';
-import { digestOf, wasAnswered, writeIdFor } from './writeIds';
+import { askHouse, named } from './askHouse';
 
 /** Any part of the House that is written by itself. */
 export type Part = AggregateName | keyof Lines | 'settings';
@@ -48,51 +43,10 @@ export interface Write<P extends Part = Part> {
 /** A write of the outbox, with the id by which the house knows it. */
 export type Named<T> = T & { readonly writeId: string };
 
-/** Longer than the server gives its database. */
-const ANSWERS_WITHIN_MS = 20_000;
-/** Characters of a write that the browser still sends when its page is gone; it takes 64 kB in all. */
-const MOST_KEPT_ALIVE = 15_000;
-
-type BaseQuery = ReturnType<typeof fetchBaseQuery>;
-
-/** The header that names a write. */
-export function named(writeId: string): Readonly<Record<string, string>> {
-  return { [WRITE_ID_HEADER]: writeId };
-}
-
-/**
- * Names each write, so that one whose answer is lost is done once however often it is sent: what comes out of
- * the outbox has its name, anything else is known by what it says.
- */
-function withWriteIds(ask: BaseQuery): BaseQuery {
-  return async (request, queryApi, extra) => {
-    if (typeof request === 'string') return ask(request, queryApi, extra);
-    const { url, method = 'GET' } = request;
-    if (method === 'GET') return ask(request, queryApi, extra);
-    const body: unknown = request.body;
-    /* What is on its way goes on when the page is left or read again at once. */
-    const keepalive = JSON.stringify(body ?? null).length <= MOST_KEPT_ALIVE;
-    if (request.headers) return ask({ ...request, keepalive }, queryApi, extra);
-    const digest = await digestOf(method, url, body);
-    const headers = named(writeIdFor(digest));
-    const answer = await ask({ ...request, headers, keepalive }, queryApi, extra);
-    const isAnswered = !answer.error || isDefinite(answer.error);
-    if (isAnswered) wasAnswered(digest);
-    return answer;
-  };
-}
-
-/** Whether a refusal tells that nothing was done; who heard nothing does not know. */
-function isDefinite({ status }: FetchBaseQueryError): boolean {
-  return typeof status === 'number' && status < 500;
-}
-
 /** The server's data: one House, read whole and written part by part. */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: withWriteIds(
-    fetchBaseQuery({ baseUrl: `${location.origin}${API}`, timeout: ANSWERS_WITHIN_MS }),
-  ),
+  baseQuery: askHouse,
   tagTypes: [
     'House',
     'Ledger',
@@ -265,44 +219,6 @@ export const {
   useCopiesQuery,
   useMakeCopyMutation,
 } = api;
-
-/** What a refused request means to the person. */
-export type Refused =
-  | { readonly kind: 'away'; readonly message: string }
-  | { readonly kind: 'refused'; readonly document: ProblemDocument };
-
-/** Reads an error of a request: a refusal in the server's words, or nobody there. */
-export function refusedBy(error: unknown): Refused {
-  const failed = error as Partial<FetchBaseQueryError> | undefined;
-  const document = failed && 'data' in failed ? failed.data : undefined;
-  if (isProblem(document) && isAnswer(document)) return { kind: 'refused', document };
-  return {
-    kind: 'away',
-    message: isProblem(document)
-      ? document.detail
-      : 'The house does not answer just now. What you typed is kept: press again when it does.',
-  };
-}
-
-/** The same in a sentence. */
-export function refusalWords(error: unknown): string {
-  const refused = refusedBy(error);
-  return refused.kind === 'away' ? refused.message : faultWords(refused.document);
-}
-
-/** What is wrong, in a sentence: the first fault, where there are several. */
-export function faultWords({ errors, detail }: ProblemDocument): string {
-  return errors?.[0]?.message ?? detail;
-}
-
-/** Whether a problem is an answer, and not that nobody could give one just now. */
-function isAnswer({ status, type }: ProblemDocument): boolean {
-  return status < 500 || type === PROBLEM_TYPES.internal;
-}
-
-function isProblem(value: unknown): value is ProblemDocument {
-  return typeof value === 'object' && value !== null && 'status' in value && 'detail' in value;
-}
 
 function addressOf({ part, value }: Write): string {
   if (part === 'settings') return '/settings';

@@ -14,7 +14,8 @@ import {
   type DraftsState,
 } from './drafts';
 import { keepHistory } from './history';
-import type { Outbox, Progress } from './outbox/outbox';
+import type { Outbox } from './outbox/outbox';
+import type { Progress } from './outbox/outcome';
 
 const PAUSE_MS = 500;
 

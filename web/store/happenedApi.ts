@@ -5,7 +5,7 @@ import type {
   Performed,
   RunPage,
   RunSoFar,
-} from '@bienestar/contract/api';
+} from '@bienestar/contract/happened';
 import type { CountedLine, Run, RunLogEntry, Treatment } from '@bienestar/core/house/house';
 import type { LogbookVisit } from '@bienestar/core/house/logbook';
 import { closesRun } from '@bienestar/core/house/run';
@@ -13,7 +13,8 @@ import type { OrderId, RunId } from '@bienestar/core/house/ids';
 import type { Receiving } from '@bienestar/core/restock/receiveOrder';
 import type { CountEntry, TotalCountEntry, UseEntry } from '@bienestar/core/stock/entries';
 import { hearTime } from './runs/houseTime';
-import { api, keepInHouse, keepStock, named, type Named } from './api';
+import { api, keepInHouse, keepStock, type Named } from './api';
+import { named } from './askHouse';
 
 /** An order as it was read. */
 export interface OrderRead {

@@ -1,4 +1,4 @@
-import type { LogbookCorrected, LoggedVisitRead } from '@bienestar/contract/api';
+import type { LogbookCorrected, LoggedVisitRead } from '@bienestar/contract/happened';
 import type { LogbookCorrection } from '@bienestar/core/house/logbook';
 import { api } from './api';
 

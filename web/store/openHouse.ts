@@ -1,10 +1,6 @@
 import { useCallback, useRef, useState } from 'react';
-import {
-  API,
-  type HouseSnapshot,
-  type OpeningLine,
-  type ProblemDocument,
-} from '@bienestar/contract/api';
+import { API, type HouseSnapshot, type OpeningLine } from '@bienestar/contract/api';
+import { type ProblemDocument } from '@bienestar/contract/problems';
 import type { Fault } from '@bienestar/contract/check';
 import { toast } from '../parts/toast';
 import { api } from './api';

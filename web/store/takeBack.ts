@@ -1,7 +1,8 @@
 import { unversioned, type Versioned } from '@bienestar/contract/api';
 import type { Demand } from '@bienestar/core/house/house';
 import { toast } from '../parts/toast';
-import { api, refusalWords, type PartValue } from './api';
+import { api, type PartValue } from './api';
+import { refusalWords } from './refusals';
 import { houseInHand } from './house';
 import { editedThing } from './outbox/queuedWrite';
 import { isSame, rebase } from './outbox/rebase';

@@ -10,14 +10,8 @@ import { isUsedIn, type ReferredKind } from '@bienestar/contract/references';
 import type { Demand, House, Service } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
 import { toast } from '../parts/toast';
-import {
-  faultWords,
-  refusalWords,
-  useAddMutation,
-  useRemoveMutation,
-  type Part,
-  type PartValue,
-} from './api';
+import { useAddMutation, useRemoveMutation, type Part, type PartValue } from './api';
+import { faultWords, refusalWords } from './refusals';
 import { houseInHand, selectShown } from './house';
 import { isMeant, type MeantWords } from './menuEffect';
 import { isSame, rebase } from './outbox/rebase';

@@ -5,7 +5,7 @@ import type { Material } from '@bienestar/core/house/house';
 import { asId, type EntryId, type LotId } from '@bienestar/core/house/ids';
 import type { StockEntry } from '@bienestar/core/stock/entries';
 import { toast } from '../parts/toast';
-import type { Outcome } from './outbox/outbox';
+import type { Outcome } from './outbox/outcome';
 import { outbox } from './store';
 
 /** How an entry ended. */

@@ -1,7 +1,8 @@
 import { useCallback } from 'react';
 import { toast } from '../parts/toast';
 import { unversioned, type HouseSnapshot, type Several } from '@bienestar/contract/api';
-import { refusalWords, useSaveSeveralMutation, type Part } from './api';
+import { useSaveSeveralMutation, type Part } from './api';
+import { refusalWords } from './refusals';
 import { useSnapshot } from './house';
 import { store } from './store';
 import { takeBack } from './takeBack';

@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
-import { API, type LogbookPage } from '@bienestar/contract/api';
+import { API } from '@bienestar/contract/api';
+import { type LogbookPage } from '@bienestar/contract/happened';
 import type { House } from '@bienestar/core/house/house';
 import type { LogbookPlan, LogbookVisit } from '@bienestar/core/house/logbook';
 import { effectOf, type LessonEffect } from '@bienestar/core/learn/effect';

@@ -1,7 +1,8 @@
 import { expose } from 'comlink';
 import loadHighs from 'highs';
 import highsWasm from 'highs/runtime?url';
-import { API, type LogbookPage } from '@bienestar/contract/api';
+import { API } from '@bienestar/contract/api';
+import { type LogbookPage } from '@bienestar/contract/happened';
 import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import type { House } from '@bienestar/core/house/house';
 import { guestHabits } from '@bienestar/core/learn/guestHabits';

@@ -1,6 +1,6 @@
 import { withContactClocks } from '@bienestar/core/time/contactClock';
 import { cautionsOf, type ProtocolCautions } from '@bienestar/core/care/cautionsOf';
-import type { Draw } from '@bienestar/core/draws/drawsOf';
+import type { Draw } from '@bienestar/core/draws/draw';
 import type { HouseFigures } from '@bienestar/core/figures/houseFigures';
 import { settingsFor, shelfOf } from '@bienestar/core/figures/serviceWork';
 import { createTrial } from '@bienestar/core/figures/trial';

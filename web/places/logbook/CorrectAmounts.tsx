@@ -12,7 +12,7 @@ import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { toast } from '../../parts/toast';
 import { useRightForm } from '../../parts/useRightForm';
-import { refusalWords } from '../../store/api';
+import { refusalWords } from '../../store/refusals';
 import { useHouse } from '../../store/house';
 import { useCorrectVisitMutation } from '../../store/logbookApi';
 import { readLogbook } from './useLogbook';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { LoggedNow } from '@bienestar/contract/api';
+import type { LoggedNow } from '@bienestar/contract/happened';
 import type { LogbookVisit } from '@bienestar/core/house/logbook';
 import type { MaterialId } from '@bienestar/core/house/ids';
 import { lateMinutes, usedBeside } from '@bienestar/core/logbook/cameOut';

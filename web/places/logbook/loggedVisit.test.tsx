@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { LoggedVisitRead } from '@bienestar/contract/api';
+import type { LoggedVisitRead } from '@bienestar/contract/happened';
 import { asId } from '@bienestar/core/house/ids';
 import type { LogbookEntry, LogbookPlan } from '@bienestar/core/house/logbook';
 import { DEMO } from '../../testing/demoInBrowser';

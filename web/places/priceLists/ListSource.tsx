@@ -4,7 +4,8 @@ import type { Supplier } from '@bienestar/core/house/house';
 import { percent } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { INPUT_LOOK, LABEL_LOOK } from '../../parts/FieldFrame';
-import { refusalWords, useLazyPriceListQuery } from '../../store/api';
+import { useLazyPriceListQuery } from '../../store/api';
+import { refusalWords } from '../../store/refusals';
 import { LARGEST_LIST, type ListInput } from '../../workers/readCells';
 import type { ReviewState } from './useListReview';
 

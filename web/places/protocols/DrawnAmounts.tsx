@@ -1,6 +1,6 @@
 import { memo, useEffect, useRef } from 'react';
 import { Link } from 'react-router';
-import type { Draw } from '@bienestar/core/draws/drawsOf';
+import type { Draw } from '@bienestar/core/draws/draw';
 import { explainConsumption } from '@bienestar/core/explain/explainConsumption';
 import { explainReorderPoint } from '@bienestar/core/explain/explainReorder';
 import type { House, Material, WorkedProtocol } from '@bienestar/core/house/house';

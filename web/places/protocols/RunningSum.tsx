@@ -5,7 +5,8 @@ import { explainCost, type ExplainedService } from '@bienestar/core/explain/expl
 import { explainPrice } from '@bienestar/core/explain/explainPrice';
 import type { Protocol } from '@bienestar/core/house/house';
 import { Button } from '../../parts/Button';
-import { refusalWords, useAddMutation } from '../../store/api';
+import { useAddMutation } from '../../store/api';
+import { refusalWords } from '../../store/refusals';
 import { useNewestEdition } from '../../store/useNewestEdition';
 import { Cautions } from './Cautions';
 import { CostSum } from './CostSum';

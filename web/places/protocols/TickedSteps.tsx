@@ -8,7 +8,8 @@ import { madeIntoBlock } from '@bienestar/core/protocol/severalSteps';
 import { Button, IconButton } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
-import { refusalWords, useAddMutation } from '../../store/api';
+import { useAddMutation } from '../../store/api';
+import { refusalWords } from '../../store/refusals';
 
 interface TickedStepsProps {
   readonly protocol: Protocol;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Performed } from '@bienestar/contract/api';
+import type { Performed } from '@bienestar/contract/happened';
 import { bookOf } from '@bienestar/core/restock/bookOf';
 import type { RunEvent } from '@bienestar/core/house/run';
 import type { MaterialId } from '@bienestar/core/house/ids';

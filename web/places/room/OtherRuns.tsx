@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { RunSoFar } from '@bienestar/contract/api';
+import type { RunSoFar } from '@bienestar/contract/happened';
 import type { Run } from '@bienestar/core/house/run';
 import type { RunId } from '@bienestar/core/house/ids';
 import { contactsNow } from '@bienestar/core/run/runTimes';

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
 import { asId, type RunId } from '@bienestar/core/house/ids';
-import type { RunSoFar } from '@bienestar/contract/api';
+import type { RunSoFar } from '@bienestar/contract/happened';
 import type { Happening } from '@bienestar/core/house/run';
 import { Loading } from '../../parts/Loading';
 import { NothingHere } from '../../parts/NothingHere';

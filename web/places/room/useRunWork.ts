@@ -5,7 +5,7 @@ import { workFor } from '@bienestar/core/protocol/workFor';
 import { runState } from '@bienestar/core/run/runState';
 import type { RunState } from '@bienestar/core/run/standing';
 import { trayOf } from '@bienestar/core/room/tray';
-import type { RunSoFar } from '@bienestar/contract/api';
+import type { RunSoFar } from '@bienestar/contract/happened';
 import type { Choice, WorkedProtocol } from '@bienestar/core/house/house';
 import { choiceDue, decidedIn } from '@bienestar/core/run/decide';
 import { clientWords } from '../../format/protocolWords';

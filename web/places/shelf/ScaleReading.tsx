@@ -4,7 +4,8 @@ import { Button } from '../../parts/Button';
 import { FormFault } from '../../parts/FormFault';
 import { NumberField } from '../../parts/NumberField';
 import { useRightForm } from '../../parts/useRightForm';
-import { refusalWords, useScaleQuery, useZeroScaleMutation } from '../../store/api';
+import { useScaleQuery, useZeroScaleMutation } from '../../store/api';
+import { refusalWords } from '../../store/refusals';
 import { StandInScale } from './StandInScale';
 
 const ASKED_EVERY_MS = 400;

@@ -1,6 +1,6 @@
 import { nanoid } from '@reduxjs/toolkit';
-import type { ProblemDocument, Versioned } from '@bienestar/contract/api';
-import type { Protocol } from '@bienestar/core/house/house';
+import type { Outcome, Progress, Sender } from './outcome';
+import { madeOnTop } from './madeOnTop';
 import type { OutboxStorage } from './outboxStorage';
 import type { QueueState } from './queue';
 import { dequeued, queued } from './queue';
@@ -14,31 +14,6 @@ const LATEST_MS = 3_000;
 
 const ignore = (_outcome: Outcome): void => undefined;
 
-/** How a write ended, or what is in its way. */
-export type Outcome =
-  | { readonly is: 'done'; readonly data: unknown }
-  /** nobody answers: it is kept, and goes when somebody does */
-  | { readonly is: 'held' }
-  | { readonly is: 'clash' }
-  | { readonly is: 'refused'; readonly document: ProblemDocument };
-
-/** What became of sending a write once. */
-export type Sent =
-  | { readonly is: 'done'; readonly data: unknown }
-  | { readonly is: 'away' }
-  /** there is no house here to send it to yet */
-  | { readonly is: 'unready' }
-  | { readonly is: 'refused'; readonly document: ProblemDocument }
-  /** somebody else was quicker, and it must be made anew from what is there now */
-  | { readonly is: 'stale' }
-  | { readonly is: 'clash'; readonly theirs: { readonly version: number } | null };
-
-/** Sends a write. `fix` keeps what is sent, so that sent again it is the same. */
-export type Sender = (
-  write: QueuedWrite,
-  fix: (state: WriteState) => Promise<QueuedWrite>,
-) => Promise<Sent>;
-
 interface Store {
   readonly dispatch: (action: ReturnType<typeof queued> | ReturnType<typeof dequeued>) => unknown;
   readonly getState: () => { readonly queue: QueueState };
@@ -51,9 +26,6 @@ export interface OutboxGround {
   readonly window?: string;
   readonly tryAgainMs?: number;
 }
-
-/** How the sending of a write goes, for who shows it. */
-export type Progress = (write: QueuedWrite, outcome: Outcome | { readonly is: 'sending' }) => void;
 
 /** A write that was put. */
 interface Put {
@@ -171,23 +143,10 @@ export function createOutbox(ground: OutboxGround): Outbox {
     return { tried, settled };
   };
 
-  /** What was made on top of a write goes on from what the house made of it. */
   const goOnFrom = (done: QueuedWrite, saved: unknown): void => {
-    const target = targetOf(done.change);
     for (const later of writes()) {
-      if (later.turn <= done.turn || targetOf(later.change) !== target) continue;
-      if (done.change.kind === 'draft' && later.change.kind === 'draft') {
-        if (later.madeIn !== done.madeIn) continue;
-        const base = saved as Versioned<Protocol>;
-        void change(later.id, { change: { ...later.change, base } });
-      }
-      if (done.change.kind === 'edit' && later.change.kind === 'edit') {
-        /* The house may write a value otherwise than it was typed. */
-        const { mine } = done.change;
-        const onto = <T>(value: T): T => rebase(mine as T, value, saved as T).value;
-        const moved = { base: onto(later.change.base), mine: onto(later.change.mine) };
-        void change(later.id, { change: { ...later.change, ...moved } });
-      }
+      const moved = madeOnTop(later, done, saved);
+      if (moved) void change(later.id, { change: moved });
     }
   };
 

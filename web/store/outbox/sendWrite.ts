@@ -1,16 +1,12 @@
 import type { ThunkDispatch, UnknownAction } from '@reduxjs/toolkit';
-import {
-  isRecord,
-  PROBLEM_TYPES,
-  type HouseSnapshot,
-  type ProblemDocument,
-  type Versioned,
-} from '@bienestar/contract/api';
+import { isRecord, type HouseSnapshot, type Versioned } from '@bienestar/contract/api';
+import { PROBLEM_TYPES, type ProblemDocument } from '@bienestar/contract/problems';
 import { toSecond } from '@bienestar/core/days/instants';
 import type { Service } from '@bienestar/core/house/house';
-import { api, keepInHouse, lacksEdition, refusedBy, type Write } from '../api';
+import { api, keepInHouse, lacksEdition, type Write } from '../api';
+import { refusedBy } from '../refusals';
 import { happenedApi } from '../happenedApi';
-import type { Sender, Sent } from './outbox';
+import type { Sender, Sent } from './outcome';
 import { editedThing, type Change, type QueuedWrite, type WriteState } from './queuedWrite';
 import { isSame, rebase } from './rebase';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { RunSoFar } from '@bienestar/contract/api';
+import type { RunSoFar } from '@bienestar/contract/happened';
 import { asId, type RunId } from '@bienestar/core/house/ids';
 import type { Run, RunLogEntry } from '@bienestar/core/house/run';
 import type { Change } from '../outbox/queuedWrite';

@@ -1,5 +1,5 @@
 import { nanoid } from '@reduxjs/toolkit';
-import type { RunSoFar } from '@bienestar/contract/api';
+import type { RunSoFar } from '@bienestar/contract/happened';
 import { asId, type RunEventId, type RunId } from '@bienestar/core/house/ids';
 import { closesRun, type Happening, type Run, type RunLogEntry } from '@bienestar/core/house/run';
 import type { Outbox } from '../outbox/outbox';

@@ -1,5 +1,5 @@
 import { createStore, promisifyRequest } from 'idb-keyval';
-import type { RunSoFar } from '@bienestar/contract/api';
+import type { RunSoFar } from '@bienestar/contract/happened';
 import type { RunId } from '@bienestar/core/house/ids';
 
 /** Where the runs of this browser are kept, so that they go on when nobody answers. */

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
-import type { RunSoFar } from '@bienestar/contract/api';
+import type { RunSoFar } from '@bienestar/contract/happened';
 import type { Run } from '@bienestar/core/house/run';
 import type { RunId } from '@bienestar/core/house/ids';
 import { happenedApi } from '../happenedApi';

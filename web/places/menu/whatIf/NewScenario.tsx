@@ -5,7 +5,8 @@ import type { Scenario } from '@bienestar/core/house/house';
 import { asId, type ScenarioId } from '@bienestar/core/house/ids';
 import { Button } from '../../../parts/Button';
 import { Sheet } from '../../../parts/Sheet';
-import { refusedBy, useAddMutation } from '../../../store/api';
+import { useAddMutation } from '../../../store/api';
+import { refusedBy } from '../../../store/refusals';
 import { useSnapshot } from '../../../store/house';
 import { readScenarioFile } from './scenarioFile';
 

@@ -1,7 +1,7 @@
 import { offeredOf } from '@bienestar/core/house/offered';
 import { Ellipsis, X } from 'lucide-react';
 import { useState } from 'react';
-import type { Draw } from '@bienestar/core/draws/drawsOf';
+import type { Draw } from '@bienestar/core/draws/draw';
 import type { Choice as ChoiceOf, Dose, House, Material } from '@bienestar/core/house/house';
 import { DOSE_INTO } from '@bienestar/core/house/ways';
 import { partsOf, sourceKey, sourceName } from '@bienestar/core/house/sources';

@@ -10,7 +10,7 @@ import { counted, number, percent } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
 import { NumberField } from '../../../parts/NumberField';
-import { refusalWords } from '../../../store/api';
+import { refusalWords } from '../../../store/refusals';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useLazyBookingFeedQuery, useSaveBookingsMutation } from '../../../store/restockApi';

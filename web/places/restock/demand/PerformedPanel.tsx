@@ -2,7 +2,7 @@ import { nanoid } from '@reduxjs/toolkit';
 import { useState } from 'react';
 import { FormFault } from '../../../parts/FormFault';
 import { toast } from '../../../parts/toast';
-import type { Performed } from '@bienestar/contract/api';
+import type { Performed } from '@bienestar/contract/happened';
 import type { Booking, Treatment } from '@bienestar/core/house/house';
 import { asId, type ServiceId } from '@bienestar/core/house/ids';
 import { bookedService, bookingNames } from '@bienestar/core/restock/forecast';

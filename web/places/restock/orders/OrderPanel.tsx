@@ -22,7 +22,7 @@ import { Choice } from '../../../parts/Choice';
 import { TextField } from '../../../parts/TextField';
 import { fileNameOf, saveFile } from '../../../parts/saveFile';
 import { WaitingHere } from '../../../parts/waiting/WaitingHere';
-import { refusalWords } from '../../../store/api';
+import { refusalWords } from '../../../store/refusals';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useAskOrderMutation, useSendOrderMutation } from '../../../store/restockApi';
