@@ -1,6 +1,6 @@
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { freshHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 const MILK = 'Amount of Prickly-pear cleansing milk';
 
@@ -12,7 +12,6 @@ describe('an amount in a protocol', () => {
     await person.goTo('/protocols/black-sand-clay-facial/cleanse');
   });
   afterEach(() => person.close());
-  afterAll(leave);
 
   it('moves product cost, price and reorder point as it is typed, and is there after a reload', async () => {
     const before = {

@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 import { serveHouse, type ServedHouse } from './support/servedHouse';
 
 describe('while MariaDB is stopped', () => {
@@ -13,7 +13,6 @@ describe('while MariaDB is stopped', () => {
   });
   afterEach(() => person.close());
   afterAll(async () => {
-    await leave();
     await house.close();
   });
 

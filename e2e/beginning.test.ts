@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { HouseSnapshot } from '@bienestar/contract/api';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 import { serveHouse, type ServedHouse } from './support/servedHouse';
 
 describe('a house of one’s own', () => {
@@ -12,7 +12,6 @@ describe('a house of one’s own', () => {
   });
   afterAll(async () => {
     await person.close();
-    await leave();
     await house.close();
   });
 
@@ -57,7 +56,6 @@ describe('an empty house', () => {
   });
   afterAll(async () => {
     await person.close();
-    await leave();
     await house.close();
   });
 

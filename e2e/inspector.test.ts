@@ -1,6 +1,6 @@
-import { afterAll, afterEach, beforeEach, describe, it } from 'vitest';
+import { afterEach, beforeEach, describe, it } from 'vitest';
 import { freshHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 let person: Person;
 beforeEach(async () => {
@@ -8,7 +8,6 @@ beforeEach(async () => {
   person = await newPerson();
 });
 afterEach(() => person.close());
-afterAll(leave);
 
 describe('the step in hand', () => {
   it('is drawn from another product, a mix or nothing', async () => {

@@ -1,8 +1,8 @@
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { LogbookPage } from '@bienestar/contract/happened';
 import { accessibilityFindings } from './support/accessibility';
 import { freshHouse, read } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 /* What is looked for in the logbook; what is corrected there and learned from it is in document/logbook.test.ts. */
 
@@ -12,7 +12,6 @@ beforeEach(async () => {
   person = await newPerson();
 });
 afterEach(() => person.close());
-afterAll(leave);
 
 describe('the logbook', () => {
   it('shows every visit planned beside done, found by words, by whom and by what went wrong', async () => {

@@ -1,6 +1,6 @@
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { freshHouse, readHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 /* What is tried before it is done, what moved, what is sold together, and what guests read. */
 
@@ -10,7 +10,6 @@ beforeEach(async () => {
   person = await newPerson();
 });
 afterEach(() => person.close());
-afterAll(leave);
 
 const house = readHouse;
 const payOf = async (id: string): Promise<number | undefined> =>

@@ -1,6 +1,6 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { HouseSnapshot } from '@bienestar/contract/api';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 import { serveHouse, type ServedHouse } from './support/servedHouse';
 
 const CLAY = '/protocols/black-sand-clay-facial';
@@ -10,7 +10,6 @@ beforeAll(async () => {
   house = await serveHouse();
 });
 afterAll(async () => {
-  await leave();
   await house.close();
 });
 

@@ -1,10 +1,9 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { accessibilityFindings } from './support/accessibility';
 import { freshHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 let person: Person;
-afterAll(leave);
 
 /** Each test is a person of its own, on a house of its own. */
 function eachAnew(): void {

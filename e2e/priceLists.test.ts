@@ -1,6 +1,6 @@
-import { afterAll, afterEach, beforeEach, describe, it } from 'vitest';
+import { afterEach, beforeEach, describe, it } from 'vitest';
 import { freshHouse, ownHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 let person: Person;
 const suppliers = (order: string) => fetch(`${ownHouse().suppliers}/${order}`, { method: 'POST' });
@@ -11,7 +11,6 @@ beforeEach(async () => {
   person = await newPerson();
 });
 afterEach(() => person.close());
-afterAll(leave);
 
 /** Offers a file of these bytes, as if it had been chosen. */
 async function offer(name: string, bytes: Uint8Array): Promise<void> {

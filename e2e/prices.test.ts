@@ -1,6 +1,6 @@
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { freshHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 /* What a service costs, where its price goes, and what the three ladders would charge. */
 
@@ -10,7 +10,6 @@ beforeEach(async () => {
   person = await newPerson();
 });
 afterEach(() => person.close());
-afterAll(leave);
 
 const slider = async (): Promise<string> =>
   (await person.find('slider', 'Charged price')).evaluate(

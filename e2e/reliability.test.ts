@@ -4,7 +4,7 @@ import { visitsIn } from '@bienestar/core/house/visitLog';
 import { fillDisk, smallDisk } from '../tools/reliability/fullDisk';
 import { killProcesses } from '../tools/reliability/kills';
 import { ownFolder } from '../tools/reliability/startedHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 import { serveHouse, type ServedHouse } from './support/servedHouse';
 
 /* The whole of the kills is `npm run kills`. */
@@ -42,7 +42,6 @@ describe('while MariaDB is frozen', () => {
   afterAll(async () => {
     house.thawDatabase();
     await person.close();
-    await leave();
     await house.close();
   });
 

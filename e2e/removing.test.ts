@@ -1,13 +1,12 @@
-import { afterAll, beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { freshHouse, readHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 let person: Person;
 beforeEach(async () => {
   await freshHouse();
   person = await newPerson();
 });
-afterAll(leave);
 
 const snapshot = readHouse;
 

@@ -1,6 +1,6 @@
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { freshHouse, ownHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 /* What needs two windows; the rest of restocking is in document/restock.test.ts. */
 
@@ -12,7 +12,6 @@ beforeEach(async () => {
   person = await newPerson();
 });
 afterEach(() => person.close());
-afterAll(leave);
 
 async function tellSuppliers(path: string): Promise<void> {
   await fetch(`${ownHouse().suppliers}${path}`, { method: 'POST' });

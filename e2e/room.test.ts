@@ -1,10 +1,10 @@
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { RunPage, RunSoFar } from '@bienestar/contract/happened';
 import type { Treatment } from '@bienestar/core/house/house';
 import { serveHouse } from './support/servedHouse';
 import { accessibilityFindings } from './support/accessibility';
 import { freshHouse, ownHouse, read } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, personOnTheWay, type Person } from './support/person';
 
 /* A visit in the room: taps and a pedal, a gate, no network, another tablet; nothing is lost and nothing twice. */
 
@@ -14,7 +14,6 @@ beforeEach(async () => {
   person = await newPerson();
 });
 afterEach(() => person.close());
-afterAll(leave);
 
 const runId = (): string => new URL(person.page.url()).pathname.split('/').at(-1) ?? '';
 const soFar = (id = runId()): Promise<RunSoFar> => read<RunSoFar>(`runs/${id}`);
@@ -254,7 +253,7 @@ describe('without network', () => {
 
 it('opens and goes on without a house, after it was gone to once', async () => {
   const house = await serveHouse();
-  const alone = await newPerson(house.url);
+  const alone = await personOnTheWay(house.url);
   try {
     await alone.goTo('/room');
     await alone.page.waitForSelector('html[data-offline=ready]');
@@ -276,7 +275,7 @@ it('opens and goes on without a house, after it was gone to once', async () => {
     await alone.page.click('[aria-label="Going on"] a');
     await waitFor(second, alone);
   } finally {
-    await alone.page.close();
+    await alone.close();
     await house.close();
   }
 });

@@ -1,8 +1,8 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import type { HTTPRequest } from 'puppeteer-core';
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { freshHouse, readHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 /** Longer than a hurried person needs from one field to the next. */
 const ANSWERS_AFTER_MS = 1_200;
@@ -19,7 +19,6 @@ afterEach(async () => {
   await person.page.setRequestInterception(false);
   await person.close();
 });
-afterAll(leave);
 
 function late(request: HTTPRequest): void {
   const isWrite = request.method() === 'PUT';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { freePort, isFree } from '../tools/lib/ports.mjs';
 import { ownFolder, type OwnFolder, type Run } from '../tools/reliability/startedHouse';
-import { leave, newPerson } from './support/person';
+import { newPerson } from './support/person';
 
 describe('the start command', () => {
   let of: OwnFolder;
@@ -14,7 +14,6 @@ describe('the start command', () => {
     ({ port } = of);
   });
   afterAll(async () => {
-    await leave();
     await of.remove();
   });
 

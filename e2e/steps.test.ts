@@ -1,6 +1,6 @@
-import { afterAll, afterEach, beforeEach, describe, it } from 'vitest';
+import { afterEach, beforeEach, describe, it } from 'vitest';
 import { freshHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 describe('the steps of a protocol', () => {
   let person: Person;
@@ -11,7 +11,6 @@ describe('the steps of a protocol', () => {
     await person.find('textbox', 'Step');
   });
   afterEach(() => person.close());
-  afterAll(leave);
 
   const names = (): Promise<string[]> =>
     person.page.$$eval('[data-step]', (rows) =>

@@ -1,6 +1,6 @@
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { freshHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 /* What comes, is opened, used, thrown away, counted and weighed; the ledger keeps all of it. */
 
@@ -10,7 +10,6 @@ beforeEach(async () => {
   person = await newPerson();
 });
 afterEach(() => person.close());
-afterAll(leave);
 
 /** Tells the simulated scale what lies on it, or what is wrong with it. */
 function scale(order: object): Promise<unknown> {

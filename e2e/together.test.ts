@@ -1,7 +1,7 @@
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { HTTPRequest, Page } from 'puppeteer-core';
 import { freshHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 describe('two people at the same protocol', () => {
   let ione: Person;
@@ -16,7 +16,6 @@ describe('two people at the same protocol', () => {
     await ione.close();
     await nerea.close();
   });
-  afterAll(leave);
 
   it('keep the work of both', async () => {
     await ione.fill('Minutes, most', '9');
@@ -102,7 +101,6 @@ describe('a house that is read again while something is written', () => {
     person = await newPerson();
   });
   afterEach(() => person.close());
-  afterAll(leave);
 
   it('does not bring back what was there before, nor take the next write for somebody else’s', async () => {
     await person.goTo('/menu/clay-facial');

@@ -1,8 +1,8 @@
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { dayOf, daysAfter, mondayOf } from '@bienestar/core/days/days';
 import { accessibilityFindings } from './support/accessibility';
 import { freshHouse, readHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 /* The week: what it carries and is worth, a day in it, and who works when. */
 
@@ -12,7 +12,6 @@ beforeEach(async () => {
   person = await newPerson();
 });
 afterEach(() => person.close());
-afterAll(leave);
 
 const house = readHouse;
 const today = (): string => dayOf(new Date(), 'Atlantic/Canary');

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { freshHouse } from './support/ownHouse';
-import { leave, newPerson, type Person } from './support/person';
+import { newPerson, type Person } from './support/person';
 
 /* Screens of a desk, a laptop or a desk at 150 %, an upright tablet and a phone. */
 const WIDTHS = [
@@ -99,7 +99,6 @@ describe('at every width', () => {
   });
   afterAll(async () => {
     await person.close();
-    await leave();
   });
 
   it.each([...ON_FOOT, ...AT_A_DESK])('%s has room', async (path, seen) => {

@@ -1,12 +1,11 @@
-import { afterAll, afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { leave, newPerson, type Person } from './support/person';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { newPerson, type Person } from './support/person';
 
 let person: Person;
 beforeEach(async () => {
   person = await newPerson();
 });
 afterEach(() => person.close());
-afterAll(leave);
 
 const open = (path: string): Promise<void> => person.goTo(`/protocols/${path}`);
 const press = (...keys: string[]): Promise<void> =>

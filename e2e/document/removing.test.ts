@@ -28,9 +28,10 @@ describe('what is removed', () => {
       async () => (await snapshot()).rooms.length === before.rooms.length - 1,
       'it is removed',
     );
+    await person.sees(`${room?.name ?? ''} is removed.`);
     await person.click('link', 'Menu');
     await person.click('button', 'Undo the last change');
-    await person.sees('Undone');
+    await person.sees(`Undone: ${room?.name ?? ''} was removed.`);
     const after = await snapshot();
     const unversioned = after.rooms.map(({ version: _version, ...each }) => each);
     const { version: _version, ...whole } = room ?? { version: 0 };

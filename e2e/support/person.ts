@@ -8,7 +8,6 @@ import puppeteer, {
 import { expect, inject } from 'vitest';
 import type { Shown, Target } from './inPage';
 import { ownHouse } from './ownHouse';
-import { leaveDatabases } from '../../server/testing/template';
 
 const WAIT_MS = 30_000;
 const POLL_MS = 30;
@@ -46,7 +45,7 @@ export interface Person {
 const FORGOTTEN = 'cookies,local_storage,indexeddb,cache_storage,service_workers';
 
 let connected: Browser | undefined;
-/** Windows that somebody has left, and in which nothing is kept. */
+/** Windows that somebody has left, and in which nothing is kept but what was compiled. */
 const idle: Page[] = [];
 
 async function browser(): Promise<Browser> {
@@ -54,9 +53,14 @@ async function browser(): Promise<Browser> {
   return connected;
 }
 
-async function emptyWindow(): Promise<Page> {
+async function emptyWindow(takesAlong: boolean): Promise<Page> {
   const page = await (await (await browser()).createBrowserContext()).newPage();
   await page.evaluateOnNewDocument(inject('inPage'));
+  /* As at an address of the house network, where no browser has them: to take the app along takes four loads. */
+  if (!takesAlong)
+    await page.evaluateOnNewDocument(() => {
+      Reflect.deleteProperty(Navigator.prototype, 'serviceWorker');
+    });
   await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
   return page;
 }
@@ -70,11 +74,27 @@ async function windowBeside({ page }: Person): Promise<Page> {
   return another;
 }
 
-/**
- * A person at the app: with an empty browser, or at another window of the browser of somebody who is there.
- */
-export async function newPerson(url = ownHouse().url, beside?: Person): Promise<Person> {
-  const page = beside ? await windowBeside(beside) : (idle.pop() ?? (await emptyWindow()));
+/** A person at the app: with an empty browser, or at another window of the browser of somebody who is there. */
+export function newPerson(url = ownHouse().url, beside?: Person): Promise<Person> {
+  return beside ? at(windowBeside(beside), url, 'closes') : at(windowAtHand(), url, 'leaves');
+}
+
+/** A person whose browser takes the app along, to be opened without a house. */
+export function personOnTheWay(url: string): Promise<Person> {
+  return at(emptyWindow(true), url, 'closes');
+}
+
+async function windowAtHand(): Promise<Page> {
+  return idle.pop() ?? emptyWindow(false);
+}
+
+/** @param inTheEnd whether the window is closed, or left for who comes next in this worker */
+async function at(
+  opened: Promise<Page>,
+  url: string,
+  inTheEnd: 'closes' | 'leaves',
+): Promise<Person> {
+  const page = await opened;
   await page.setViewport({ width: 1280, height: 800 });
   page.setDefaultTimeout(WAIT_MS);
   const complaints: string[] = [];
@@ -195,7 +215,7 @@ export async function newPerson(url = ownHouse().url, beside?: Person): Promise<
       if (!isSaved) throw new Error(await pageSays('Not saved'));
     },
     close: async () => {
-      if (beside) {
+      if (inTheEnd === 'closes') {
         await page.close();
         expect(complaints, 'nothing in the console').toEqual([]);
         return;
@@ -223,12 +243,4 @@ function isPageGone(error: unknown): boolean {
     error instanceof Error &&
     /context was destroyed|Cannot find context|detached/i.test(error.message)
   );
-}
-
-/** Lets the browser go; the last thing a journey's file does. */
-export async function leave(): Promise<void> {
-  await Promise.all(idle.splice(0).map((page) => page.browserContext().close()));
-  await connected?.disconnect();
-  await leaveDatabases();
-  connected = undefined;
 }

@@ -1,10 +1,9 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import { afterAll, afterEach, beforeEach, inject, vi } from 'vitest';
+import { afterEach, beforeEach, inject, vi } from 'vitest';
 import type * as Store from '../../web/store/store';
 import type { AppPerson } from '../../web/testing/atApp';
 import type * as InDocument from '../../web/testing/inDocument';
 import { freshHouse, ownHouse } from './ownHouse';
-import { leaveDatabases } from '../../server/testing/template';
 
 /*
  * A person at the real app and the real house, in a document without a browser around it: for what is not about
@@ -67,7 +66,6 @@ export function eachAtAFreshHouse(slow = { writesAfterMs: 0 }): PersonInDocument
     await leave();
     vi.unstubAllGlobals();
   });
-  afterAll(leaveDatabases);
   return new Proxy({ reload } as PersonInDocument, {
     get: (own, name: keyof PersonInDocument) => (name === 'reload' ? own.reload : person?.[name]),
   });
