@@ -1,9 +1,11 @@
 import { defineConfig } from 'vitest/config';
+import { loadedByNode } from '../vitest.shared.mjs';
 
 /** The server's tests, on a real MariaDB that is thrown away afterwards. */
 export default defineConfig({
   root: import.meta.dirname,
   test: {
+    ...loadedByNode,
     name: 'server',
     include: ['**/*.test.ts'],
     globalSetup: ['testing/throwAwayDatabase.ts'],
