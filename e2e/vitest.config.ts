@@ -41,6 +41,7 @@ export default defineConfig({
           include: ['document/*.test.ts'],
           environment: '../web/testing/oneDocument.ts',
           env: { NODE_ENV: 'production' },
+          execArgv: ['--max-semi-space-size=64'],
         },
       },
     ],
