@@ -1,7 +1,8 @@
 import { LIMITS, within } from '@bienestar/contract/limits';
-import type { Change, House, Service } from '@bienestar/core/house/house';
+import type { Change, House, Pack, Service } from '@bienestar/core/house/house';
 import { TRIED_SETTINGS } from '@bienestar/core/house/scenario';
-import { asId } from '@bienestar/core/house/ids';
+import { asId, type MaterialId, type ServiceId } from '@bienestar/core/house/ids';
+import { chosenPack } from '@bienestar/core/house/packs';
 import { exactly } from '@bienestar/core/quantity/triple';
 import { PHASES } from '@bienestar/core/house/actions';
 import { money, number } from '../../../format/figures';
@@ -10,8 +11,9 @@ import { Choice } from '../../../parts/Choice';
 import { MoneyField } from '../../../parts/MoneyField';
 import { NumberField } from '../../../parts/NumberField';
 import { PercentField } from '../../../parts/PercentField';
-import { useHouse, useSnapshot } from '../../../store/house';
+import { useFigures, useHouse, useSnapshot } from '../../../store/house';
 import { SETTING_WORDS, settingNow } from './changeWords';
+import { grossNow, visitsNow } from './newChange';
 import { WeekChangeFields } from './WeekChangeFields';
 
 type Of<K extends Change['kind']> = Extract<Change, { kind: K }>;
@@ -165,8 +167,17 @@ function SettingFields({ change, onChange }: FieldsProps<'setting'>) {
 
 function PackFields({ change, onChange }: FieldsProps<'pack' | 'pack-price'>) {
   const { materials, settings } = useHouse();
-  const bought = materials.flatMap((each) => (each.kind === 'linen' ? [] : each));
+  const bought = materials.flatMap((each) =>
+    each.kind === 'linen' || (each.archivedOn !== undefined && each.id !== change.materialId)
+      ? []
+      : each,
+  );
   const material = bought.find(({ id }) => id === change.materialId);
+  /** About another pack, the price goes on from what that costs. */
+  const of = (materialId: MaterialId, pack: Pack): Change => {
+    const about = { ...change, materialId, packId: pack.id };
+    return about.kind === 'pack' ? about : { ...about, priceMinor: pack.priceMinor };
+  };
   return (
     <>
       <Choice
@@ -176,11 +187,7 @@ function PackFields({ change, onChange }: FieldsProps<'pack' | 'pack-price'>) {
         options={named(bought)}
         onChoose={(materialId) => {
           const chosen = bought.find(({ id }) => id === materialId);
-          void onChange({
-            ...change,
-            materialId,
-            packId: chosen?.preferredPackId ?? change.packId,
-          });
+          if (chosen) void onChange(of(chosen.id, chosenPack(chosen)));
         }}
       />
       <Choice
@@ -190,7 +197,10 @@ function PackFields({ change, onChange }: FieldsProps<'pack' | 'pack-price'>) {
           value: pack.id,
           label: `${pack.containers > 1 ? `${pack.containers} × ` : ''}${number(pack.content)} ${material?.unit ?? ''}, ${money(pack.priceMinor, settings.currency)}`,
         }))}
-        onChoose={(packId) => void onChange({ ...change, packId })}
+        onChoose={(packId) => {
+          const pack = material?.packs.find(({ id }) => id === packId);
+          if (material && pack) void onChange(of(material.id, pack));
+        }}
       />
       {change.kind === 'pack-price' && (
         <MoneyField
@@ -274,13 +284,30 @@ function EditionFields({ change, onChange }: FieldsProps<'edition'>) {
 }
 
 function ServiceChoice({ change, onChange }: FieldsProps<'price' | 'visits' | 'edition'>) {
-  const { services } = useHouse();
+  const house = useHouse();
+  const figures = useFigures();
+  const about = (serviceId: ServiceId): Change => {
+    switch (change.kind) {
+      case 'price':
+        return {
+          ...change,
+          serviceId,
+          grossMinor: grossNow(figures, serviceId) ?? change.grossMinor,
+        };
+      case 'visits':
+        return { ...change, serviceId, visitsPerWeek: visitsNow(house, serviceId) };
+      case 'edition': {
+        const { edition: _edition, ...rest } = change;
+        return { ...rest, serviceId };
+      }
+    }
+  };
   return (
     <Choice
       label="Service"
       value={change.serviceId}
-      options={named<Service>(services)}
-      onChoose={(serviceId) => void onChange({ ...change, serviceId })}
+      options={named<Service>(house.services)}
+      onChoose={(serviceId) => void onChange(about(serviceId))}
     />
   );
 }

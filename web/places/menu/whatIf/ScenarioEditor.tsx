@@ -11,7 +11,7 @@ import { fileNameOf, saveFile } from '../../../parts/saveFile';
 import { dayText } from '../../../format/figures';
 import { changeWords } from './changeWords';
 import { TextField } from '../../../parts/TextField';
-import { useHouse } from '../../../store/house';
+import { useFigures, useHouse } from '../../../store/house';
 import { useAddAndRemove, useChange } from '../../../store/useEditPart';
 import { AdoptSheet } from './AdoptSheet';
 import { ChangeLine } from './ChangeLine';
@@ -30,6 +30,7 @@ const KINDS = Object.keys(KIND_WORDS) as Change['kind'][];
 /** A scenario in hand: its name, what it changes, and what can be done with it. */
 export function ScenarioEditor({ scenario, compared }: ScenarioEditorProps) {
   const house = useHouse();
+  const figures = useFigures();
   const change = useChange('scenarios', scenario);
   const { remove } = useAddAndRemove('scenarios');
   const navigate = useNavigate();
@@ -40,7 +41,7 @@ export function ScenarioEditor({ scenario, compared }: ScenarioEditorProps) {
     compared.tried.gone.find((gone) => gone.change.id === id)?.problems[0]?.message;
 
   const begin = (kind: Change['kind']): void => {
-    const made = newChange(kind, house);
+    const made = newChange(kind, house, figures);
     if (!made) {
       toast.error('The house has nothing yet that this could change.');
       return;

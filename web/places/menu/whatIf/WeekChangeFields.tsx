@@ -8,6 +8,7 @@ import { NumberField } from '../../../parts/NumberField';
 import { Segments } from '../../../parts/Segments';
 import { TextField } from '../../../parts/TextField';
 import { useHouse } from '../../../store/house';
+import { hoursNow, openNow } from './newChange';
 import { TimesField } from '../../week/roster/TimesField';
 
 type WeekChange = Extract<
@@ -36,7 +37,13 @@ export function WeekChangeFields({ change, onChange }: WeekChangeFieldsProps) {
               label="Who"
               value={change.personId}
               options={people}
-              onChoose={(personId) => void onChange({ ...change, personId })}
+              onChoose={(personId) =>
+                void onChange({
+                  ...change,
+                  personId,
+                  spans: hoursNow(house, personId, change.weekday),
+                })
+              }
             />
           )}
           <Choice
@@ -48,7 +55,12 @@ export function WeekChangeFields({ change, onChange }: WeekChangeFieldsProps) {
             }))}
             onChoose={(day) => {
               const weekday = WEEKDAYS.find((each) => String(each) === day);
-              if (weekday) void onChange({ ...change, weekday });
+              if (!weekday) return;
+              const spans =
+                change.kind === 'open-hours'
+                  ? openNow(house, weekday)
+                  : hoursNow(house, change.personId, weekday);
+              void onChange({ ...change, weekday, spans });
             }}
           />
           <TimesField
@@ -92,7 +104,10 @@ export function WeekChangeFields({ change, onChange }: WeekChangeFieldsProps) {
               value: id,
               label: `${name}, now ${number(count)}`,
             }))}
-            onChoose={(deviceId) => void onChange({ ...change, deviceId: asId(deviceId) })}
+            onChoose={(deviceId) => {
+              const count = house.devices.find(({ id }) => id === deviceId)?.count ?? 0;
+              void onChange({ ...change, deviceId: asId(deviceId), count: count + 1 });
+            }}
           />
           <NumberField
             commitOn="leaving"

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Change, House, Scenario } from '@bienestar/core/house/house';
 import { asId, type ScenarioId } from '@bienestar/core/house/ids';
+import { createCalculator } from '@bienestar/core/figures/createCalculator';
 import { applyChange } from '@bienestar/core/whatIf/applyChange';
 import { house as sampleHouse, protocol, service } from '@bienestar/core/testing/sample';
 import { changeWords, KIND_WORDS, SETTING_WORDS, settingNow } from './changeWords';
@@ -29,7 +30,7 @@ const say = (change: object): string => changeWords({ id: 'c', ...change } as Ch
 
 describe('a change of a scenario', () => {
   it.each(kinds)('of kind %s begins as something that can be done', (kind) => {
-    const change = newChange(kind, house);
+    const change = newChange(kind, house, createCalculator()(house));
     if (!change) throw new Error(kind);
     expect(change.kind).toBe(kind);
     expect(applyChange(house, change).ok).toBe(true);
@@ -38,7 +39,9 @@ describe('a change of a scenario', () => {
 
   it('is offered only where there is something to change', () => {
     const empty = sampleHouse({ services: [], suppliers: [], materials: [] });
-    const offered = kinds.filter((kind) => newChange(kind, empty) !== undefined);
+    const offered = kinds.filter(
+      (kind) => newChange(kind, empty, createCalculator()(empty)) !== undefined,
+    );
     expect(offered).toEqual([
       'setting',
       'charge',
