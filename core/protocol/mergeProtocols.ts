@@ -18,14 +18,14 @@ export interface Clash {
 }
 
 /** What is written is merged list by list; another list does not compile without its words. */
-const ORDER_WORDS: { readonly [K in keyof Writing]-?: string } = {
+export const ORDER_WORDS: { readonly [K in keyof Writing]-?: string } = {
   steps: 'the order of steps',
   layerGroups: 'the order of layers',
   choices: 'the order of choices',
 };
 
 /** What a protocol says of itself besides its work, in words: one that is not here does not compile. */
-const OWN_WORDS: {
+export const OWN_WORDS: {
   readonly [K in Exclude<keyof Protocol, keyof Writing | 'id'>]-?: string;
 } = {
   name: 'the name',
@@ -138,7 +138,7 @@ function fieldsOf(thing: object): Map<string, object> {
 }
 
 /** Plain data alike, whatever the order of keys; a key that holds nothing is as none. */
-function same(a: unknown, b: unknown): boolean {
+export function same(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true;
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
   const [left, right] = [new Map(held(a)), new Map(held(b))];

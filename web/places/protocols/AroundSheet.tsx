@@ -175,6 +175,7 @@ export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
             <Rows
               title="Recommended to buy"
               rows={around.recommends ?? []}
+              most={takenHome.length}
               make={(): Recommended => ({ materialId: unsaid?.id ?? first.id, takeUp: 0.1 })}
               onChange={(recommends) =>
                 put({ recommends: recommends.length === 0 ? undefined : recommends }, 'recommends')
@@ -188,7 +189,11 @@ export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
           <NumberField
             label="Days between visits, at least"
             value={spacing?.leastDays}
-            check={within(LIMITS.spacingDays)}
+            check={(days) =>
+              days > (spacing?.mostDays ?? Infinity)
+                ? 'Not more days than at most.'
+                : outside(LIMITS.spacingDays, days)
+            }
             onCommit={(leastDays) => space({ leastDays })}
             onClear={() => put({ spacing: undefined })}
           />

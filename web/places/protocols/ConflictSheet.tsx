@@ -1,19 +1,18 @@
 import { useState } from 'react';
 import { toast } from '../../parts/toast';
 import type { Protocol } from '@bienestar/core/house/house';
-import { isStep } from '@bienestar/core/house/protocol';
 import { mergeProtocols, type Side } from '@bienestar/core/protocol/mergeProtocols';
 import type { Vocabulary } from '@bienestar/core/stepLine/vocabulary';
-import { writeStepLine } from '@bienestar/core/stepLine/writeStepLine';
 import { Button } from '../../parts/Button';
 import { LaterNote } from '../../parts/LaterNote';
 import { Segments } from '../../parts/Segments';
 import { Sheet } from '../../parts/Sheet';
 import { useAddMutation } from '../../store/api';
 import { refusalWords } from '../../store/refusals';
-import { isSame } from '../../store/outbox/rebase';
 import { closed, settled, withoutVersion, type Draft } from '../../store/drafts';
+import { useHouse } from '../../store/house';
 import { outbox, useAppDispatch } from '../../store/store';
+import { changedWords, saidOf } from './conflictWords';
 
 interface ConflictSheetProps {
   readonly draft: Draft;
@@ -26,6 +25,7 @@ interface ConflictSheetProps {
  */
 export function ConflictSheet({ draft, words }: ConflictSheetProps) {
   const dispatch = useAppDispatch();
+  const house = useHouse();
   const [isLater, setIsLater] = useState(false);
   const [sides, setSides] = useState<Readonly<Record<string, Side>>>({});
   if (draft.saving.state !== 'conflict') return null;
@@ -92,8 +92,8 @@ export function ConflictSheet({ draft, words }: ConflictSheetProps) {
                 onChoose={(side) => setSides({ ...sides, [key]: side })}
               />
               <dl className="mt-1 grid grid-cols-2 gap-x-6 text-sm">
-                <Said by="Mine" words={saidOf(key, draft.present, words)} />
-                <Said by="Theirs" words={saidOf(key, theirs, words)} />
+                <Said by="Mine" words={saidOf(key, draft.present, words, house)} />
+                <Said by="Theirs" words={saidOf(key, theirs, words, house)} />
               </dl>
             </div>
           ))}
@@ -112,32 +112,6 @@ function Said({ by, words }: { readonly by: string; readonly words: string }) {
   );
 }
 
-/** What a protocol says of something that both changed, in words. */
-function saidOf(
-  key: string,
-  { steps, name, summary, choices, layerGroups }: Protocol,
-  words: Vocabulary,
-): string {
-  switch (key) {
-    case 'the order of steps':
-      return steps.map((step) => step.name).join(', ');
-    case 'the order of layers':
-      return layerGroups.map((group) => group.name).join(', ');
-    case 'the order of choices':
-      return choices.map((choice) => choice.name).join(', ');
-    case 'the name':
-      return name;
-    case 'the summary':
-      return summary === '' ? 'nothing' : summary;
-    default: {
-      const step = steps.find(({ id }) => id === key);
-      if (step) return isStep(step) ? writeStepLine(step, words) : step.name;
-      const other = [...layerGroups, ...choices].find(({ id }) => id === key);
-      return other ? `${other.name}, as it stands there` : 'removed, or as it stands there';
-    }
-  }
-}
-
 function Changes({
   title,
   from,
@@ -147,13 +121,13 @@ function Changes({
   readonly from: Protocol;
   readonly to: Protocol;
 }) {
-  const lines = changedThings(from, to);
+  const lines = changedWords(from, to);
   return (
     <div>
       <h3 className="mb-1 font-sans text-sm font-semibold">{title}</h3>
       <ul className="list-disc pl-4">
-        {lines.map((line) => (
-          <li key={line}>{line}</li>
+        {lines.map((line, at) => (
+          <li key={at}>{line}</li>
         ))}
         {lines.length === 0 && <li>nothing that can be seen</li>}
       </ul>
@@ -161,27 +135,10 @@ function Changes({
   );
 }
 
-function changedThings(from: Protocol, to: Protocol): string[] {
-  const lines: string[] = [];
-  if (from.name !== to.name) lines.push(`the name: “${to.name}”`);
-  if (from.summary !== to.summary) lines.push('the summary');
-  for (const step of to.steps) {
-    const before = from.steps.find((each) => each.id === step.id);
-    if (!before) lines.push(`new step “${step.name}”`);
-    else if (!isSame(before, step)) lines.push(`step “${step.name}”`);
-  }
-  for (const step of from.steps) {
-    if (!to.steps.some((each) => each.id === step.id)) lines.push(`removed “${step.name}”`);
-  }
-  if (!isSame(from.layerGroups, to.layerGroups)) lines.push('layers');
-  const order = (protocol: Protocol): string => protocol.steps.map((step) => step.id).join();
-  if (lines.length === 0 && order(from) !== order(to)) lines.push('the order of steps');
-  return lines;
-}
-
-/** Somebody took the protocol away while it was being edited: it can be put back as it stands here. */
+/** Somebody took the protocol away while it was being edited: it can be put back as it stands here, or later. */
 function GoneSheet({ draft }: { readonly draft: Draft }) {
   const dispatch = useAppDispatch();
+  const [isLater, setIsLater] = useState(false);
   const [add] = useAddMutation();
   const { id, name } = draft.present;
   const giveUp = (): void => {
@@ -196,10 +153,18 @@ function GoneSheet({ draft }: { readonly draft: Draft }) {
     }
     toast.error(refusalWords(made.error));
   };
+  if (isLater) {
+    return (
+      <LaterNote
+        words={`${name} was removed from the house. What you write is kept in this browser until you choose.`}
+        onChoose={() => setIsLater(false)}
+      />
+    );
+  }
   return (
     <Sheet
       open
-      onClose={() => void putBack()}
+      onClose={() => setIsLater(true)}
       title={`${name} was removed from the house`}
       actions={
         <>
