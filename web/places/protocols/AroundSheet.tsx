@@ -30,6 +30,8 @@ interface AroundSheetProps {
   readonly onClose: () => void;
 }
 
+type Spacing = NonNullable<Around['spacing']>;
+
 const NOTHING: Around = { before: [], avoid: [], expect: [], call: [] };
 const A_DAY: Lasting = { amount: 1, unit: 'days' };
 const WEEKS: Lasting = { amount: 2, unit: 'weeks' };
@@ -49,8 +51,12 @@ export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
   const unsaid = takenHome.find(
     ({ id }) => !around.recommends?.some(({ materialId }) => materialId === id),
   );
-  const space = (changes: Partial<NonNullable<Around['spacing']>>): void =>
-    put({ spacing: { leastDays: 0, ...spacing, ...changes } }, 'spacing');
+  /** What is said of spacing besides stays, whichever of it is taken out. */
+  const space = (changes: Partial<Spacing>): void => {
+    const next: Spacing = { leastDays: 0, ...spacing, ...changes };
+    const saysSomething = Object.values(next).some((each) => each !== undefined && each !== 0);
+    put({ spacing: saysSomething ? next : undefined }, 'spacing');
+  };
   return (
     <Sheet open wide onClose={onClose} title="Before and after the visit">
       <div className="flex flex-col gap-6">
@@ -188,14 +194,14 @@ export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
         <div className="grid grid-cols-4 gap-3">
           <NumberField
             label="Days between visits, at least"
-            value={spacing?.leastDays}
+            value={spacing?.leastDays || undefined}
             check={(days) =>
               days > (spacing?.mostDays ?? Infinity)
                 ? 'Not more days than at most.'
                 : outside(LIMITS.spacingDays, days)
             }
             onCommit={(leastDays) => space({ leastDays })}
-            onClear={() => put({ spacing: undefined })}
+            onClear={() => space({ leastDays: 0 })}
           />
           <NumberField
             label="and at most"
