@@ -8,6 +8,7 @@ import { LONGEST_TEXT } from '@bienestar/core/house/limits';
 import { spoken } from '../../format/protocolWords';
 import type { Mix, MixPart, MixRecipe } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
+import { offeredOf } from '@bienestar/core/house/offered';
 import { exactly } from '@bienestar/core/quantity/triple';
 import { Button, IconButton } from '../../parts/Button';
 import { KeepOrRemove } from '../../parts/KeepOrRemove';
@@ -199,7 +200,7 @@ interface PartsProps {
 
 function Parts({ parts, mix, onChange }: PartsProps) {
   const { materials } = useHouse();
-  const [first] = materials.filter((each) => each.unit !== 'piece');
+  const [first] = offeredOf(materials).filter((each) => each.unit !== 'piece');
   return (
     <div className="flex flex-col gap-2">
       <h3 className={`${LABEL_LOOK} font-sans`}>One batch</h3>

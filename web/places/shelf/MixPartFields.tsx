@@ -24,31 +24,43 @@ const PART_WAYS = /^(?:measured|counted|named|packs)/u;
 export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFieldsProps) {
   const { materials, mixes, settings } = useHouse();
   const { source, amount } = part;
-  const material =
-    source.kind === 'material'
-      ? materials.find((each) => each.id === source.materialId)
-      : undefined;
   const name = sourceName({ materials, mixes }, source) ?? '';
-  const held = material && partsOf(material).find(({ id }) => sourceKey(source).endsWith(`/${id}`));
-  const ways = waysFor(held ? measuredPart(held) : material, settings.vessels).filter(({ key }) =>
-    PART_WAYS.test(key),
-  );
+  const waysOf = (from: Source): ReturnType<typeof waysFor> => {
+    const material =
+      from.kind === 'material' ? materials.find((each) => each.id === from.materialId) : undefined;
+    const held = material && partsOf(material).find(({ id }) => sourceKey(from).endsWith(`/${id}`));
+    return waysFor(held ? measuredPart(held) : material, settings.vessels).filter(({ key }) =>
+      PART_WAYS.test(key),
+    );
+  };
+  const ways = waysOf(source);
   const triple: Triple = amount.how === 'ratio' ? amount.parts : amount.quantity;
   const way = amount.how === 'ratio' ? `ratio:${amount.unit}` : wayOf(amount);
-  const put = (key: string, quantity: Triple): void => {
+  const saidBy = (key: string, quantity: Triple): MixPart['amount'] => {
     const [how, unit] = key.split(':');
+    return how === 'ratio'
+      ? { how, parts: quantity, unit: unit as 'ml' | 'g' }
+      : (stated(key, quantity) as PartAmount);
+  };
+  const put = (key: string, quantity: Triple): void =>
+    onChange({ ...part, amount: saidBy(key, quantity) });
+  /** Drawn from elsewhere, it is measured as before where that can be, and otherwise as is usual there. */
+  const draw = (from: Source): void => {
+    const there = waysOf(from);
+    const canBe = amount.how === 'ratio' || there.some(({ key }) => key === way);
+    const [usual] = there;
     onChange({
       ...part,
-      amount:
-        how === 'ratio'
-          ? { how, parts: quantity, unit: unit as 'ml' | 'g' }
-          : (stated(key, quantity) as PartAmount),
+      source: from,
+      ...(!canBe && usual && { amount: saidBy(usual.key, triple) }),
     });
   };
+  const isChosen = (id: string): boolean =>
+    source.kind === 'mix' ? source.mixId === id : source.materialId === id;
   const sources: readonly { readonly name: string; readonly source: Source }[] = [
     ...materials
       .filter(
-        (each) => each.kind !== 'linen' && (each.archivedOn === undefined || each === material),
+        (each) => each.kind !== 'linen' && (each.archivedOn === undefined || isChosen(each.id)),
       )
       .flatMap((each) => {
         const of = { kind: 'material', materialId: each.id } as const;
@@ -61,7 +73,7 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
         ];
       }),
     ...mixes
-      .filter((each) => each.id !== mixId)
+      .filter((each) => each.id !== mixId && (each.archivedOn === undefined || isChosen(each.id)))
       .map((each) => ({
         name: `${each.name} (mix)`,
         source: { kind: 'mix', mixId: each.id } as const,
@@ -80,7 +92,7 @@ export function MixPartFields({ part, mixId, onChange, onRemove }: MixPartFields
         options={sources.map((each) => ({ value: sourceKey(each.source), label: each.name }))}
         onChoose={(key) => {
           const chosen = sources.find((each) => sourceKey(each.source) === key);
-          if (chosen) onChange({ ...part, source: chosen.source });
+          if (chosen) draw(chosen.source);
         }}
       />
       <Choice
