@@ -1,5 +1,5 @@
 import type { CountRound, Order, Run, RunLogEntry, Treatment } from '@bienestar/core/house/house';
-import type { MaterialId } from '@bienestar/core/house/ids';
+import type { EntryId, MaterialId } from '@bienestar/core/house/ids';
 import type { LogbookEntry, LogbookPlan } from '@bienestar/core/house/logbook';
 import type { Lot, MaterialStock, Movement } from '@bienestar/core/house/stock';
 import type { Versioned } from './api';
@@ -87,6 +87,8 @@ export interface LedgerPage {
   readonly movements: readonly Movement[];
   /** every lot that the movements name, also those that are used up */
   readonly lots: readonly Lot[];
+  /** of its entries, those that were taken back, by whatever page their opposite is on */
+  readonly takenBack: readonly EntryId[];
   /** of `before` for the next page; none on the last */
   readonly next?: number;
 }

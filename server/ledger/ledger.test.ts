@@ -160,5 +160,19 @@ describe('the history', () => {
     expect(all.length).toBeGreaterThan(205);
     expect(rest.body.movements.at(-1)?.kind).toBe('delivery');
     expect(rest.body.lots.map((lot) => lot.id)).toEqual(['aloe-gel-lot-1']);
+    expect(rest.body.takenBack).toEqual([]);
+    /* Its opposite stands on the first page, and it is known on its own. */
+    const corrects = rest.body.movements.find(({ kind }) => kind === 'use')?.entryId;
+    await enter({ kind: 'correction', corrects, note: 'not used' });
+    const pages = [(await api.send<LedgerPage>('GET', 'ledger/aloe-gel')).body];
+    for (let page = pages[0]; page?.next !== undefined; pages.push(page)) {
+      page = (await api.send<LedgerPage>('GET', `ledger/aloe-gel?before=${page.next}`)).body;
+    }
+    const shows = ({ movements }: LedgerPage): boolean =>
+      movements.some(({ entryId }) => entryId === corrects);
+    expect(pages.map(({ takenBack }) => takenBack)).toEqual(
+      pages.map((page) => (shows(page) ? [corrects] : [])),
+    );
+    expect(pages.findIndex(shows)).toBeGreaterThan(3);
   }, 60_000);
 });

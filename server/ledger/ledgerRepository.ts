@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize';
-import { asId, type MaterialId } from '@bienestar/core/house/ids';
+import { asId, type EntryId, type MaterialId } from '@bienestar/core/house/ids';
 import type { BetweenCounts, CountHistory } from '@bienestar/core/restock/countReview';
 import type { Balance } from '@bienestar/core/stock/ledger';
 import type { Lot, Movement } from '@bienestar/core/house/stock';
@@ -69,6 +69,8 @@ export interface LedgerRepository {
   readonly lots: (ids: readonly string[]) => Promise<Lot[]>;
   readonly entry: (entryId: string) => Promise<Movement[]>;
   readonly isCorrected: (entryId: string) => Promise<boolean>;
+  /** of these entries, those whose opposite was entered */
+  readonly takenBack: (entryIds: readonly string[]) => Promise<EntryId[]>;
   /** the newest first, those entered before the ordinal */
   readonly page: (
     materialId: string,
@@ -147,6 +149,14 @@ export function ledgerRepository(
     }
   };
 
+  const takenBack = async (entryIds: readonly string[]): Promise<EntryId[]> => {
+    if (entryIds.length === 0) return [];
+    const rows = await select<{ readonly corrects: string }>(
+      'SELECT DISTINCT corrects FROM movements WHERE corrects IN (:entryIds)',
+      { entryIds },
+    );
+    return rows.map(({ corrects }) => asId<EntryId>(corrects));
+  };
   return {
     hold: async (materialIds) => {
       const ids = [...new Set(materialIds)].sort();
@@ -182,9 +192,8 @@ export function ledgerRepository(
         : (await rowsOf<LotRow>(lots, ['ordinal'], transaction, { id: ids })).map(lotOf),
     entry: async (entryId) =>
       (await rowsOf<MovementRow>(movements, ['line'], transaction, { entryId })).map(movementOf),
-    isCorrected: async (entryId) =>
-      (await select('SELECT 1 FROM movements WHERE corrects = :entryId LIMIT 1', { entryId }))
-        .length > 0,
+    takenBack,
+    isCorrected: async (entryId) => (await takenBack([entryId])).length > 0,
     page: async (materialId, before, most) => {
       const rows = await select<MovementRow & { readonly ordinal: number }>(
         `SELECT ordinal, entry_id AS entryId, line, kind, at, material_id AS materialId,

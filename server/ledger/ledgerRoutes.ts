@@ -38,6 +38,9 @@ export function ledgerRoutes(door: Door): Router {
       return {
         movements: entered.map((each) => each.movement),
         lots,
+        takenBack: await ledger.takenBack([
+          ...new Set(entered.map(({ movement }) => movement.entryId)),
+        ]),
         ...(last && { next: last.ordinal }),
       };
     });

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import type { LedgerPage } from '@bienestar/contract/happened';
 import type { BoughtMaterial } from '@bienestar/core/house/house';
 import type { EntryId, LotId } from '@bienestar/core/house/ids';
 import { sumExactly, type Lot, type Movement } from '@bienestar/core/house/stock';
@@ -31,7 +32,7 @@ export function History({ material }: { readonly material: BoughtMaterial }) {
   const { data: page, isError } = useLedgerQuery({ materialId: material.id, before });
   if (isError) return <p className="text-sm text-clay">▲ The history cannot be read just now.</p>;
   if (!page) return <p className="text-sm text-ink-soft">Reading the history …</p>;
-  const entries = entriesOf(page.movements);
+  const entries = entriesOf(page);
   const lots = new Map(page.lots.map((lot) => [lot.id, lot]));
   const older = page.next;
   return (
@@ -149,8 +150,8 @@ function TakeBack({ material, entry, onClose }: TakeBackProps) {
   );
 }
 
-function entriesOf(movements: readonly Movement[]): Entry[] {
-  const corrected = new Set(movements.flatMap(({ corrects }) => corrects ?? []));
+function entriesOf({ movements, takenBack }: LedgerPage): Entry[] {
+  const corrected = new Set(takenBack);
   const byEntry = new Map<EntryId, Movement[]>();
   for (const movement of movements) {
     const known = byEntry.get(movement.entryId);
