@@ -1,5 +1,6 @@
 import type { House, Material, Pack } from '../house/house';
 import type { MaterialId, PackId, SupplierId } from '../house/ids';
+import { chosenPack } from '../house/packs';
 import { keyOfChange, type ListChange } from './compareList';
 import type { Article } from './readList';
 
@@ -12,8 +13,20 @@ export interface NewPlace {
 }
 
 /**
+ * Whether a change cannot be applied yet: the pack is listed no longer, and it is the one that is bought and
+ * counted with, so that another must be chosen first.
+ */
+export function isHeld(change: ListChange, materials: House['materials']): boolean {
+  if (change.kind !== 'gone') return false;
+  const material = materials.find(({ id }) => id === change.materialId);
+  return (
+    material !== undefined && material.kind !== 'linen' && chosenPack(material).id === change.packId
+  );
+}
+
+/**
  * The materials of a house after the ticked changes of a price list. A pack that is gone is taken away
- * unless it is the preferred one, which needs another choice first; nothing else changes.
+ * unless it is held; nothing else changes.
  * @param places where each new article goes, by its code
  * @returns only the materials that differ
  */
@@ -24,7 +37,9 @@ export function applyList(
   ticked: ReadonlySet<string>,
   places: ReadonlyMap<string, NewPlace>,
 ): Material[] {
-  const chosen = changes.filter((change) => ticked.has(keyOfChange(change)));
+  const chosen = changes.filter(
+    (change) => ticked.has(keyOfChange(change)) && !isHeld(change, house.materials),
+  );
   return house.materials.flatMap((material): Material[] => {
     if (material.kind === 'linen') return [];
     let packs: readonly Pack[] = material.packs;
@@ -36,8 +51,7 @@ export function applyList(
       } else if (change.materialId === material.id) {
         packs = packs.flatMap((pack) => {
           if (pack.id !== change.packId) return [pack];
-          if (change.kind !== 'gone') return [change.after];
-          return pack.id === material.preferredPackId ? [pack] : [];
+          return change.kind === 'gone' ? [] : [change.after];
         });
       }
     }

@@ -14,7 +14,7 @@ import {
   service,
   step,
 } from '../testing/sample';
-import { applyList } from './applyList';
+import { applyList, isHeld } from './applyList';
 import { compareList, keyOfChange } from './compareList';
 import { headingsOf, matchColumns } from './listColumns';
 import { decimalMarkOf, readListNumber } from './listNumber';
@@ -221,5 +221,18 @@ describe('laying a list over the shelf', () => {
       'm500',
       'else',
     ]);
+  });
+
+  it('holds the pack that is counted with, and nothing else', () => {
+    const gone = compareList(demo, supplierId, articles.slice(1));
+    const held = gone.filter((change) => isHeld(change, demo.materials));
+    expect(held.map(keyOfChange)).toEqual(['pack/m500']);
+    expect(
+      gone
+        .filter(({ kind }) => kind === 'gone')
+        .map(keyOfChange)
+        .toSorted(),
+    ).toEqual(['pack/m1000', 'pack/m500']);
+    expect(applyList(demo, supplierId, held, new Set(['pack/m500']), new Map())).toEqual([]);
   });
 });

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { House, Pack } from '@bienestar/core/house/house';
 import { asId, type MaterialId } from '@bienestar/core/house/ids';
+import { isHeld } from '@bienestar/core/priceLists/applyList';
 import { keyOfChange, type ListChange } from '@bienestar/core/priceLists/compareList';
 import { money, number, percent } from '../../format/figures';
 import { Button } from '../../parts/Button';
@@ -85,13 +86,13 @@ function KindRows({ kind, changes, review, onTick, onPlace }: KindRowsProps) {
   const [shown, setShown] = useState(SHOWN_OF_A_KIND);
   const house = useHouse();
   if (changes.length === 0) return null;
-  const keys = changes.map(keyOfChange);
+  const keys = changes.filter((change) => !isHeld(change, house.materials)).map(keyOfChange);
   const all = keys.every((key) => review.ticked.has(key));
   return (
     <tbody>
       <tr className="border-b border-line">
         <td className={CELL}>
-          {kind !== 'new' && (
+          {kind !== 'new' && keys.length > 0 && (
             <input
               type="checkbox"
               className="accent-palm"
@@ -182,7 +183,7 @@ function ChangeRow({ change, house, ticked, place, onTick, onPlace }: ChangeRowP
   if (!material || material.kind === 'linen') return null;
   const words = (pack: Pack): string => contentWords(pack, material.unit, material.kind);
   const preferred = material.preferredPackId === change.packId;
-  const kept = change.kind === 'gone' && preferred;
+  const kept = isHeld(change, house.materials);
   const resized = 'after' in change && words(change.after) !== words(change.before);
   return (
     <tr className={`border-b border-line ${ticked ? 'bg-palm-wash' : ''}`}>
@@ -192,7 +193,7 @@ function ChangeRow({ change, house, ticked, place, onTick, onPlace }: ChangeRowP
           className="accent-palm"
           aria-label={`Tick ${material.name}, ${words(change.before)}`}
           disabled={kept}
-          checked={ticked && !kept}
+          checked={ticked}
           onChange={() => onTick([key], ticked ? 'off' : 'on')}
         />
       </td>

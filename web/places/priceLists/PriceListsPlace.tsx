@@ -103,7 +103,7 @@ function Review({ supplierId }: { readonly supplierId: string }) {
           </h1>
           <p className="mt-1 text-sm text-ink-soft" role="status">
             {state.is === 'review'
-              ? `${state.of.name}: ${number(state.of.reviewed.articles)} articles read.`
+              ? `${state.of.name}: ${counted(state.of.reviewed.articles, 'article')} read.`
               : 'What changes is shown first; nothing is written until you apply it.'}
           </p>
         </div>

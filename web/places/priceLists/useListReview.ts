@@ -5,7 +5,7 @@ import { minorPerMajor } from '@bienestar/contract/currency';
 import type { House, Supplier } from '@bienestar/core/house/house';
 import { asId, type MaterialId, type PackId } from '@bienestar/core/house/ids';
 import type { NewPlace } from '@bienestar/core/priceLists/applyList';
-import { keyOfChange } from '@bienestar/core/priceLists/compareList';
+import { keyOfChange, type ListChange } from '@bienestar/core/priceLists/compareList';
 import { matchColumns, type ColumnMatch } from '@bienestar/core/priceLists/listColumns';
 import type { DecimalMark } from '@bienestar/core/priceLists/listNumber';
 import type { MovedService } from '@bienestar/core/figures/movedServices';
@@ -40,12 +40,15 @@ interface Running {
 export function useListReview(house: House, supplier: Supplier | undefined) {
   const [state, setState] = useState<ReviewState>({ is: 'nothing' });
   const running = useRef<Running>(undefined);
+  /** how often a list was looked through: what is answered to an earlier question is not shown */
+  const asked = useRef(0);
   const stop = useCallback((): void => {
     running.current?.worker.terminate();
     running.current = undefined;
   }, []);
   useEffect(() => stop, [stop]);
   const clear = useCallback((): void => {
+    asked.current += 1;
     stop();
     setState({ is: 'nothing' });
   }, [stop]);
@@ -65,24 +68,39 @@ export function useListReview(house: House, supplier: Supplier | undefined) {
     cells: ListCells,
     match: ColumnMatch,
     decimalMark: DecimalMark | undefined,
+    before?: ListReview,
   ): Promise<void> => {
     if (!supplier) return;
+    asked.current += 1;
+    const turn = asked.current;
+    /* Chosen at once, so that what is chosen next goes on from it. */
+    if (before) setState({ is: 'review', of: { ...before, match, decimalMark } });
     const { lists } = start();
     const { currency } = house.settings;
     const terms = { currency, minorPerMajor: minorPerMajor(currency), decimalMark };
     const reviewed = await lists.review(house, supplier.id, cells, match, terms);
-    const ticked = new Set(
-      reviewed.changes.flatMap((change) =>
-        change.kind === 'dearer' || change.kind === 'cheaper' || change.kind === 'other-terms'
-          ? [keyOfChange(change)]
-          : [],
-      ),
+    /* Understood in another way, what was ticked, left out and placed by hand stays so. */
+    const leftOut = new Set(
+      before?.reviewed.changes
+        .filter((change) => isTickedAtFirst(change) && !before.ticked.has(keyOfChange(change)))
+        .map(keyOfChange),
     );
-    const places = new Map<string, NewPlace>();
+    const ticked = new Set(
+      reviewed.changes.flatMap((change) => {
+        const key = keyOfChange(change);
+        const wasTicked = change.kind !== 'same' && before?.ticked.has(key) === true;
+        return wasTicked || (isTickedAtFirst(change) && !leftOut.has(key)) ? [key] : [];
+      }),
+    );
+    const listed = new Set(
+      reviewed.changes.flatMap((change) => (change.kind === 'new' ? [change.article.code] : [])),
+    );
+    const places = new Map([...(before?.places ?? [])].filter(([code]) => listed.has(code)));
     const moved =
       reviewed.faults.length > 0
         ? []
         : await lists.moved(supplier.id, reviewed.changes, ticked, places);
+    if (turn !== asked.current) return;
     setState({
       is: 'review',
       of: { name, cells, match, decimalMark, reviewed, ticked, places, moved },
@@ -129,7 +147,7 @@ export function useListReview(house: House, supplier: Supplier | undefined) {
     read,
     /** understands the same cells in another way */
     understand: (of: ListReview, match: ColumnMatch, decimalMark: DecimalMark | undefined) =>
-      review(of.name, of.cells, match, decimalMark),
+      review(of.name, of.cells, match, decimalMark, of),
     tick: (of: ListReview, keys: readonly string[], on: 'on' | 'off') => {
       const ticked = new Set(of.ticked);
       for (const key of keys) {
@@ -152,4 +170,9 @@ export function useListReview(house: House, supplier: Supplier | undefined) {
       return retick(of, ticked, places);
     },
   };
+}
+
+/** Other terms of a pack are applied unless they are left out; a pack is taken away or added only when that is said. */
+function isTickedAtFirst({ kind }: ListChange): boolean {
+  return kind === 'dearer' || kind === 'cheaper' || kind === 'other-terms';
 }
