@@ -63,14 +63,16 @@ describe('the cautions of a protocol', () => {
     await person.click('button', 'Add a caution of the house');
     expect((await person.find('button', 'Add it')).matches(':disabled')).toBe(true);
     await person.choose('What it asks', 'Stop');
-    await person.fill('A caution of the house', 'Sunburn');
+    await person.fill('A caution of the house', 'Salt of the sea on the skin');
     await person.fill('Why', 'The barrier is broken.');
     await person.click('button', 'Add it');
     await expect.poll(() => rows().length).toBe(before + 1);
     expect(own()?.added).toEqual([
-      { level: 'stop', text: 'Sunburn', why: 'The barrier is broken.' },
+      { level: 'stop', text: 'Salt of the sea on the skin', why: 'The barrier is broken.' },
     ]);
-    const added = rows().find(({ textContent }) => textContent.includes('Sunburn'));
+    const added = rows().find(({ textContent }) =>
+      textContent.includes('Salt of the sea on the skin'),
+    );
     added?.querySelector<HTMLElement>(':scope > div:last-child button')?.click();
     await expect.poll(() => own()?.added).toEqual([]);
   });
