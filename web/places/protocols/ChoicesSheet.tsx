@@ -100,7 +100,10 @@ function ChoiceEditor({
           value={choice.by}
           options={CHOOSING_BY.map((by) => ({ value: by, label: CHOOSING_WORDS[by] }))}
           onChoose={(by: ChoosingBy) =>
-            put({ by, options: choice.options.map((option) => ({ ...option, for: [] })) })
+            put({
+              by,
+              options: choice.options.map((option) => ({ ...option, for: [], where: undefined })),
+            })
           }
         />
         <Segments
@@ -133,7 +136,9 @@ function ChoiceEditor({
                 label={`For whom ${option.name} is`}
                 values={option.for}
                 options={values.map((value) => ({ value, label: spoken(value) }))}
-                onChange={(whom) => putOption(at, { for: whom })}
+                onChange={(whom) =>
+                  putOption(at, { for: whom, ...(whom.length === 0 && { where: undefined }) })
+                }
               />
               {choice.by === 'condition' && option.for.length > 0 && (
                 <div className="flex items-baseline gap-2 text-sm">

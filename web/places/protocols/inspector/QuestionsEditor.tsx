@@ -130,7 +130,12 @@ function QuestionFields({ question, onChange, onRemove }: QuestionFieldsProps) {
             if (kind !== answer.kind) onChange(FRESH[kind]);
           }}
         />
-        <AnswerFields answer={answer} onChange={(next) => onChange({ answer: next }, 'answer')} />
+        <AnswerFields
+          answer={answer}
+          onChange={(next) =>
+            onChange({ answer: next, reactions: reactionsTo(next, question) }, 'answer')
+          }
+        />
       </div>
       {reactions.map((reaction, at) => (
         <ReactionLine
@@ -153,6 +158,18 @@ function QuestionFields({ question, onChange, onRemove }: QuestionFieldsProps) {
       )}
     </div>
   );
+}
+
+/** What is done at an answer goes along when the answer gets another word, and goes when there is no such answer. */
+function reactionsTo(next: AnswerKind, { answer, reactions }: Question): readonly Reaction[] {
+  if (next.kind !== 'choice' || answer.kind !== 'choice') return reactions;
+  const isRenamed = next.of.length === answer.of.length;
+  return reactions.flatMap((reaction): Reaction[] => {
+    const { at = '' } = reaction;
+    if (next.of.includes(at)) return [reaction];
+    const now = isRenamed ? next.of[answer.of.indexOf(at)] : undefined;
+    return now === undefined ? [] : [{ ...reaction, at: now }];
+  });
 }
 
 function freshReaction(answer: AnswerKind): Reaction {
