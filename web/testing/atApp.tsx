@@ -8,7 +8,7 @@ import { byRole } from './byRole';
 import { render } from './render';
 
 /** Reading a whole screen, or loading a place for the first time, takes longer here than in a browser. */
-export const WAIT_MS = 10_000;
+export const WAIT_MS = 30_000;
 /** What is not seen must stay away this long. */
 const STAYS_AWAY_MS = 150;
 

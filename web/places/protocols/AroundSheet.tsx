@@ -54,7 +54,7 @@ export function AroundSheet({ protocol, edit, onClose }: AroundSheetProps) {
   /** What is said of spacing besides stays, whichever of it is taken out. */
   const space = (changes: Partial<Spacing>): void => {
     const next: Spacing = { leastDays: 0, ...spacing, ...changes };
-    const saysSomething = Object.values(next).some((each) => each !== undefined && each !== 0);
+    const saysSomething = Object.values(next).some(Boolean);
     put({ spacing: saysSomething ? next : undefined }, 'spacing');
   };
   return (

@@ -50,7 +50,7 @@ async function open(...editions: readonly Edition[]): Promise<void> {
     })),
   );
   for (const edition of editions)
-    person.store.dispatch(
+    void person.store.dispatch(
       api.util.upsertQueryData('edition', { protocolId: ID, number: edition.number }, edition),
     );
   await person.click('button', 'Editions');

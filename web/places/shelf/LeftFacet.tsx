@@ -180,7 +180,7 @@ function OpenLine({ of, unit, onDiscard }: OpenLineProps) {
       )}
       <Button
         weight="quiet"
-        aria-label={`Throw away the open container of lot ${lot.code}`}
+        aria-label={`Throw away the open container${lot.code === '' ? '' : ` of lot ${lot.code}`}`}
         onClick={() =>
           onDiscard({
             lotId: lot.id,

@@ -17,17 +17,16 @@ const lot: Lot = {
   deliveredOn: '2026-10-01',
 } as Lot;
 
-const moved = (id: string, changes: Partial<Movement>): Movement =>
-  ({
-    entryId: asId<EntryId>(id),
-    line: 1,
-    kind: 'use',
-    at: '2026-11-20T10:30:00Z',
-    materialId: ALOE,
-    lotId: lot.id,
-    quantity: -5,
-    ...changes,
-  }) as Movement;
+const moved = (id: string, changes: Partial<Movement>): Movement => ({
+  entryId: asId<EntryId>(id),
+  line: 1,
+  kind: 'use',
+  at: '2026-11-20T10:30:00Z',
+  materialId: ALOE,
+  lotId: lot.id,
+  quantity: -5,
+  ...changes,
+});
 
 const page = (movements: readonly Movement[], more: Partial<LedgerPage> = {}): LedgerPage => ({
   movements,
@@ -45,7 +44,9 @@ async function open(...pages: readonly LedgerPage[]): Promise<void> {
   const { api } = await import('../../store/api');
   let before: number | undefined;
   for (const one of pages) {
-    person.store.dispatch(api.util.upsertQueryData('ledger', { materialId: ALOE, before }, one));
+    void person.store.dispatch(
+      api.util.upsertQueryData('ledger', { materialId: ALOE, before }, one),
+    );
     before = one.next;
   }
   await person.sees('History');

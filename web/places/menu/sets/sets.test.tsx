@@ -16,12 +16,10 @@ const CAPSULE = nameOf('night-capsule');
 /** Today beside the other set, line by line. */
 const table = (): Readonly<Record<string, readonly [string, string]>> =>
   Object.fromEntries(
-    person
-      .all('[aria-label="Side by side"] > table tbody tr')
-      .map(({ children: [name, one, other] }) => [
-        name?.textContent,
-        [one?.textContent ?? '', other?.textContent ?? ''],
-      ]),
+    person.all('[aria-label="Side by side"] > table tbody tr').map(({ children }) => {
+      const [name = '', one = '', other = ''] = [...children].map(({ textContent }) => textContent);
+      return [name, [one, other]] as const;
+    }),
   );
 const differ = (): string[] =>
   Object.entries(table()).flatMap(([name, [one, other]]) => (one === other ? [] : [name]));
