@@ -11,7 +11,7 @@ export function Loading({ what, failed = false, onRetry }: LoadingProps) {
   return (
     <div className="flex h-full flex-col items-center justify-center gap-4" aria-live="polite">
       <p className="font-serif text-xl text-ink-soft">
-        {failed ? 'The house cannot be opened just now.' : `${what} …`}
+        {what} {failed ? 'did not work just now.' : '…'}
       </p>
       {failed && onRetry && <Button onClick={onRetry}>Try again</Button>}
     </div>

@@ -25,7 +25,7 @@ const clash = (mine: Partial<Supplier>, theirs: Partial<Supplier>): QueuedWrite 
   change: { kind: 'edit', part: 'suppliers', base, mine: { ...base, ...mine } },
   state: {
     is: 'clash',
-    theirs: { ...base, ...theirs, version: 2 } as { readonly version: number },
+    theirs: { ...base, ...theirs, version: 2 },
   },
 });
 

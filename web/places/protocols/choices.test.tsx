@@ -8,9 +8,7 @@ import { eachAtTheApp } from '../../testing/eachAtTheApp';
 
 const person = eachAtTheApp();
 
-const written = DEMO.protocols.find(
-  ({ choices }) => choices.some(({ by }) => by === 'condition') && choices.length > 0,
-);
+const written = DEMO.protocols.find(({ choices }) => choices.some(({ by }) => by === 'condition'));
 if (!written) throw new Error('No protocol has a choice by what is seen.');
 const ID = written.id as string;
 

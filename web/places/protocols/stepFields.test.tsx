@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Protocol, Step } from '@bienestar/core/house/protocol';
+import { REMOVAL_WORDS } from '../../format/protocolWords';
 import { eachAtTheApp } from '../../testing/eachAtTheApp';
 import type { PersonAtApp } from '../../testing/personAtApp';
 
@@ -200,5 +201,52 @@ describe('layers', () => {
     expect(layerGroups).toMatchObject([
       { name: 'Acid layers', layers: { returning: 5, first: 2 } },
     ]);
+  });
+});
+
+describe('how what was put on comes off', () => {
+  const OFF = 'How it comes off';
+  const RINSE = 'prickly-pear-calm/rinse-cool';
+  const taking = { materialId: 'cotton-pad', pieces: 2 };
+  it.each<[string, Act, StepChanges]>([
+    [
+      'otherwise',
+      chosen('Comes off with', REMOVAL_WORDS['warm-towel']),
+      { removal: { how: 'warm-towel', taking, waterMl: 400 } },
+    ],
+    ['not at all', chosen('Comes off with', 'not in this step'), { removal: undefined }],
+    ['with less water', typed('Water', '250'), { removal: { waterMl: 250 } }],
+    [
+      'with water that nobody measured',
+      typed('Water', ''),
+      { removal: { how: 'cool-water', taking } },
+    ],
+    ['with more pieces', typed('Pieces', '3'), { removal: { taking: { pieces: 3 } } }],
+    [
+      'with something else, as many of it',
+      chosen('Taking', 'Face towel'),
+      { removal: { taking: { materialId: 'face-towel', pieces: 2 } } },
+    ],
+    ['with nothing', chosen('Taking', 'nothing'), { removal: { how: 'cool-water', waterMl: 400 } }],
+    [
+      'with the same again',
+      pressed('radio', 'the same again'),
+      { removal: { taking: { ...taking, again: true } } },
+    ],
+  ])('is said to come off %s', async (_what, act, changes) => {
+    await expectStep(RINSE, [OFF], act, changes);
+  });
+
+  it('covers its zones while it is on, or leaves them to be worked', async () => {
+    await expectStep(RINSE, [OFF], pressed('radio', 'they lie under it'), { covers: true });
+  });
+
+  it('takes no more pieces than can be, and keeps what was typed', async () => {
+    await person.openApp(`/protocols/${RINSE}`);
+    await person.click('button', OFF);
+    await person.fill('Pieces', '0');
+    await person.sees('Must be');
+    expect(await person.valueOf('Pieces')).toBe('0');
+    expect(person.store.getState().queue.writes).toEqual([]);
   });
 });
