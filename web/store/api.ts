@@ -10,10 +10,7 @@ import {
   type Lines,
   type MaterialBatch,
   type Publishing,
-  type SafeCopy,
   type Several,
-  type ScaleState,
-  type StandInOrder,
   type Versioned,
 } from '@bienestar/contract/api';
 import { type LedgerPage, type Posted } from '@bienestar/contract/happened';
@@ -182,21 +179,6 @@ export const api = createApi({
       query: (body) => ({ url: '/editions', method: 'POST', body }),
       invalidatesTags: (_edition, error) => (error ? [] : ['House']),
     }),
-    scale: build.query<ScaleState, void>({ query: () => '/scale', keepUnusedDataFor: 0 }),
-    zeroScale: build.mutation<void, void>({
-      query: () => ({ url: '/scale/zero', method: 'POST' }),
-    }),
-    tellStandIn: build.mutation<void, StandInOrder>({
-      query: (body) => ({ url: '/scale/stand-in', method: 'POST', body }),
-    }),
-    copies: build.query<readonly SafeCopy[], void>({
-      query: () => '/copies',
-      providesTags: ['Copies'],
-    }),
-    makeCopy: build.mutation<SafeCopy, void>({
-      query: () => ({ url: '/copies', method: 'POST' }),
-      invalidatesTags: ['Copies'],
-    }),
   }),
 });
 
@@ -213,11 +195,6 @@ export const {
   useLazyPriceListQuery,
   useEditionQuery,
   usePublishMutation,
-  useScaleQuery,
-  useZeroScaleMutation,
-  useTellStandInMutation,
-  useCopiesQuery,
-  useMakeCopyMutation,
 } = api;
 
 function addressOf({ part, value }: Write): string {

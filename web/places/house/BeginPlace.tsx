@@ -1,6 +1,6 @@
 import { Button } from '../../parts/Button';
 import { FileButton } from '../../parts/FileButton';
-import { useCopiesQuery } from '../../store/api';
+import { useCopiesQuery } from '../../store/copiesApi';
 import { useOpening, type Opening } from '../../store/openHouse';
 import { CopyList } from './CopiesPanel';
 import { OpeningFaults, OpeningSheet } from './OpeningParts';

@@ -4,7 +4,7 @@ import { API, type CopyReason, type SafeCopy } from '@bienestar/contract/api';
 import { momentOfYearText, sizeText } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { Sheet } from '../../parts/Sheet';
-import { useCopiesQuery, useMakeCopyMutation } from '../../store/api';
+import { useCopiesQuery, useMakeCopyMutation } from '../../store/copiesApi';
 import { refusalWords } from '../../store/refusals';
 import { useOpening } from '../../store/openHouse';
 import { OpeningFaults, OpeningSheet } from './OpeningParts';

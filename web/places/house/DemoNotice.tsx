@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import { Button } from '../../parts/Button';
 import { FileButton } from '../../parts/FileButton';
 import { toast } from '../../parts/toast';
-import { api } from '../../store/api';
+import { copiesApi } from '../../store/copiesApi';
 import { useHouse } from '../../store/house';
 import { useOpening, type Opening } from '../../store/openHouse';
 import { useAppDispatch } from '../../store/store';
@@ -27,7 +27,7 @@ export function DemoNotice({ always = false }: DemoNoticeProps) {
   /* The house that was here is put aside whole: the newest of those is the demonstration. */
   const bringBack = async (): Promise<void> => {
     const { data: copies = [] } = await dispatch(
-      api.endpoints.copies.initiate(undefined, { forceRefetch: true }),
+      copiesApi.endpoints.copies.initiate(undefined, { forceRefetch: true }),
     );
     const aside = copies.find(({ why }) => why === 'aside');
     if (!aside) toast.error('The demonstration house is not there any more.');

@@ -3,7 +3,7 @@ import type { Material } from '@bienestar/core/house/house';
 import type { Taken } from '@bienestar/core/run/used';
 import { takenByWeight } from '@bienestar/core/stock/weighed';
 import { number } from '../../format/figures';
-import { useScaleQuery } from '../../store/api';
+import { useScaleQuery } from '../../store/scaleApi';
 import { KnuckleButton } from './KnuckleButton';
 
 const ASKED_EVERY_MS = 400;

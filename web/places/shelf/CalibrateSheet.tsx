@@ -12,7 +12,7 @@ import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
 import { useRightForm } from '../../parts/useRightForm';
 import { Sheet } from '../../parts/Sheet';
-import { useZeroScaleMutation } from '../../store/api';
+import { useZeroScaleMutation } from '../../store/scaleApi';
 import { ScaleReading } from './ScaleReading';
 
 interface CalibrateSheetProps {

@@ -4,7 +4,7 @@ import { Button } from '../../parts/Button';
 import { FormFault } from '../../parts/FormFault';
 import { NumberField } from '../../parts/NumberField';
 import { useRightForm } from '../../parts/useRightForm';
-import { useScaleQuery, useZeroScaleMutation } from '../../store/api';
+import { useScaleQuery, useZeroScaleMutation } from '../../store/scaleApi';
 import { refusalWords } from '../../store/refusals';
 import { StandInScale } from './StandInScale';
 

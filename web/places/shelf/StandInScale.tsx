@@ -3,7 +3,7 @@ import type { StandInOrder } from '@bienestar/contract/api';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
-import { useTellStandInMutation } from '../../store/api';
+import { useTellStandInMutation } from '../../store/scaleApi';
 
 type Fault = Extract<StandInOrder, { fault: string }>['fault'];
 

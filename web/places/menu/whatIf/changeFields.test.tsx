@@ -227,7 +227,7 @@ describe('what the week has', () => {
         { from: 840, to: 1_080 },
       ],
     });
-    await person.sees(/Ione on Tuesday: 10:00.13:00/);
+    await person.sees('Ione on Tuesday: 10–13, 14–18');
   });
 
   it('is when the house is open', async () => {
