@@ -5,39 +5,18 @@ import type { Balance } from '@bienestar/core/stock/ledger';
 import type { Lot, Movement } from '@bienestar/core/house/stock';
 import type { AuditTrail } from '../audit/auditTrail';
 import { keptMoment } from '../db/moments';
-import { orNull, present } from '../db/optional';
 import { pagesOf, rowsOf, writeRows } from '../db/rows';
 import { table } from '../db/tables';
 import type { Session } from '../db/transactions';
 import { toSecond } from '@bienestar/core/days/instants';
-
-interface LotRow {
-  readonly id: string;
-  readonly ordinal?: number;
-  readonly materialId: string;
-  readonly code: string;
-  readonly packId: string | null;
-  readonly content: number;
-  readonly deliveredOn: string;
-  readonly expiresOn: string | null;
-  readonly paidMinor: number | null;
-}
-
-interface MovementRow {
-  readonly ordinal?: number;
-  readonly entryId: string;
-  readonly line: number;
-  readonly kind: Movement['kind'];
-  readonly at: Date | string;
-  readonly materialId: string;
-  readonly lotId: string;
-  /** empty for what is sealed */
-  readonly containerId: string;
-  readonly quantity: number;
-  readonly reason: Movement['reason'] | null;
-  readonly corrects: string | null;
-  readonly note: string | null;
-}
+import {
+  lotOf,
+  lotRow,
+  movementOf,
+  movementRow,
+  type LotRow,
+  type MovementRow,
+} from './ledgerRows';
 
 interface BalanceRow {
   readonly lotId: string;
@@ -330,52 +309,4 @@ export function ledgerRepository(
 /** Values as replacements `m0`, `m1` and so on. */
 function numbered(letter: string, values: readonly unknown[]): Record<string, unknown> {
   return Object.fromEntries(values.map((value, which) => [`${letter}${which}`, value]));
-}
-
-function lotRow(lot: Lot): LotRow {
-  return {
-    ...lot,
-    packId: orNull(lot.packId),
-    expiresOn: orNull(lot.expiresOn),
-    paidMinor: orNull(lot.paidMinor),
-  };
-}
-
-function lotOf({ ordinal: _ordinal, packId, expiresOn, paidMinor, ...row }: LotRow): Lot {
-  return {
-    ...row,
-    id: asId(row.id),
-    materialId: asId(row.materialId),
-    ...(packId !== null && { packId: asId<NonNullable<Lot['packId']>>(packId) }),
-    ...present({ expiresOn, paidMinor }),
-  };
-}
-
-function movementRow(movement: Movement): MovementRow {
-  return {
-    ...movement,
-    containerId: movement.containerId ?? '',
-    reason: orNull(movement.reason),
-    corrects: orNull(movement.corrects),
-    note: orNull(movement.note),
-  };
-}
-
-function movementOf(row: MovementRow): Movement {
-  const { entryId, line, kind, at, materialId, lotId, containerId, quantity, corrects } = row;
-  return {
-    entryId: asId(entryId),
-    line,
-    kind,
-    at: toSecond(at),
-    materialId: asId(materialId),
-    lotId: asId(lotId),
-    ...(containerId !== '' && {
-      containerId: asId<NonNullable<Movement['containerId']>>(containerId),
-    }),
-    quantity,
-    ...present({ reason: row.reason }),
-    ...(corrects !== null && { corrects: asId<Movement['entryId']>(corrects) }),
-    ...present({ note: row.note }),
-  };
 }
