@@ -106,14 +106,18 @@ async function readCode() {
   await checkProgram('unused code', 'knip', []);
 }
 
-/** What runs the app. */
-async function runCode() {
+/** What builds the app, and tests it without a server. */
+async function runApp() {
   await check('production build', async () => {
     await needBuild(say);
     return undefined;
   });
   await check('script budget', checkBudget);
   await runTests('unit tests', []);
+}
+
+/** What runs the app as it is served, where answers are timed. */
+async function runServed() {
   await runTests('server tests', ['--config', 'server/vitest.config.ts']);
   await runTests('journeys in the browser', ['--config', 'e2e/vitest.config.ts']);
 }
@@ -123,8 +127,9 @@ try {
   rmSync(results, { recursive: true, force: true });
   mkdirSync(results, { recursive: true });
   await needAll(['mariadb-server', 'chromium-headless-shell'], say);
-  /* What reads the code gives way to what runs it, where times are to be kept, and does not wait for it. */
-  await Promise.all([readCode(), runCode()]);
+  /* What reads the code fills what the unit tests leave free; where times are to be kept, nothing runs beside. */
+  await Promise.all([readCode(), runApp()]);
+  await runServed();
 } catch (error) {
   failed += 1;
   say.line(
