@@ -81,6 +81,11 @@ describe('the steps of a protocol', () => {
     await person.page.mouse.down();
     await person.page.mouse.move(from.x + 5, from.y - 20, { steps: 4 });
     await person.page.mouse.move(from.x + 5, to.y + 12, { steps: 12 });
+    /* It is let go when the other has made room for it. */
+    await person.waitFor(async () => {
+      const now = await (await person.page.$('[data-step="cleanse"]'))?.boundingBox();
+      return now !== undefined && now !== null && now.y > to.y + 10;
+    }, 'the other step makes room');
     await person.page.mouse.up();
     await order(['Consult and settle', 'Rinse', 'First cleanse', 'Enzyme paste rests']);
     await person.saved();
