@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import { readCalendar, type ReadCalendar } from '@bienestar/core/calendar/readCalendar';
+import { toldFirst } from './toldFirst';
 
 /** Reads calendars away from the page. */
 const calendars = {
@@ -8,7 +9,8 @@ const calendars = {
     today: string,
     zone: string,
     onProgress: (share: number) => void,
-  ): ReadCalendar => readCalendar(text, today, zone, onProgress),
+  ): Promise<ReadCalendar> =>
+    toldFirst(onProgress, (tell) => readCalendar(text, today, zone, tell)),
 };
 
 export type CalendarWorker = typeof calendars;

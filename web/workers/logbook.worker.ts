@@ -9,6 +9,7 @@ import type { Lesson } from '@bienestar/core/learn/lesson';
 import { lessonsOf } from '@bienestar/core/learn/lessonsOf';
 import { takenAlong, type TakenAlong } from '@bienestar/core/learn/takenAlong';
 import { logbookRows, type LogbookRow } from '@bienestar/core/logbook/logbookRows';
+import { toldFirst } from './toldFirst';
 
 /** Visits of the first page, which is shown at once, and of those that follow. */
 const FIRST = 200;
@@ -46,8 +47,8 @@ const logbook = {
     visits = read;
   },
 
-  teach: (house: House, onProgress: (done: number) => void): readonly Lesson[] =>
-    lessonsOf(visits, house, onProgress),
+  teach: (house: House, onProgress: (done: number) => void): Promise<readonly Lesson[]> =>
+    toldFirst(onProgress, (tell) => lessonsOf(visits, house, tell)),
 
   effect: (house: House, lesson: Lesson, now: string): LessonEffect =>
     effectOf(house, lesson, new Date(now)),

@@ -8,6 +8,7 @@ import type { ColumnMatch } from '@bienestar/core/priceLists/listColumns';
 import { movedServices, type MovedService } from '@bienestar/core/figures/movedServices';
 import { readList, type ListFault, type ListTerms } from '@bienestar/core/priceLists/readList';
 import { readCells, type ListCells, type ListInput, type OnProgress } from './readCells';
+import { toldFirst } from './toldFirst';
 
 /** What a list would change. */
 export interface Reviewed {
@@ -22,7 +23,7 @@ let house: House | undefined;
 /** Reads lists and works out what they do, away from the page. */
 const priceLists = {
   read: (input: ListInput, onProgress: OnProgress): Promise<ListCells> =>
-    readCells(input, onProgress),
+    toldFirst(onProgress, (tell: OnProgress) => readCells(input, tell)),
 
   review(
     of: House,

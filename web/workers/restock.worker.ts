@@ -10,6 +10,7 @@ import { tradeOff, type TradePoint } from '@bienestar/core/restock/tradeOff';
 import { applyScenario } from '@bienestar/core/whatIf/compareScenarios';
 import { moneyOf, verifyPolicy, type PolicyOutcome } from '@bienestar/core/restock/verifyPolicy';
 import type { Scenario } from '@bienestar/core/house/house';
+import { toldFirst } from './toldFirst';
 
 const RUNS = 400;
 const SEED = 20_260;
@@ -40,30 +41,32 @@ function restockingOf(house: House, now: number, id: MaterialId): Restocking | u
 
 /** Plays the shelf through, away from the page. */
 const restock = {
-  lookAhead(
+  async lookAhead(
     house: House,
     materialId: MaterialId,
     now: number,
     ordering: Ordering,
     onProgress: (share: number) => void,
-  ): LookAhead | undefined {
+  ): Promise<LookAhead | undefined> {
     const material = house.materials.find(({ id }) => id === materialId);
     const restocking = restockingOf(house, now, materialId);
     if (!material || material.kind === 'linen' || !restocking) return undefined;
     const { demand, keeping, policy, lead } = restocking;
     const stock = house.stock.find((line) => line.materialId === materialId) ?? { lots: [] };
-    return lookAhead(
-      { demand, keeping, policy, lead },
-      startingShelf(material, stock, restocking, {
-        now: new Date(now),
-        timeZone: house.settings.timeZone,
-      }),
-      daysAheadOf(house, figuresOf(house, now), materialId, restocking),
-      { runs: RUNS, seed: SEED, ordering },
-      (done) => {
-        if (done % 50 === 0) onProgress(done / RUNS);
-        return true;
-      },
+    return toldFirst(onProgress, (tell) =>
+      lookAhead(
+        { demand, keeping, policy, lead },
+        startingShelf(material, stock, restocking, {
+          now: new Date(now),
+          timeZone: house.settings.timeZone,
+        }),
+        daysAheadOf(house, figuresOf(house, now), materialId, restocking),
+        { runs: RUNS, seed: SEED, ordering },
+        (done) => {
+          if (done % 50 === 0) tell(done / RUNS);
+          return true;
+        },
+      ),
     );
   },
 
@@ -73,19 +76,21 @@ const restock = {
     now: number,
     years: number,
     onDone: (verified: Verified) => void,
-  ): void {
-    for (const materialId of ids) {
-      const restocking = restockingOf(house, now, materialId);
-      if (!restocking) continue;
-      const { demand, keeping, policy, lead } = restocking;
-      const outcome = verifyPolicy({ demand, keeping, policy, lead }, { years, seed: SEED });
-      onDone({
-        materialId,
-        outcome,
-        target: policy.how === 'manual' ? null : restocking.serviceLevel,
-        ...moneyOf(outcome, restocking.unitCost),
-      });
-    }
+  ): Promise<void> {
+    return toldFirst(onDone, (tell) => {
+      for (const materialId of ids) {
+        const restocking = restockingOf(house, now, materialId);
+        if (!restocking) continue;
+        const { demand, keeping, policy, lead } = restocking;
+        const outcome = verifyPolicy({ demand, keeping, policy, lead }, { years, seed: SEED });
+        tell({
+          materialId,
+          outcome,
+          target: policy.how === 'manual' ? null : restocking.serviceLevel,
+          ...moneyOf(outcome, restocking.unitCost),
+        });
+      }
+    });
   },
 
   tradeOff(house: House, now: number): readonly TradePoint[] {

@@ -26,6 +26,7 @@ import type { DayPlayed } from '@bienestar/core/week/play/playedDay';
 import { weekLoad, type WeekLoad } from '@bienestar/core/week/weekLoad';
 import { boundsOf, weekMix, type WeekMix } from '@bienestar/core/week/worth/weekMix';
 import { rhythmOf, weekVisits, type VisitSource } from '@bienestar/core/week/weekVisits';
+import { toldFirst } from './toldFirst';
 
 /** What is looked at: a week of the house, by one source of visits. */
 export interface WeekAsked {
@@ -112,8 +113,10 @@ const week = {
     onProgress: (done: number) => void,
   ): Promise<Answered<readonly Played[]>> => {
     const habits = await habitsOf(asked.house);
-    const played = days.map((day, at) =>
-      playOf(asked, day, runs, habits, (done) => onProgress((at + done) / days.length)),
+    const played = await toldFirst(onProgress, (tell: (done: number) => void) =>
+      days.map((day, at) =>
+        playOf(asked, day, runs, habits, (done) => tell((at + done) / days.length)),
+      ),
     );
     const all = collect(played);
     return { of: all.ok ? ok(all.value.filter(({ day }) => day.visits.length > 0)) : all };
