@@ -1,12 +1,13 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { anotherHouse } from './support/ownHouse';
 import { newPerson, type Person } from './support/person';
-import { serveHouse, type ServedHouse } from './support/servedHouse';
+import type { ServedHouse } from './support/servedHouse';
 
 describe('while MariaDB is stopped', () => {
   let house: ServedHouse;
   let person: Person;
   beforeAll(async () => {
-    house = await serveHouse();
+    house = await anotherHouse();
   });
   beforeEach(async () => {
     person = await newPerson(house.url);

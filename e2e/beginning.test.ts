@@ -1,19 +1,23 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { HouseSnapshot } from '@bienestar/contract/api';
+import { anotherHouse } from './support/ownHouse';
 import { newPerson, type Person } from './support/person';
-import { serveHouse, type ServedHouse } from './support/servedHouse';
+import type { ServedHouse } from './support/servedHouse';
+
+let house: ServedHouse;
+beforeAll(async () => {
+  house = await anotherHouse();
+});
+afterAll(async () => {
+  await house.close();
+});
 
 describe('a house of one’s own', () => {
-  let house: ServedHouse;
   let person: Person;
   beforeAll(async () => {
-    house = await serveHouse();
     person = await newPerson(house.url);
   });
-  afterAll(async () => {
-    await person.close();
-    await house.close();
-  });
+  afterAll(() => person.close());
 
   it('is begun from the demonstration, which is put aside and comes back with one press', async () => {
     await person.goTo('/');
@@ -43,10 +47,8 @@ describe('a house of one’s own', () => {
 });
 
 describe('an empty house', () => {
-  let house: ServedHouse;
   let person: Person;
   beforeAll(async () => {
-    house = await serveHouse();
     await fetch(`${house.url}/api/house`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -54,10 +56,7 @@ describe('an empty house', () => {
     });
     person = await newPerson(house.url);
   });
-  afterAll(async () => {
-    await person.close();
-    await house.close();
-  });
+  afterAll(() => person.close());
 
   const paste = async (rows: string): Promise<void> => {
     await person.click('button', 'Paste rows');

@@ -1,13 +1,14 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { HouseSnapshot } from '@bienestar/contract/api';
+import { anotherHouse } from './support/ownHouse';
 import { newPerson, type Person } from './support/person';
-import { serveHouse, type ServedHouse } from './support/servedHouse';
+import type { ServedHouse } from './support/servedHouse';
 
 const CLAY = '/protocols/black-sand-clay-facial';
 
 let house: ServedHouse;
 beforeAll(async () => {
-  house = await serveHouse();
+  house = await anotherHouse();
 });
 afterAll(async () => {
   await house.close();

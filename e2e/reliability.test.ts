@@ -4,13 +4,14 @@ import { visitsIn } from '@bienestar/core/house/visitLog';
 import { fillDisk, smallDisk } from '../tools/reliability/fullDisk';
 import { killProcesses } from '../tools/reliability/kills';
 import { ownFolder } from '../tools/reliability/startedHouse';
+import { anotherHouse } from './support/ownHouse';
 import { newPerson, type Person } from './support/person';
-import { serveHouse, type ServedHouse } from './support/servedHouse';
+import type { ServedHouse } from './support/servedHouse';
 
 /* The whole of the kills is `npm run kills`. */
 
 it('whatever is killed comes back, and nothing that was acknowledged is lost', async () => {
-  const of = await ownFolder();
+  const of = await ownFolder(undefined, 'built');
   const found = await killProcesses(of, 6, 5);
   await of.remove();
   expect(found.faults).toEqual([]);
@@ -36,7 +37,7 @@ describe('while MariaDB is frozen', () => {
   let house: ServedHouse;
   let person: Person;
   beforeAll(async () => {
-    house = await serveHouse();
+    house = await anotherHouse();
     person = await newPerson(house.url);
   });
   afterAll(async () => {
@@ -141,7 +142,7 @@ describe('while MariaDB is frozen', () => {
 
 describe('asked to end, the server ends in order', () => {
   it('whoever goes on asking does not keep it', async () => {
-    const house = await serveHouse();
+    const house = await anotherHouse();
     let isGone = false;
     const ask = async (): Promise<void> => {
       while (!isGone) {
@@ -158,7 +159,7 @@ describe('asked to end, the server ends in order', () => {
   });
 
   it('what waits for a database that is away was not acknowledged, and is cut off', async () => {
-    const house = await serveHouse();
+    const house = await anotherHouse();
     const rooms = await fetch(`${house.url}/api/rooms`);
     const [room] = (await rooms.json()) as { readonly id: string }[];
     house.freezeDatabase();

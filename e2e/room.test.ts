@@ -1,9 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { RunPage, RunSoFar } from '@bienestar/contract/happened';
 import type { Treatment } from '@bienestar/core/house/house';
-import { serveHouse } from './support/servedHouse';
 import { accessibilityFindings } from './support/accessibility';
-import { freshHouse, ownHouse, read } from './support/ownHouse';
+import { anotherHouse, freshHouse, ownHouse, read } from './support/ownHouse';
 import { newPerson, personOnTheWay, type Person } from './support/person';
 
 /* A visit in the room: taps and a pedal, a gate, no network, another tablet; nothing is lost and nothing twice. */
@@ -252,7 +251,7 @@ describe('without network', () => {
 });
 
 it('opens and goes on without a house, after it was gone to once', async () => {
-  const house = await serveHouse();
+  const house = await anotherHouse();
   const alone = await personOnTheWay(house.url);
   try {
     await alone.goTo('/room');

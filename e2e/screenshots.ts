@@ -1,6 +1,7 @@
 import { mkdir } from 'node:fs/promises';
 import { launchBrowser } from './support/browser';
-import { serveHouse } from './support/servedHouse';
+import { startStandIns } from '../tools/lib/standIns.mjs';
+import { makeHouse, serveHouse } from './support/servedHouse';
 
 /* npm run screenshots — takes docs/screenshots/ anew from the demo house. Build the web app first. */
 
@@ -53,7 +54,9 @@ const VIEWS: readonly View[] = [
 
 const folder = new URL('../docs/screenshots/', import.meta.url);
 await mkdir(folder, { recursive: true });
-const house = await serveHouse();
+const made = await makeHouse(() => Promise.resolve());
+const outside = await startStandIns(() => undefined);
+const house = await serveHouse(made.folder, outside.env);
 const browser = await launchBrowser();
 const page = await browser.newPage();
 await page.setViewport({ width: 1280, height: 800 });
@@ -105,3 +108,5 @@ async function visitInTheRoom(): Promise<void> {
   await page.screenshot({ path: `${folder.pathname}room.png` as `${string}.png` });
 }
 await house.close();
+await outside.stop();
+await made.close();

@@ -7,7 +7,7 @@ import { ownFolder } from './reliability/startedHouse';
  */
 
 const [kills = 100, seed = 1] = process.argv.slice(2).map(Number);
-const folder = await ownFolder();
+const folder = await ownFolder(undefined, 'built');
 const found = await killProcesses(folder, kills, seed);
 await folder.remove();
 const { acknowledged, lost, slowestUpMs, rounds } = found;

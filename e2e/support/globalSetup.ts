@@ -3,7 +3,8 @@ import { launchBrowser } from './browser';
 import { bundleWorkers } from '../../web/testing/workers/bundleWorkers';
 import { bundleApp } from './bundleApp';
 import { bundleInPage } from './bundleInPage';
-import { serveHouse } from './servedHouse';
+import { startStandIns } from '../../tools/lib/standIns.mjs';
+import { makeHouse, serveHouse, type Outside } from './servedHouse';
 import { databaseAt, keepTemplate, leaveDatabases } from '../../server/testing/template';
 import { TEMPLATE } from './ownHouse';
 
@@ -14,7 +15,10 @@ declare module 'vitest' {
       readonly url: string;
       readonly suppliers: string;
       readonly databaseUrl: string;
+      readonly outside: Outside;
     }[];
+    /** the folder of the demo house, of which others are copies */
+    madeHouse: string;
     browserEndpoint: string;
     /** runs in each page */
     inPage: string;
@@ -37,8 +41,18 @@ export default async function setup(project: TestProject): Promise<() => Promise
     return one;
   };
   const browser = closeLater(launchBrowser());
-  const houses = Array.from({ length: project.config.maxWorkers }, () => closeLater(serveHouse()));
-  const outcomes = await Promise.allSettled([browser, ...houses]);
+  const made = closeLater(
+    makeHouse(async (databaseUrl) => {
+      await keepTemplate(databaseAt(databaseUrl), TEMPLATE);
+      await leaveDatabases();
+    }),
+  );
+  const houses = Array.from({ length: project.config.maxWorkers }, async () => {
+    const outside = await closeLater(standIns());
+    const house = await closeLater(serveHouse((await made).folder, outside.env));
+    return { ...house, outside: outside.env };
+  });
+  const outcomes = await Promise.allSettled([browser, made, ...houses]);
   const failed = outcomes.find((outcome) => outcome.status === 'rejected');
   if (failed) {
     await closeAll();
@@ -48,10 +62,14 @@ export default async function setup(project: TestProject): Promise<() => Promise
     const served = await Promise.all(houses);
     project.provide(
       'houses',
-      served.map(({ url, suppliers, databaseUrl }) => ({ url, suppliers, databaseUrl })),
+      served.map(({ url, suppliers, databaseUrl, outside }) => ({
+        url,
+        suppliers,
+        databaseUrl,
+        outside,
+      })),
     );
-    for (const { databaseUrl } of served) await keepTemplate(databaseAt(databaseUrl), TEMPLATE);
-    await leaveDatabases();
+    project.provide('madeHouse', (await made).folder);
     project.provide('inPage', await bundleInPage());
     project.provide('appInDocument', await bundleApp());
     project.provide('workers', await bundleWorkers());
@@ -61,4 +79,9 @@ export default async function setup(project: TestProject): Promise<() => Promise
     throw error;
   }
   return closeAll;
+}
+
+async function standIns() {
+  const { env, stop } = await startStandIns(() => undefined);
+  return { env, close: stop };
 }

@@ -59,7 +59,7 @@ export function smallDisk(): { readonly path: string; readonly remove: () => voi
  * end, and all must go on when there is room again.
  */
 export async function fillDisk(disk: string): Promise<FullDiskFound> {
-  const of = await ownFolder(disk);
+  const of = await ownFolder(disk, 'built');
   const run = of.start();
   const api = `${await run.ready}/api`;
   const faults: string[] = [];

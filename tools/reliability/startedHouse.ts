@@ -21,6 +21,8 @@ const PARTS = [
   'tsconfig.base.json',
 ];
 
+const BUILT = 'dist';
+
 /** A checkout of its own, as somebody has it who starts Bienestar. */
 export interface OwnFolder {
   readonly folder: string;
@@ -47,12 +49,18 @@ const PROGRAM_KINDS = ['server', 'scale', 'supplier', 'bookings'] as const;
 export const PROCESS_KINDS = [...PROGRAM_KINDS, 'database'] as const;
 export type ProcessKind = (typeof PROCESS_KINDS)[number];
 
-/** Copies the program into a folder of its own, in memory where there is such a place. */
-export async function ownFolder(base = QUICK): Promise<OwnFolder> {
+/**
+ * Copies the program into a folder of its own, in memory where there is such a place.
+ * @param programs whether they are built already, or by the first start
+ */
+export async function ownFolder(
+  base = QUICK,
+  programs: 'built' | 'to-build' = 'to-build',
+): Promise<OwnFolder> {
   const folder = await mkdtemp(join(base, 'bienestar-start-'));
   /* As where people put programs: the database's account may enter. */
   await chmod(folder, 0o755);
-  for (const part of PARTS) {
+  for (const part of programs === 'built' ? [...PARTS, BUILT] : PARTS) {
     await cp(join(ROOT, part), join(folder, part), { recursive: true });
   }
   await symlink(join(ROOT, 'node_modules'), join(folder, 'node_modules'));
