@@ -17,7 +17,7 @@ import { ColumnMatcher } from './ColumnMatcher';
 import { ListFaults } from './ListFaults';
 import { ListSource } from './ListSource';
 import { MovedServices } from './MovedServices';
-import { useListReview, type ListReview } from './useListReview';
+import { useListReview, type ListReview, type ReviewState } from './useListReview';
 
 const LONGEST_NAME = 120;
 
@@ -58,6 +58,21 @@ export function PriceListsPlace() {
       )}
     </div>
   );
+}
+
+function statusWords(state: ReviewState): string {
+  if (state.is !== 'review') {
+    return 'What changes is shown first; nothing is written until you apply it.';
+  }
+  const { name, reviewed, isReadAnew } = state.of;
+  return isReadAnew
+    ? `${name}: being read in another way …`
+    : `${name}: ${counted(reviewed.articles, 'article')} read.`;
+}
+
+/** Whether there is something to apply, and it is what is on the screen. */
+function mayBeApplied({ reviewed, ticked, isReadAnew }: ListReview): boolean {
+  return reviewed.faults.length === 0 && ticked.size > 0 && !isReadAnew;
 }
 
 function Review({ supplierId }: { readonly supplierId: string }) {
@@ -102,9 +117,7 @@ function Review({ supplierId }: { readonly supplierId: string }) {
             {supplier.name}
           </h1>
           <p className="mt-1 text-sm text-ink-soft" role="status">
-            {state.is === 'review'
-              ? `${state.of.name}: ${counted(state.of.reviewed.articles, 'article')} read.`
-              : 'What changes is shown first; nothing is written until you apply it.'}
+            {statusWords(state)}
           </p>
         </div>
         {state.is === 'review' && (
@@ -112,15 +125,12 @@ function Review({ supplierId }: { readonly supplierId: string }) {
             <Button weight="quiet" onClick={lists.clear}>
               Put the list away
             </Button>
-            <Button
-              disabled={state.of.reviewed.faults.length > 0 || state.of.ticked.size === 0}
-              onClick={() => void tryOut(state.of)}
-            >
+            <Button disabled={!mayBeApplied(state.of)} onClick={() => void tryOut(state.of)}>
               Try it first
             </Button>
             <Button
               weight="main"
-              disabled={state.of.reviewed.faults.length > 0 || state.of.ticked.size === 0}
+              disabled={!mayBeApplied(state.of)}
               onClick={() => void apply(state.of)}
             >
               Apply {number(state.of.ticked.size)} ticked
@@ -147,11 +157,13 @@ function Review({ supplierId }: { readonly supplierId: string }) {
             {state.of.reviewed.faults.length > 0 ? (
               <ListFaults faults={state.of.reviewed.faults} />
             ) : (
-              <ChangesTable
-                review={state.of}
-                onTick={(keys, on) => void lists.tick(state.of, keys, on)}
-                onPlace={(code, materialId) => void lists.place(state.of, code, materialId)}
-              />
+              <div inert={state.of.isReadAnew}>
+                <ChangesTable
+                  review={state.of}
+                  onTick={(keys, on) => void lists.tick(state.of, keys, on)}
+                  onPlace={(code, materialId) => void lists.place(state.of, code, materialId)}
+                />
+              </div>
             )}
           </div>
           <MovedServices moved={state.of.moved} />

@@ -123,6 +123,22 @@ describe('a list in review', () => {
     expect(place.textContent).toContain('Aloe gel');
   });
 
+  it('cannot be applied while it is being read in another way', async () => {
+    await person.sees(/articles? read/);
+    await person.open('columns matched');
+    const apply = await person.find('button', 'Apply 2 ticked');
+    const was: string[] = [];
+    const watch = new MutationObserver(() =>
+      was.push(apply.matches(':disabled') ? 'not to be applied' : 'to be applied'),
+    );
+    watch.observe(apply, { attributes: true });
+    await person.choose('decimal mark', 'point: 1,234.50');
+    await person.waitFor(() => was.at(-1) === 'to be applied', 'it is read anew');
+    watch.disconnect();
+    expect(was).toEqual(['not to be applied', 'to be applied']);
+    await person.sees('pasted cells: 4 articles read.');
+  });
+
   it('stays in review while nobody takes it, and can be put away', async () => {
     await person.click('button', 'Apply 2 ticked');
     await person.sees('The house does not answer just now.');

@@ -22,6 +22,8 @@ export interface ListReview {
   readonly ticked: ReadonlySet<string>;
   readonly places: ReadonlyMap<string, NewPlace>;
   readonly moved: readonly MovedService[];
+  /** whether it is being read in another way: what it changes is then what it changed before */
+  readonly isReadAnew: boolean;
 }
 
 /** Where the review of a list stands. */
@@ -74,7 +76,7 @@ export function useListReview(house: House, supplier: Supplier | undefined) {
     asked.current += 1;
     const turn = asked.current;
     /* Chosen at once, so that what is chosen next goes on from it. */
-    if (before) setState({ is: 'review', of: { ...before, match, decimalMark } });
+    if (before) setState({ is: 'review', of: { ...before, match, decimalMark, isReadAnew: true } });
     const { lists } = start();
     const { currency } = house.settings;
     const terms = { currency, minorPerMajor: minorPerMajor(currency), decimalMark };
@@ -103,7 +105,7 @@ export function useListReview(house: House, supplier: Supplier | undefined) {
     if (turn !== asked.current) return;
     setState({
       is: 'review',
-      of: { name, cells, match, decimalMark, reviewed, ticked, places, moved },
+      of: { name, cells, match, decimalMark, reviewed, ticked, places, moved, isReadAnew: false },
     });
   };
 
