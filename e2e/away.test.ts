@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { anotherHouse } from './support/ownHouse';
+import { anotherHouse } from './support/anotherHouse';
 import { newPerson, type Person } from './support/person';
 import type { ServedHouse } from './support/servedHouse';
 

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { HouseSnapshot } from '@bienestar/contract/api';
-import { anotherHouse } from './support/ownHouse';
+import { anotherHouse } from './support/anotherHouse';
 import { newPerson, type Person } from './support/person';
 import type { ServedHouse } from './support/servedHouse';
 

@@ -4,7 +4,7 @@ import { visitsIn } from '@bienestar/core/house/visitLog';
 import { fillDisk, smallDisk } from '../tools/reliability/fullDisk';
 import { killProcesses } from '../tools/reliability/kills';
 import { ownFolder } from '../tools/reliability/startedHouse';
-import { anotherHouse } from './support/ownHouse';
+import { anotherHouse } from './support/anotherHouse';
 import { newPerson, type Person } from './support/person';
 import type { ServedHouse } from './support/servedHouse';
 

@@ -2,7 +2,8 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { RunPage, RunSoFar } from '@bienestar/contract/happened';
 import type { Treatment } from '@bienestar/core/house/house';
 import { accessibilityFindings } from './support/accessibility';
-import { anotherHouse, freshHouse, ownHouse, read } from './support/ownHouse';
+import { anotherHouse } from './support/anotherHouse';
+import { freshHouse, ownHouse, read } from './support/ownHouse';
 import { newPerson, personOnTheWay, type Person } from './support/person';
 
 /* A visit in the room: taps and a pedal, a gate, no network, another tablet; nothing is lost and nothing twice. */

@@ -1,7 +1,6 @@
 import { inject } from 'vitest';
 import type { HouseSnapshot } from '@bienestar/contract/api';
 import { databaseAt, restoreTemplate } from '../../server/testing/template';
-import { serveHouse, type ServedHouse } from './servedHouse';
 
 /** Where the demo house stands on the server of each house, to be copied back. */
 export const TEMPLATE = 'bienestar_template';
@@ -11,11 +10,6 @@ export function ownHouse() {
   const house = inject('houses')[Number(process.env.VITEST_POOL_ID) - 1];
   if (!house) throw new Error('There is no house for this worker.');
   return house;
-}
-
-/** Another house beside that of this worker, whose server and database may be stopped; with the same stand-ins. */
-export function anotherHouse(): Promise<ServedHouse> {
-  return serveHouse(inject('madeHouse'), ownHouse().outside);
 }
 
 /** What the house of this worker answers at an address below /api. */

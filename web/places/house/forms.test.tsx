@@ -1,3 +1,4 @@
+import type { ComponentType } from 'react';
 import { describe } from 'vitest';
 import type { Device, Person, Room } from '@bienestar/core/house/house';
 import type { HouseSettings } from '@bienestar/core/house/settings';
@@ -12,28 +13,40 @@ import type { PersonAtApp } from '../../testing/personAtApp';
 
 eachInAnEmptyDocument();
 
-const house = { at: '/house' };
+/** A part of the house without the others beside it. */
+const part = (load: () => Promise<ComponentType>) => ({
+  at: '/house',
+  alone: async () => {
+    const Part = await load();
+    return [{ path: '/house', element: <Part /> }];
+  },
+});
+const rooms = part(async () => (await import('./RoomsPanel')).RoomsPanel);
+const people = part(async () => (await import('./PeoplePanel')).PeoplePanel);
+const suppliers = part(async () => (await import('./SuppliersPanel')).SuppliersPanel);
+const devices = part(async () => (await import('./DevicesPanel')).DevicesPanel);
+const settings = part(async () => (await import('./SettingsPanel')).SettingsPanel);
 
 describe('a room', () => {
-  fieldsWrite<Room>('rooms', house, [['Room', 'Lava, by the sea', { name: 'Lava, by the sea' }]]);
-  pressesWrite<Room>('rooms', house, [['radio', 'wet', { kind: 'wet' }]]);
-  fieldsRefuse(house, [['Room', '', 'This is needed.']]);
+  fieldsWrite<Room>('rooms', rooms, [['Room', 'Lava, by the sea', { name: 'Lava, by the sea' }]]);
+  pressesWrite<Room>('rooms', rooms, [['radio', 'wet', { kind: 'wet' }]]);
+  fieldsRefuse(rooms, [['Room', '', 'This is needed.']]);
 });
 
 describe('a person', () => {
-  fieldsWrite<Person>('people', house, [
+  fieldsWrite<Person>('people', people, [
     ['On-cost of Ione', '31', { onCost: 0.31 }],
     ['Paid hours a week of Ione', '30.5', { hoursPerWeek: 30.5 }],
   ]);
-  pressesWrite<Person>('people', house, [['radio', 'assistant', { role: 'assistant' }]]);
-  fieldsRefuse(house, [
+  pressesWrite<Person>('people', people, [['radio', 'assistant', { role: 'assistant' }]]);
+  fieldsRefuse(people, [
     ['On-cost of Ione', '-1', 'Must'],
     ['Paid hours a week of Ione', '200', 'at most'],
   ]);
 });
 
 describe('a supplier', () => {
-  fieldsWrite<Supplier>('suppliers', house, [
+  fieldsWrite<Supplier>('suppliers', suppliers, [
     ['Supplier', 'Northquay & Daughters', { name: 'Northquay & Daughters' }],
     ['published list', 'quay', { feed: 'quay' }],
     ['published list', '', { feed: undefined }],
@@ -44,11 +57,11 @@ describe('a supplier', () => {
     ['shelf checked every', '14', { reviewDays: 14 }],
     ['through the year', 'Slow in August.', { season: 'Slow in August.' }],
   ]);
-  pressesWrite<Supplier>('suppliers', house, [
+  pressesWrite<Supplier>('suppliers', suppliers, [
     ['checkbox', 'Northquay Cosmetics Supply delivers on Friday', { deliveryDays: [3, 5] }],
     ['checkbox', 'Northquay Cosmetics Supply delivers on Wednesday', { deliveryDays: undefined }],
   ]);
-  fieldsRefuse(house, [
+  fieldsRefuse(suppliers, [
     ['Lead time', '-2', 'Must'],
     ['shelf checked every', 'often', 'number'],
     ['Supplier', '', 'This is needed.'],
@@ -57,7 +70,7 @@ describe('a supplier', () => {
 
 describe('a device', () => {
   const form = {
-    at: '/house',
+    ...devices,
     opened: (person: PersonAtApp) => person.click('button', 'Facial steamer'),
   };
   const economics = {
@@ -100,7 +113,7 @@ describe('a device', () => {
 });
 
 describe('the house', () => {
-  fieldsWrite<HouseSettings>('settings', house, [
+  fieldsWrite<HouseSettings>('settings', settings, [
     ['Place', 'By the harbour', { place: 'By the harbour' }],
   ]);
 });
