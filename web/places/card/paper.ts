@@ -1,6 +1,6 @@
-import { wrap } from 'comlink';
 import { useState } from 'react';
 import { toast } from '../../parts/toast';
+import { askWorker } from '../../workers/askWorker';
 import type { PaperWorker } from '../../workers/paper.worker';
 import type { OnPaper } from './onPaper';
 
@@ -12,11 +12,11 @@ export function usePdf(): {
   const [busy, setBusy] = useState(false);
   const make = async (what: OnPaper, name: string): Promise<void> => {
     setBusy(true);
-    const worker = new Worker(new URL('../../workers/paper.worker.tsx', import.meta.url), {
-      type: 'module',
-    });
+    const { ask, end } = askWorker<PaperWorker>(
+      new Worker(new URL('../../workers/paper.worker.tsx', import.meta.url), { type: 'module' }),
+    );
     try {
-      const blob = await wrap<PaperWorker>(worker).pdf(what);
+      const blob = await ask((paper) => paper.pdf(what));
       const link = document.createElement('a');
       link.href = URL.createObjectURL(blob);
       link.download = `${name}.pdf`;
@@ -25,7 +25,7 @@ export function usePdf(): {
     } catch {
       toast.error('The PDF could not be made. Printing gives the same page.');
     } finally {
-      worker.terminate();
+      end();
       setBusy(false);
     }
   };

@@ -8,7 +8,7 @@ import { EmptyPlace } from '../../parts/EmptyPlace';
 import { useHouseClock } from '../../store/clock';
 import { useHouse } from '../../store/house';
 import { LogbookHeader } from './LogbookHeader';
-import { logbookWorker, useLogbook } from './useLogbook';
+import { askLogbook, useLogbook } from './useLogbook';
 
 const LAST = 100;
 const BAR_PX = 180;
@@ -20,19 +20,20 @@ export function ForeseesPlace() {
   const { protocols } = house;
   const [foresight, setForesight] = useState<Foresight>();
   const [along, setAlong] = useState<readonly TakenAlong[]>([]);
+  const [couldNot, setCouldNot] = useState(false);
   useEffect(() => {
     if (!isWhole) return undefined;
     let isGone = false;
-    void logbookWorker()
-      .foresee(LAST)
-      .then((seen) => {
-        if (!isGone) setForesight(seen);
-      });
-    void logbookWorker()
-      .along(house)
-      .then((taken) => {
-        if (!isGone) setAlong(taken);
-      });
+    const failed = (): void => {
+      if (!isGone) setCouldNot(true);
+    };
+    setCouldNot(false);
+    askLogbook((logbook) => logbook.foresee(LAST)).then((seen) => {
+      if (!isGone) setForesight(seen);
+    }, failed);
+    askLogbook((logbook) => logbook.along(house)).then((taken) => {
+      if (!isGone) setAlong(taken);
+    }, failed);
     return () => {
       isGone = true;
     };
@@ -43,8 +44,8 @@ export function ForeseesPlace() {
     <div className="flex h-full flex-col">
       <LogbookHeader title="How well the figures foresee">
         <p role="status" className="text-sm text-ink-soft">
-          {hasFailed && '▲ The logbook cannot be read just now.'}
-          {!hasFailed && !foresight && 'Looking at the last visits …'}
+          {(hasFailed || couldNot) && '▲ The logbook cannot be read just now.'}
+          {!hasFailed && !couldNot && !foresight && 'Looking at the last visits …'}
           {foresight && `the last ${counted(foresight.visits, 'visit')}`}
         </p>
       </LogbookHeader>

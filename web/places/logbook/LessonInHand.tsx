@@ -6,6 +6,7 @@ import type { LessonEffect, NowAndThen } from '@bienestar/core/learn/effect';
 import type { Lesson } from '@bienestar/core/learn/lesson';
 import { adoptionBetween } from '@bienestar/core/whatIf/adoption';
 import { LONGEST_NOTE } from '@bienestar/core/house/limits';
+import { NotWorkedOut } from '../../parts/NotWorkedOut';
 import { FormFault } from '../../parts/FormFault';
 import { dayText, money, number } from '../../format/figures';
 import { PointsInOrder } from '../../figures/PointsInOrder';
@@ -18,7 +19,7 @@ import { useHouse } from '../../store/house';
 import { useAdopt } from '../../store/useAdopt';
 import { useChangeSettings } from '../../store/useEditPart';
 import { lessonPicture, lessonShare, lessonWords } from './lessonWords';
-import { logbookWorker } from './useLogbook';
+import { askLogbook } from './useLogbook';
 
 /** One lesson: its reason, its picture, what adopting it does; adopted with undo, or declined with a reason. */
 export function LessonInHand({ lesson }: { readonly lesson: Lesson }) {
@@ -159,16 +160,18 @@ function Decline({ lesson }: { readonly lesson: Lesson }) {
 }
 
 /** What adopting a lesson does, worked out away from the page; nothing until it is there. */
-function useEffectOf(lesson: Lesson): LessonEffect | undefined {
+function useEffectOf(lesson: Lesson): LessonEffect | 'failed' | undefined {
   const house = useHouse();
-  const [effect, setEffect] = useState<LessonEffect>();
+  const [effect, setEffect] = useState<LessonEffect | 'failed'>();
   useEffect(() => {
     let isGone = false;
-    void logbookWorker()
-      .effect(house, lesson, new Date().toISOString())
-      .then((of) => {
-        if (!isGone) setEffect(of);
-      });
+    const take = (of: LessonEffect | 'failed'): void => {
+      if (!isGone) setEffect(of);
+    };
+    askLogbook((logbook) => logbook.effect(house, lesson, new Date().toISOString())).then(
+      take,
+      () => take('failed'),
+    );
     return () => {
       isGone = true;
     };
@@ -179,6 +182,7 @@ function useEffectOf(lesson: Lesson): LessonEffect | undefined {
 function Effect({ lesson }: { readonly lesson: Lesson }) {
   const { settings, materials } = useHouse();
   const effect = useEffectOf(lesson);
+  if (effect === 'failed') return <NotWorkedOut what="What it does" />;
   if (!effect) return <p className="text-sm text-ink-soft">Working out what it does …</p>;
   const { services, orderPoints } = effect;
   if (services.length + orderPoints.length === 0)

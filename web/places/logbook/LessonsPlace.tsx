@@ -11,7 +11,7 @@ import { useHouse } from '../../store/house';
 import { LessonInHand } from './LessonInHand';
 import { LogbookHeader } from './LogbookHeader';
 import { lessonWords } from './lessonWords';
-import { logbookWorker, useLogbook } from './useLogbook';
+import { askLogbook, useLogbook } from './useLogbook';
 
 /** What the log teaches of the house as it is written now; nothing until it is worked out. */
 function useLessons(): {
@@ -24,24 +24,29 @@ function useLessons(): {
   const { protocols, blocks, settings } = house;
   const [lessons, setLessons] = useState<readonly Lesson[]>();
   const [share, setShare] = useState(0);
+  const [couldNot, setCouldNot] = useState(false);
   useEffect(() => {
     if (!isWhole) return undefined;
     let isGone = false;
     const onProgress = (done: number): void => {
       if (!isGone) setShare(done);
     };
-    void logbookWorker()
-      .teach(house, proxy(onProgress))
-      .then((taught) => {
+    setCouldNot(false);
+    askLogbook((logbook) => logbook.teach(house, proxy(onProgress))).then(
+      (taught) => {
         if (!isGone) setLessons(taught);
-      });
+      },
+      () => {
+        if (!isGone) setCouldNot(true);
+      },
+    );
     return () => {
       isGone = true;
     };
     /* What is taught depends on what is written and on the log, and on nothing else of the house. */
     // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [isWhole, rows, protocols, blocks, settings]);
-  return { lessons, share, hasFailed };
+  return { lessons, share, hasFailed: hasFailed || couldNot };
 }
 
 interface LessonsPlaceProps {

@@ -1,8 +1,9 @@
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import { useEffect, useSyncExternalStore } from 'react';
 import type { House } from '@bienestar/core/house/house';
 import type { LogbookRow } from '@bienestar/core/logbook/logbookRows';
 import { useHouse } from '../../store/house';
+import { askWorker, type AskedWorker } from '../../workers/askWorker';
 import type { LogbookWorker, TakeRows } from '../../workers/logbook.worker';
 
 /** The logbook as far as it is read. */
@@ -18,7 +19,7 @@ export interface LogbookRead {
 const NOTHING: LogbookRead = { rows: [], all: 0, isWhole: false, hasFailed: false };
 
 let now = NOTHING;
-let worker: Remote<LogbookWorker> | undefined;
+let worker: AskedWorker<LogbookWorker> | undefined;
 let reading = 0;
 const subscribers = new Set<() => void>();
 
@@ -32,12 +33,18 @@ function subscribe(changed: () => void): () => void {
   return () => void subscribers.delete(changed);
 }
 
-/** The worker that reads the logbook and learns from it; one for as long as the window is open. */
-export function logbookWorker(): Remote<LogbookWorker> {
-  worker ??= wrap<LogbookWorker>(
+/**
+ * Asks the worker that reads the logbook and learns from it: one for as long as the window is open, or, where it
+ * cannot be had, another at the next question.
+ */
+export function askLogbook<T>(
+  question: (logbook: Remote<LogbookWorker>) => Promise<T>,
+): Promise<T> {
+  worker ??= askWorker<LogbookWorker>(
     new Worker(new URL('../../workers/logbook.worker.ts', import.meta.url), { type: 'module' }),
+    () => (worker = undefined),
   );
-  return worker;
+  return worker.ask(question);
 }
 
 /** Reads the logbook anew; what was read before is shown until the new one is there. */
@@ -52,16 +59,14 @@ export function readLogbook(house: House): void {
       tell({ rows: [...rows], all, isWhole: false, hasFailed: false });
     return Promise.resolve();
   };
-  logbookWorker()
-    .read(house, proxy(take))
-    .then(
-      () => {
-        if (turn === reading) tell({ rows, all: rows.length, isWhole: true, hasFailed: false });
-      },
-      () => {
-        if (turn === reading) tell({ ...now, hasFailed: true });
-      },
-    );
+  askLogbook((logbook) => logbook.read(house, proxy(take))).then(
+    () => {
+      if (turn === reading) tell({ rows, all: rows.length, isWhole: true, hasFailed: false });
+    },
+    () => {
+      if (turn === reading) tell({ ...now, hasFailed: true });
+    },
+  );
 }
 
 /** The logbook, read when a place of it is gone to. */

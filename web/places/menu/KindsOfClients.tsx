@@ -7,6 +7,7 @@ import type { EditionInUse } from '@bienestar/core/figures/serviceWork';
 import type { Service } from '@bienestar/core/house/house';
 import { marginAt } from '@bienestar/core/price/marginAt';
 import type { PriceFigures } from '@bienestar/core/price/priceOf';
+import { NotWorkedOut } from '../../parts/NotWorkedOut';
 import { money, number, percent } from '../../format/figures';
 import { clientWords, spoken } from '../../format/protocolWords';
 import { Problems } from '../../parts/Problems';
@@ -30,13 +31,14 @@ export function KindsOfClients({ service, inUse, price }: KindsOfClientsProps) {
     () => ({ house: { ...house, mixes: inUse.mixes }, service }),
     [house, inUse, service],
   );
-  const { share, matrix } = useMatrix(inUse.protocol, asWorked);
+  const { share, answer: matrix, hasFailed } = useMatrix(inUse.protocol, asWorked);
   return (
     <section aria-labelledby="kinds-title" className="flex flex-col gap-2">
       <h2 id="kinds-title" className="text-xl">
         By kind of client
       </h2>
-      {!matrix && (
+      {hasFailed && <NotWorkedOut what="The range" />}
+      {!matrix && !hasFailed && (
         <p role="status" className="flex items-center gap-3 text-sm">
           <progress max={1} value={share} className="w-48" /> counting …
         </p>

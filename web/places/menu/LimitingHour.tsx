@@ -8,7 +8,7 @@ import { limitingHour } from '@bienestar/core/week/worth/limitingHour';
 import { money } from '../../format/figures';
 import { useToday } from '../../store/clock';
 import { useHouse } from '../../store/house';
-import { useWorked } from '../week/useWorked';
+import { useWeekWorked } from '../week/useWeekWorked';
 import { capacityName } from '../week/weekWords';
 
 /** What the hour of the week that is missing first earns with a service; nothing while weeks are not planned. */
@@ -20,7 +20,7 @@ export function LimitingHour({ serviceId }: { readonly serviceId: ServiceId }) {
     (week: Remote<WeekWorker>) => week.worth({ house, monday, today, source: 'plan' }, 'parts'),
     [house, monday, today],
   );
-  const { answer } = useWorked(ask);
+  const { answer } = useWeekWorked(ask);
   const of = answer?.ok ? limitingHour(answer.value.mix, serviceId) : undefined;
   if (!of) return null;
   const { currency } = house.settings;

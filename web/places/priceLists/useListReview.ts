@@ -1,5 +1,5 @@
 import { nanoid } from '@reduxjs/toolkit';
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { minorPerMajor } from '@bienestar/contract/currency';
 import type { House, Supplier } from '@bienestar/core/house/house';
@@ -9,6 +9,7 @@ import { keyOfChange, type ListChange } from '@bienestar/core/priceLists/compare
 import { matchColumns, type ColumnMatch } from '@bienestar/core/priceLists/listColumns';
 import type { DecimalMark } from '@bienestar/core/priceLists/listNumber';
 import type { MovedService } from '@bienestar/core/figures/movedServices';
+import { askWorker, type AskedWorker } from '../../workers/askWorker';
 import type { PriceListWorker, Reviewed } from '../../workers/priceList.worker';
 import type { ListCells, ListInput } from '../../workers/readCells';
 
@@ -33,19 +34,14 @@ export type ReviewState =
   | { readonly is: 'failed'; readonly message: string }
   | { readonly is: 'review'; readonly of: ListReview };
 
-interface Running {
-  readonly worker: Worker;
-  readonly lists: Remote<PriceListWorker>;
-}
-
 /** Reads and reviews a supplier's list in a worker; reading can be cancelled at any time. */
 export function useListReview(house: House, supplier: Supplier | undefined) {
   const [state, setState] = useState<ReviewState>({ is: 'nothing' });
-  const running = useRef<Running>(undefined);
+  const running = useRef<AskedWorker<PriceListWorker>>(undefined);
   /** how often a list was looked through: what is answered to an earlier question is not shown */
   const asked = useRef(0);
   const stop = useCallback((): void => {
-    running.current?.worker.terminate();
+    running.current?.end();
     running.current = undefined;
   }, []);
   useEffect(() => stop, [stop]);
@@ -55,14 +51,17 @@ export function useListReview(house: House, supplier: Supplier | undefined) {
     setState({ is: 'nothing' });
   }, [stop]);
 
-  const start = (): Running => {
-    if (!running.current) {
-      const worker = new Worker(new URL('../../workers/priceList.worker.ts', import.meta.url), {
+  const start = (): AskedWorker<PriceListWorker> => {
+    running.current ??= askWorker<PriceListWorker>(
+      new Worker(new URL('../../workers/priceList.worker.ts', import.meta.url), {
         type: 'module',
-      });
-      running.current = { worker, lists: wrap<PriceListWorker>(worker) };
-    }
+      }),
+    );
     return running.current;
+  };
+  const fail = (message: string): void => {
+    stop();
+    setState({ is: 'failed', message });
   };
 
   const review = async (
@@ -77,10 +76,10 @@ export function useListReview(house: House, supplier: Supplier | undefined) {
     const turn = asked.current;
     /* Chosen at once, so that what is chosen next goes on from it. */
     if (before) setState({ is: 'review', of: { ...before, match, decimalMark, isReadAnew: true } });
-    const { lists } = start();
     const { currency } = house.settings;
     const terms = { currency, minorPerMajor: minorPerMajor(currency), decimalMark };
-    const reviewed = await lists.review(house, supplier.id, cells, match, terms);
+    const { ask } = start();
+    const reviewed = await ask((lists) => lists.review(house, supplier.id, cells, match, terms));
     /* Understood in another way, what was ticked, left out and placed by hand stays so. */
     const leftOut = new Set(
       before?.reviewed.changes
@@ -101,7 +100,7 @@ export function useListReview(house: House, supplier: Supplier | undefined) {
     const moved =
       reviewed.faults.length > 0
         ? []
-        : await lists.moved(supplier.id, reviewed.changes, ticked, places);
+        : await ask((lists) => lists.moved(supplier.id, reviewed.changes, ticked, places));
     if (turn !== asked.current) return;
     setState({
       is: 'review',
@@ -111,19 +110,18 @@ export function useListReview(house: House, supplier: Supplier | undefined) {
 
   const read = async (input: ListInput): Promise<void> => {
     stop();
-    const { worker, lists } = start();
+    const reading = start();
     setState({ is: 'reading', name: input.name, share: 0 });
     try {
       const onProgress = proxy((share: number) =>
         setState((now) => (now.is === 'reading' ? { ...now, share } : now)),
       );
-      const cells = await lists.read(input, onProgress);
-      if (running.current?.worker !== worker) return;
+      const cells = await reading.ask((lists) => lists.read(input, onProgress));
+      if (running.current !== reading) return;
       const match = matchColumns(cells.rows[0] ?? [], supplier?.columns);
       await review(input.name, cells, match, undefined);
     } catch {
-      stop();
-      setState({ is: 'failed', message: `${input.name} cannot be read.` });
+      fail(`${input.name} cannot be read.`);
     }
   };
 
@@ -134,7 +132,11 @@ export function useListReview(house: House, supplier: Supplier | undefined) {
   ): Promise<void> => {
     if (!supplier) return;
     setState({ is: 'review', of: { ...of, ticked, places } });
-    const moved = await start().lists.moved(supplier.id, of.reviewed.changes, ticked, places);
+    const moved = await start()
+      .ask((lists) => lists.moved(supplier.id, of.reviewed.changes, ticked, places))
+      .catch(() => undefined);
+    /* What it does to the menu is beside the point where only that cannot be had. */
+    if (!moved) return;
     setState((now) =>
       now.is === 'review' && now.of.ticked === ticked && now.of.places === places
         ? { is: 'review', of: { ...now.of, moved } }
@@ -145,11 +147,13 @@ export function useListReview(house: House, supplier: Supplier | undefined) {
   return {
     state,
     clear,
-    fail: (message: string) => setState({ is: 'failed', message }),
+    fail,
     read,
     /** understands the same cells in another way */
     understand: (of: ListReview, match: ColumnMatch, decimalMark: DecimalMark | undefined) =>
-      review(of.name, of.cells, match, decimalMark, of),
+      review(of.name, of.cells, match, decimalMark, of).catch(() =>
+        fail(`${of.name} cannot be read.`),
+      ),
     tick: (of: ListReview, keys: readonly string[], on: 'on' | 'off') => {
       const ticked = new Set(of.ticked);
       for (const key of keys) {

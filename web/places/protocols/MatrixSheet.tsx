@@ -1,5 +1,6 @@
 import type { KindFigures } from '@bienestar/core/figures/matrix';
 import type { Protocol } from '@bienestar/core/house/house';
+import { NotWorkedOut } from '../../parts/NotWorkedOut';
 import { money, number } from '../../format/figures';
 import { clientWords, spoken } from '../../format/protocolWords';
 import { Problems } from '../../parts/Problems';
@@ -16,7 +17,7 @@ interface MatrixSheetProps {
 
 /** The range of a protocol over everybody who may come, and which choice makes the difference. */
 export function MatrixSheet({ protocol, shown, onClose }: MatrixSheetProps) {
-  const { share, matrix } = useMatrix(protocol, shown);
+  const { share, answer: matrix, hasFailed } = useMatrix(protocol, shown);
   const { currency } = shown.house.settings;
   return (
     <Sheet
@@ -26,7 +27,8 @@ export function MatrixSheet({ protocol, shown, onClose }: MatrixSheetProps) {
       title="Over all clients"
       description="Every kind of client that the protocol tells apart, with what each comes to."
     >
-      {!matrix && (
+      {hasFailed && <NotWorkedOut what="The range" />}
+      {!matrix && !hasFailed && (
         <p role="status" className="flex items-center gap-3">
           <progress max={1} value={share} className="w-64" /> counting …
         </p>

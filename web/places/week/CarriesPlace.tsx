@@ -19,7 +19,7 @@ import { useHouse } from '../../store/house';
 import { NeedsHours } from './NeedsHours';
 import { SourceChoice } from './SourceChoice';
 import { useWeekInHand, type WeekInHand } from './useWeek';
-import { useWorked } from './useWorked';
+import { useWeekWorked } from './useWeekWorked';
 import { WeekHeader } from './WeekHeader';
 import { dayName, poolName, poolNote, poolUnit, SOURCE_WORDS } from './weekWords';
 
@@ -32,7 +32,7 @@ export function CarriesPlace() {
     (worker: Remote<WeekWorker>) => worker.load({ house, monday, today, source }),
     [house, monday, today, source],
   );
-  const { answer, isWorking, hasFailed } = useWorked(ask);
+  const { answer, isWorking, hasFailed } = useWeekWorked(ask);
   return (
     <div className="flex h-full flex-col">
       <WeekHeader title="What the week carries" week={week}>

@@ -25,7 +25,7 @@ import { useHouse } from '../../store/house';
 import { NeedsHours } from './NeedsHours';
 import { PairingsTable } from './PairingsTable';
 import { useWeekInHand, useWeekOfHouse } from './useWeek';
-import { useWorked } from './useWorked';
+import { useWeekWorked } from './useWeekWorked';
 import { WeekHeader } from './WeekHeader';
 
 type Helped = 'helped' | 'alone';
@@ -164,7 +164,7 @@ function Pulled({ of, helped }: { readonly of: Pairing; readonly helped: Helped 
       worker.waits({ house, monday, today, source }, pair, offset, helped),
     [house, monday, today, source, pair, offset, helped],
   );
-  const { answer, isWorking } = useWorked(ask);
+  const { answer, isWorking } = useWeekWorked(ask);
   const at = (minutes: number): string => `${(minutes / longest) * 100}%`;
   const onKey = (event: KeyboardEvent): void => {
     const by = {

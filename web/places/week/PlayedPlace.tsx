@@ -11,11 +11,12 @@ import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
 import { figures, names, TableHead } from '../../parts/TableHead';
 import { useHouse } from '../../store/house';
-import type { Played } from '../../workers/week.worker';
+import type { Played, WeekWorker } from '../../workers/week.worker';
 import { useDay } from './day/useDay';
 import { NeedsHours } from './NeedsHours';
 import { useWeekInHand } from './useWeek';
-import { weekWorker } from './useWorked';
+import { askWorker } from '../../workers/askWorker';
+import { weekWorker } from './useWeekWorked';
 import { WeekHeader } from './WeekHeader';
 import { clock, dayName } from './weekWords';
 
@@ -47,14 +48,14 @@ export function PlayedPlace() {
   useEffect(() => () => ending.current?.(), []);
   const start = (days: readonly string[]): void => {
     ending.current?.();
-    const { week: worker, end } = weekWorker();
+    const { ask, end } = askWorker<WeekWorker>(weekWorker());
     ending.current = end;
     setPlaying({ is: 'playing', done: 0 });
     const asked = { house, monday: mondayOf(day.day), today: day.today, source: week.source };
     const onProgress = proxy((done: number) =>
       setPlaying((before) => (before.is === 'playing' ? { is: 'playing', done } : before)),
     );
-    worker.play(asked, days, RUNS, onProgress).then(
+    ask((worker) => worker.play(asked, days, RUNS, onProgress)).then(
       ({ of }) => {
         setPlaying({ is: 'played', outcome: of });
         end();

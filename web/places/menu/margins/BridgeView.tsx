@@ -3,6 +3,7 @@ import { minorPerMajor } from '@bienestar/contract/currency';
 import type { Service } from '@bienestar/core/house/house';
 import { gatheredParts, type Bridge } from '@bienestar/core/watch/bridge';
 import type { HistoryPoint, Memory } from '@bienestar/core/watch/history';
+import { NotWorkedOut } from '../../../parts/NotWorkedOut';
 import { dayText, money, percent } from '../../../format/figures';
 import { StepChart } from '../../../parts/StepChart';
 import { useHouse } from '../../../store/house';
@@ -22,7 +23,7 @@ interface BridgeViewProps {
 /** From a service's old margin to its new one, cause by cause; and its cost and price from day to day. */
 export function BridgeView({ service, bridge, since, memory }: BridgeViewProps) {
   const house = useHouse();
-  const history = useServiceHistory(house, memory, service.id);
+  const { answer: history, hasFailed } = useServiceHistory(house, memory, service.id);
   return (
     <div className="flex flex-col gap-5">
       <div>
@@ -39,6 +40,7 @@ export function BridgeView({ service, bridge, since, memory }: BridgeViewProps) 
       </div>
       {bridge && <BridgeTable bridge={bridge} />}
       {history && history.length > 0 && <History history={history} />}
+      {hasFailed && <NotWorkedOut what="Its price and cost over time" />}
     </div>
   );
 }

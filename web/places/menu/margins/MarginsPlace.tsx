@@ -27,7 +27,7 @@ export function MarginsPlace() {
   const [span, setSpan] = useState<Span>('year');
   const [day, setDay] = useState(daysAfter(today, -SPANS.year));
   const since = span === 'day' ? day : daysAfter(today, -SPANS[span]);
-  const watched = useMarginWatch(house, memory, since);
+  const { answer: watched, hasFailed } = useMarginWatch(house, memory, since);
   const ofAddress = house.services.find(({ id }) => id === serviceId);
   const chosen = ofAddress ?? watched?.[0]?.bridge.service;
   return (
@@ -56,7 +56,7 @@ export function MarginsPlace() {
           />
         )}
       </MenuHeader>
-      {!watched && <Loading what="Going back" failed={failed} />}
+      {!watched && <Loading what="Going back" failed={failed || hasFailed} />}
       {watched?.length === 0 && !chosen && (
         <div className="px-6 py-8">
           <EmptyPlace title={`Nothing has moved since ${dayText(since)}`}>

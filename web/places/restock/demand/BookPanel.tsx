@@ -1,5 +1,5 @@
 import { CalendarDays, FileUp } from 'lucide-react';
-import { proxy, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from '../../../parts/toast';
 import { LIMITS, within } from '@bienestar/contract/limits';
@@ -14,6 +14,7 @@ import { refusalWords } from '../../../store/refusals';
 import { useHouse } from '../../../store/house';
 import { useRestock } from '../../../store/restock';
 import { useLazyBookingFeedQuery, useSaveBookingsMutation } from '../../../store/restockApi';
+import { askWorker, type AskedWorker } from '../../../workers/askWorker';
 import type { CalendarWorker } from '../../../workers/calendar.worker';
 import { useTimeZone } from '../../../store/clock';
 import { useChangeRestock } from './useChangeRestock';
@@ -105,24 +106,32 @@ function useCalendar() {
   const timeZone = useTimeZone();
   const [reading, setReading] = useState<Reading>({ is: 'nothing' });
   const [save] = useSaveBookingsMutation();
-  const running = useRef<Worker>(undefined);
+  const running = useRef<AskedWorker<CalendarWorker>>(undefined);
   const stop = (): void => {
-    running.current?.terminate();
+    running.current?.end();
     running.current = undefined;
   };
   useEffect(() => stop, []);
   const fail = (message: string): void => setReading({ is: 'failed', message });
   const read = async (text: string): Promise<void> => {
     stop();
-    const worker = new Worker(new URL('../../../workers/calendar.worker.ts', import.meta.url), {
-      type: 'module',
-    });
-    running.current = worker;
+    const calendars = askWorker<CalendarWorker>(
+      new Worker(new URL('../../../workers/calendar.worker.ts', import.meta.url), {
+        type: 'module',
+      }),
+    );
+    running.current = calendars;
     setReading({ is: 'reading', share: 0 });
     const onProgress = proxy((share: number) => setReading({ is: 'reading', share }));
-    const of = await wrap<CalendarWorker>(worker).read(text, today, timeZone, onProgress);
-    if (running.current !== worker) return;
+    const of = await calendars
+      .ask((worker) => worker.read(text, today, timeZone, onProgress))
+      .catch(() => undefined);
+    if (running.current !== calendars) return;
     stop();
+    if (!of) {
+      fail('The calendar could not be read just now. Nothing was changed.');
+      return;
+    }
     const [fault] = of.faults;
     if (of.events === 0 && fault) {
       fail(fault.message);

@@ -3,6 +3,7 @@ import type { BoughtMaterial } from '@bienestar/core/house/house';
 import { weeksOf, type LookAhead, type Ordering } from '@bienestar/core/restock/lookAhead';
 import type { Restocking } from '@bienestar/core/restock/restocking';
 import { daysAfter } from '@bienestar/core/days/days';
+import { NotWorkedOut } from '../../../parts/NotWorkedOut';
 import { amount, dayText, nearDay, number, percent } from '../../../format/figures';
 import { Segments } from '../../../parts/Segments';
 import { useHouse } from '../../../store/house';
@@ -21,7 +22,7 @@ export function AheadView({ material, restocking }: AheadViewProps) {
   const house = useHouse();
   const { today } = useRestock();
   const [ordering, setOrdering] = useState<Ordering>('policy');
-  const looking = useLookAhead(house, material.id, ordering);
+  const { answer: ahead, share, isWorking, hasFailed } = useLookAhead(house, material.id, ordering);
   const { unit, name } = material;
   return (
     <section aria-labelledby="ahead-title">
@@ -40,26 +41,27 @@ export function AheadView({ material, restocking }: AheadViewProps) {
           onChoose={setOrdering}
         />
       </div>
-      {looking.is === 'looking' && (
+      {isWorking && (
         <p role="status" className="flex h-64 items-center gap-3 text-sm text-ink-soft">
-          <progress aria-label={`Looking ahead for ${name}`} value={looking.share} max={1} />
+          <progress aria-label={`Looking ahead for ${name}`} value={share} max={1} />
           Playing the weeks ahead through …
         </p>
       )}
-      {looking.is === 'unknown' && (
+      {hasFailed && <NotWorkedOut what="The weeks ahead" />}
+      {!isWorking && !hasFailed && !ahead && (
         <p className="text-sm text-ink-soft">Nothing can be said of it yet.</p>
       )}
-      {looking.is === 'seen' && (
+      {!isWorking && !hasFailed && ahead && (
         <>
           <AheadChart
             label={`Expected stock of ${name}`}
-            ahead={looking.ahead}
-            dayNames={looking.ahead.days.map(({ day }) => nearDay(daysAfter(today, day)))}
+            ahead={ahead}
+            dayNames={ahead.days.map(({ day }) => nearDay(daysAfter(today, day)))}
             orderAt={restocking.orderAt}
             textOf={(value) => amount(value, unit)}
           />
-          <p className="py-2 text-sm">{runsOutWords(looking.ahead, today)}</p>
-          <WeekTable ahead={looking.ahead} unit={unit} today={today} />
+          <p className="py-2 text-sm">{runsOutWords(ahead, today)}</p>
+          <WeekTable ahead={ahead} unit={unit} today={today} />
         </>
       )}
     </section>

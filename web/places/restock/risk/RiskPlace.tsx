@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { ScenarioId } from '@bienestar/core/house/ids';
+import { NotWorkedOut } from '../../../parts/NotWorkedOut';
 import { amount, money, number, percent } from '../../../format/figures';
 import { Button } from '../../../parts/Button';
 import { Choice } from '../../../parts/Choice';
@@ -21,7 +22,7 @@ export function RiskPlace() {
   const change = useChangeSettings();
   const [scenarioId, setScenarioId] = useState<ScenarioId | typeof NONE>(NONE);
   const scenario = house.scenarios.find(({ id }) => id === scenarioId);
-  const { today, then } = useTradeOff(house, scenario);
+  const { today, then, hasFailed } = useTradeOff(house, scenario);
   const verify = useVerify();
   const { currency, serviceLevel } = house.settings;
   return (
@@ -114,10 +115,13 @@ export function RiskPlace() {
               </table>
             </>
           ) : (
-            <p role="status" className="py-8 text-sm text-ink-soft">
-              Working the curve out …
-            </p>
+            !hasFailed && (
+              <p role="status" className="py-8 text-sm text-ink-soft">
+                Working the curve out …
+              </p>
+            )
           )}
+          {hasFailed && <NotWorkedOut what="The curve" />}
         </section>
         <section
           aria-labelledby="verified-title"
@@ -158,6 +162,7 @@ function Verification({ verify }: { readonly verify: ReturnType<typeof useVerify
           {state.done} of {state.of}
         </p>
       )}
+      {state.is === 'failed' && <NotWorkedOut what="The shelf" />}
       {state.is !== 'nothing' && <VerifiedTable state={state} />}
     </>
   );

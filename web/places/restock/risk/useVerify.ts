@@ -1,7 +1,9 @@
-import { proxy, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { House } from '@bienestar/core/house/house';
+import { askWorker, type AskedWorker } from '../../../workers/askWorker';
 import type { RestockWorker, Verified } from '../../../workers/restock.worker';
+import { restockWorker } from '../restockWorker';
 
 const YEARS = 1000;
 /** Two cores are what a small machine has. */
@@ -11,7 +13,7 @@ const MOST_WORKERS = 2;
 export type Verifying =
   | { readonly is: 'nothing' }
   | {
-      readonly is: 'playing' | 'played' | 'stopped';
+      readonly is: 'playing' | 'played' | 'stopped' | 'failed';
       readonly done: number;
       readonly of: number;
       /** what holds least first */
@@ -21,12 +23,14 @@ export type Verifying =
 /** Plays every policy of the shelf through in workers, with progress; can be cancelled. */
 export function useVerify() {
   const [state, setState] = useState<Verifying>({ is: 'nothing' });
-  const running = useRef<Worker[]>([]);
+  const running = useRef<AskedWorker<RestockWorker>[]>([]);
   const stop = (): void => {
-    for (const worker of running.current) worker.terminate();
+    for (const { end } of running.current) end();
     running.current = [];
   };
   useEffect(() => stop, []);
+  const become = (is: 'played' | 'failed'): void =>
+    setState((before) => (before.is === 'playing' ? { ...before, is } : before));
   const start = (house: House): void => {
     stop();
     const ids = house.materials
@@ -37,9 +41,7 @@ export function useVerify() {
     const now = Date.now();
     let finished = 0;
     for (let at = 0; at < count; at += 1) {
-      const worker = new Worker(new URL('../../../workers/restock.worker.ts', import.meta.url), {
-        type: 'module',
-      });
+      const worker = askWorker<RestockWorker>(restockWorker());
       running.current.push(worker);
       const mine = ids.filter((_, which) => which % count === at);
       const onDone = proxy((verified: Verified) =>
@@ -55,15 +57,19 @@ export function useVerify() {
             : before,
         ),
       );
-      void wrap<RestockWorker>(worker)
-        .verify(house, mine, now, YEARS, onDone)
-        .then(() => {
-          worker.terminate();
-          finished += 1;
-          if (finished === count) {
-            setState((before) => (before.is === 'playing' ? { ...before, is: 'played' } : before));
-          }
-        });
+      worker
+        .ask((restock) => restock.verify(house, mine, now, YEARS, onDone))
+        .then(
+          () => {
+            worker.end();
+            finished += 1;
+            if (finished === count) become('played');
+          },
+          () => {
+            stop();
+            become('failed');
+          },
+        );
     }
   };
   const cancel = (): void => {

@@ -18,7 +18,7 @@ import { useHouse } from '../../../store/house';
 import { NeedsHours } from '../NeedsHours';
 import { SourceChoice } from '../SourceChoice';
 import { useWeekInHand } from '../useWeek';
-import { useWorked } from '../useWorked';
+import { useWeekWorked } from '../useWeekWorked';
 import { WeekHeader } from '../WeekHeader';
 import { capacityName } from '../weekWords';
 import { leverName, leverWords, worthWords } from './worthWords';
@@ -36,7 +36,7 @@ export function WorthPlace() {
     (worker: Remote<WeekWorker>) => worker.worth({ house, monday, today, source }, whole),
     [house, monday, today, source, whole],
   );
-  const { answer, isWorking, hasFailed } = useWorked(ask);
+  const { answer, isWorking, hasFailed } = useWeekWorked(ask);
   const missing =
     answer?.ok === false &&
     answer.problems.some(({ code }) => code === 'hours-missing' || code === 'roster-missing')
