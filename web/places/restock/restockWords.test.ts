@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { Restocking } from '@bienestar/core/restock/restocking';
 import type { Order } from '@bienestar/core/house/house';
 import { asId } from '@bienestar/core/house/ids';
 import type { CountReason } from '@bienestar/core/restock/countFinding';
@@ -126,6 +127,20 @@ describe('what to attend to', () => {
     );
     expect(over.text).toBe(
       '20 ml are over; 30 ml will be over in 2 days and not be used before, worth €2.16.',
+    );
+    const toOrder = (lost: number): string =>
+      attentionWords(
+        {
+          kind: 'order',
+          material: milk,
+          restocking: { position: { amount: 33, lost }, orderAt: 423 } as Restocking,
+        },
+        TODAY,
+        'EUR',
+      ).text;
+    expect(toOrder(0)).toBe('33 ml here or coming; order at 423 ml.');
+    expect(toOrder(327)).toBe(
+      '33 ml here or coming, and 327 ml that will be over; order at 423 ml.',
     );
     const due = attentionWords(
       { kind: 'count-due', materials: 3, place: 'Trolley & co', lastOn: null },

@@ -172,14 +172,20 @@ export function attentionWords(item: Attention, today: string, currency: string)
         to: `/restock/orders/${item.order.id}`,
         mark: '▲',
       };
-    case 'order':
+    case 'order': {
+      const { position, orderAt } = item.restocking;
+      const { unit } = item.material;
+      /* What lies there and will not be used does not count: said, since the shelf has it. */
+      const lost =
+        position.lost > 0 ? `, and ${amount(position.lost, unit)} that will be over` : '';
       return {
         title: item.material.name,
-        text: `${amount(item.restocking.position.amount, item.material.unit)} here or coming; order at ${amount(item.restocking.orderAt, item.material.unit)}.`,
+        text: `${amount(position.amount, unit)} here or coming${lost}; order at ${amount(orderAt, unit)}.`,
         action: 'Order it',
         to: '/restock/orders',
         mark: '●',
       };
+    }
     case 'to-send':
       return {
         title: `Order ${item.order.name}`,
