@@ -163,6 +163,20 @@ describe('safe copies of a house', () => {
     expect(await nameOfRoom()).toBe('Painted again');
   });
 
+  it('are not made for a file that is wrong, which is found before anything is made', async () => {
+    const schemas = async (): Promise<unknown> =>
+      sequelize.query('SELECT schema_name FROM information_schema.schemata ORDER BY schema_name', {
+        type: QueryTypes.SELECT,
+      });
+    const { body: file } = await ask<Record<string, unknown>>('GET', 'house/file');
+    const [copies, there] = [await ask('GET', 'copies'), await schemas()];
+    const refused = await ask('PUT', 'house/file', { ...file, rooms: 'none' });
+    expect(refused.status).toBe(400);
+    expect([await ask('GET', 'copies'), await schemas()]).toEqual([copies, there]);
+    expect((await ask('PUT', 'house/file', file)).status).toBe(200);
+    expect((await ask('GET', 'copies')).body).not.toEqual(copies.body);
+  });
+
   it('the house that was in use is put aside whole, and brought back with its ledger and who wrote what', async () => {
     const asides = async () =>
       (await ask<SafeCopy[]>('GET', 'copies')).body.filter(({ why }) => why === 'aside');

@@ -6,7 +6,7 @@ import { invalidInput, notFound, problemDocument } from '../http/problems';
 import { writeTo } from '../http/streamAnswer';
 import { asideHouses } from './asideHouses';
 import { openBeside } from './openBeside';
-import type { ReadOptions } from './readHouseStream';
+import type { OpenOptions } from './readHouseStream';
 import type { Door } from '../work/door';
 import { readHouse } from './wholeHouse';
 
@@ -22,7 +22,7 @@ export interface OpenAndAnswer {
   readonly aside: (request: Request, response: Response, name: string) => Promise<void>;
 }
 
-type Open = (options: ReadOptions) => Promise<Checked<undefined>>;
+type Open = (options: OpenOptions) => Promise<Checked<undefined>>;
 
 /**
  * How house files are opened and answered: with the new House, or, asked for `application/x-ndjson`, with
@@ -43,8 +43,7 @@ export function openingHouses(
       if (!response.writableEnded) left.abort();
     });
     const open = async (onProgress: (share: number) => void): Promise<HouseSnapshot> => {
-      await beforeOpening();
-      const checked = await openOther({ onProgress, signal: left.signal });
+      const checked = await openOther({ beforeOpening, onProgress, signal: left.signal });
       if (!checked.ok) throw invalidInput(checked.faults);
       const house = await door.read(request, readHouse);
       if (!house) throw notFound('house', 'yet');
@@ -76,6 +75,7 @@ export function openingHouses(
       answer(request, response, (options) => openBeside(sequelize, url, path, options)),
     aside: (request, response, name) =>
       answer(request, response, async () => {
+        await beforeOpening();
         if (!(await asides.bringBack(name))) throw notFound('house that was put aside', name);
         return { ok: true, value: undefined };
       }),

@@ -5,11 +5,8 @@ import type { Sequelize } from 'sequelize';
 import type { Checked } from '@bienestar/contract/check';
 import { Refusal } from '../http/problems';
 import { OPENING } from '../places';
-import { openHouse } from './openHouse';
-import type { ReadOptions } from './readHouseStream';
-
-/** Up to this size a file is read faster than another process is started. */
-const SMALL_FILE = 2 * 1024 * 1024;
+import { HELD_WHOLE, openHouse } from './openHouse';
+import type { OpenOptions } from './readHouseStream';
 
 /** What the process that opens a house is told. */
 export type ToOpening =
@@ -38,10 +35,12 @@ export async function openBeside(
   live: Sequelize,
   url: string,
   path: string,
-  options: ReadOptions = {},
+  options: OpenOptions = {},
 ): Promise<Checked<undefined>> {
   const { onProgress = () => undefined, signal } = options;
-  if ((await stat(path)).size <= SMALL_FILE) return openHouse(live, url, path, options);
+  /* Such a file is read faster than another process is started. */
+  if ((await stat(path)).size <= HELD_WHOLE) return openHouse(live, url, path, options);
+  await options.beforeOpening?.();
   const child = fork(OPENING.program, { execArgv: OPENING.execArgv, stdio: 'ignore' });
   const ended = once(child, 'exit');
   const say = (message: ToOpening): void => {

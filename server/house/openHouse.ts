@@ -4,11 +4,13 @@ import type { Checked } from '@bienestar/contract/check';
 import { requireRoom } from '../db/room';
 import { byItself, readingUnit, writingUnit } from '../work/unitOfWork';
 import { asideHouses } from './asideHouses';
-import { readHouseStream, type ReadOptions } from './readHouseStream';
+import { readHouseHeld, readHouseStream, type OpenOptions, type TakeRows } from './readHouseStream';
 import { makeStagingSchema } from './stagingSchema';
 import { fillHouse, fillRows, versionAbove } from './wholeHouse';
 
 const ROOM_FOR_A_BYTE = 4;
+/** Up to this size a file is held and found right before anything is made: to make and drop tables takes longest. */
+export const HELD_WHOLE = 2 * 1024 * 1024;
 /** Nobody waits for these writes but the one who opens the house. */
 const FILLED_WITHIN_MS = 30 * 60_000;
 
@@ -23,10 +25,14 @@ export async function openHouse(
   live: Sequelize,
   url: string,
   path: string,
-  options: ReadOptions = {},
+  options: OpenOptions = {},
 ): Promise<Checked<undefined>> {
   /* Rows take more room than their text, with their indexes and until the former house is gone. */
-  requireRoom(live, (await stat(path)).size * ROOM_FOR_A_BYTE);
+  const { size } = await stat(path);
+  requireRoom(live, size * ROOM_FOR_A_BYTE);
+  const held = size <= HELD_WHOLE ? await readHouseHeld(path, options) : undefined;
+  if (held?.ok === false) return held;
+  await options.beforeOpening?.();
   const version = await readingUnit(live, byItself(), versionAbove);
   const staging = await makeStagingSchema(live, url);
   try {
@@ -37,11 +43,8 @@ export async function openHouse(
       byItself(),
       async ({ house: into }) => {
         const fill = fillRows(into);
-        const read = await readHouseStream(
-          path,
-          (list, rows) => fill[list](rows as never),
-          options,
-        );
+        const take: TakeRows = (list, rows) => fill[list](rows as never);
+        const read = held ? await held.value(take) : await readHouseStream(path, take, options);
         if (read.ok) await fillHouse(into, read.value, version);
         return read;
       },

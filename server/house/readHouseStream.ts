@@ -31,6 +31,12 @@ export interface ReadOptions {
   readonly signal?: AbortSignal;
 }
 
+/** What goes along with opening. */
+export interface OpenOptions extends ReadOptions {
+  /** is done before anything is made: of a file that is held whole, once it is right */
+  readonly beforeOpening?: () => Promise<unknown>;
+}
+
 /**
  * Reads a house file of any size: what grows with the years is passed on as it is read, all else is
  * held. Rows come before it is known whether the rest is right, so `take` must be able to let go of them.
@@ -71,6 +77,30 @@ export async function readHouseStream(
     onProgress(read / Math.max(1, size));
   }
   return runs.end();
+}
+
+/**
+ * Reads a house file as `readHouseStream` does, and holds it whole: rows are passed on when all of it is right.
+ * @returns what passes its rows on, run by run, and is then the house without them; or every fault with its place
+ */
+export async function readHouseHeld(
+  path: string,
+  options: ReadOptions = {},
+): Promise<Checked<(take: TakeRows) => Promise<Checked<HeldHouse>>>> {
+  const held: ((take: TakeRows) => Promise<void>)[] = [];
+  const hold: TakeRows = (list, rows) => {
+    held.push((take) => take(list, rows));
+    return Promise.resolve();
+  };
+  const read = await readHouseStream(path, hold, options);
+  if (!read.ok) return read;
+  return {
+    ok: true,
+    value: async (take) => {
+      for (const passOn of held) await passOn(take);
+      return read;
+    },
+  };
 }
 
 /** Gathers rows into runs, checks them, and passes on those that are right. */
