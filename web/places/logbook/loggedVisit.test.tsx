@@ -4,6 +4,7 @@ import { asId } from '@bienestar/core/house/ids';
 import type { LogbookEntry, LogbookPlan } from '@bienestar/core/house/logbook';
 import { DEMO } from '../../testing/demoInBrowser';
 import { eachAtTheApp } from '../../testing/eachAtTheApp';
+import { readAlready } from '../../testing/readAlready';
 
 const { logbook, logbookPlans, materials } = DEMO;
 
@@ -23,13 +24,8 @@ async function open(
     const { LoggedVisit } = await import('./LoggedVisit');
     return [{ path: '*', element: <LoggedVisit id={id} /> }];
   });
-  const { api } = await import('../../store/api');
-  const read = api.util.upsertQueryData as unknown as (
-    name: 'loggedVisit',
-    of: string,
-    data: LoggedVisitRead,
-  ) => Parameters<typeof person.store.dispatch>[0];
-  person.store.dispatch(read('loggedVisit', id, { entry, plan }));
+  const read: LoggedVisitRead = { entry, plan };
+  await readAlready(person.store, 'loggedVisit', id, read);
   await person.sees(plan.name);
   return { entry, plan };
 }

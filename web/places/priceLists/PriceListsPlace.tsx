@@ -111,8 +111,8 @@ function Review({ supplierId }: { readonly supplierId: string }) {
   };
   return (
     <section aria-labelledby="list-title" className="flex min-h-0 flex-col">
-      <header className="flex items-end gap-4 px-6 pt-5 pb-3">
-        <div className="flex-1">
+      <header className="flex flex-wrap items-end gap-4 px-6 pt-5 pb-3">
+        <div className="min-w-60 flex-1">
           <h1 id="list-title" className="text-3xl">
             {supplier.name}
           </h1>

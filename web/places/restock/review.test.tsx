@@ -4,6 +4,7 @@ import type { MaterialId } from '@bienestar/core/house/ids';
 import type { CountHistory } from '@bienestar/core/restock/countReview';
 import { DEMO } from '../../testing/demoInBrowser';
 import { eachAtTheApp } from '../../testing/eachAtTheApp';
+import { readAlready } from '../../testing/readAlready';
 
 /* What a count has found against what should be there. */
 
@@ -37,13 +38,7 @@ async function open(data?: CountHistory, of: CountRound = round as CountRound): 
     return [{ path: '*', element: <ReviewView round={{ ...of, version: 1 }} /> }];
   });
   if (!data) return;
-  const { api } = await import('../../store/api');
-  const read = api.util.upsertQueryData as unknown as (
-    name: 'countHistory',
-    of: string,
-    data: CountHistory,
-  ) => Parameters<typeof person.store.dispatch>[0];
-  person.store.dispatch(read('countHistory', of.id, data));
+  await readAlready(person.store, 'countHistory', of.id, data);
   await person.element('table');
 }
 

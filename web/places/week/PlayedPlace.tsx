@@ -9,6 +9,7 @@ import type { SlotChoice } from '@bienestar/core/week/play/dayToPlay';
 import { dayText, number, percent, shortDay } from '../../format/figures';
 import { Button } from '../../parts/Button';
 import { Choice } from '../../parts/Choice';
+import { NotWorkedOut } from '../../parts/NotWorkedOut';
 import { figures, names, TableHead } from '../../parts/TableHead';
 import { useHouse } from '../../store/house';
 import type { Played, WeekWorker } from '../../workers/week.worker';
@@ -123,7 +124,7 @@ export function PlayedPlace() {
           </p>
         )}
         {playing.is === 'stopped' && <p>Stopped.</p>}
-        {playing.is === 'failed' && <p>It could not be played through. Try again.</p>}
+        {playing.is === 'failed' && <NotWorkedOut what="The day" again="Play it again." />}
         {playing.is === 'played' &&
           (playing.outcome.ok ? (
             <AllPlayed all={playing.outcome.value} visits={day.visits} />

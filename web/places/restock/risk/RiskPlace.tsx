@@ -162,7 +162,7 @@ function Verification({ verify }: { readonly verify: ReturnType<typeof useVerify
           {state.done} of {state.of}
         </p>
       )}
-      {state.is === 'failed' && <NotWorkedOut what="The shelf" />}
+      {state.is === 'failed' && <NotWorkedOut what="The shelf" again="Play it through again." />}
       {state.is !== 'nothing' && <VerifiedTable state={state} />}
     </>
   );
